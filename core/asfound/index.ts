@@ -1,0 +1,66 @@
+import { showTurns } from '../measure/index.ts'
+import type { ScrewKind } from '../mixture/index.ts'
+import type { SettingSpec, SpecSheet } from '../sheets/index.ts'
+
+export interface ScrewSaying {
+  usual: boolean
+  headline: string
+  meaning: string
+  /** where the cause is looked for */
+  look: 'rich cause' | 'starved cause' | 'none'
+}
+
+// Half a turn from the sheet is a finding where the sheet gives no band of its own.
+const USUAL_EIGHTHS = 4
+
+/**
+ * What a mixture screw's count says, by the kind of screw: a fuel-side screw far in was leaned, so look for a rich cause;
+ * far out it was enriched, so look for a starved one; an air-side screw reads the other way round. Counts in eighths out
+ * from seated. `mostEighths`: what thread and taper allow; beyond it the count is asked again.
+ */
+export function screwSaying(
+  found: number,
+  spec: Pick<SettingSpec, 'target' | 'lo' | 'hi'>,
+  mixture: SpecSheet['mixture'],
+  twin?: { name: string; found: number },
+): ScrewSaying {
+  const target = spec.target ?? found
+  if (found > mixture.mostEighths)
+    return {
+      usual: false,
+      headline: `${showTurns(found)} cannot be.`,
+      meaning: `Thread and taper end at ${showTurns(mixture.mostEighths)} turns. Turn it back out and count again.`,
+      look: 'none',
+    }
+  const lo = Math.min(spec.lo ?? target, target - USUAL_EIGHTHS)
+  const hi = Math.max(spec.hi ?? target, target + USUAL_EIGHTHS)
+  const way = found < lo ? 'in' : found > hi ? 'out' : 'usual'
+  if (way === 'usual')
+    return { usual: true, headline: `${showTurns(found)}, as usual.`, meaning: `The sheet has ${showTurns(target)}.`, look: 'none' }
+  const leaned = (way === 'in') === (mixture.kind === 'fuel')
+  const headline = `${showTurns(found)} where ${showTurns(target)} is usual.`
+  const meaning = leaned
+    ? 'Someone leaned it, or the passage behind it lets too much through.'
+    : 'Someone enriched it, or the passage behind it lets too little through.'
+  const twinWay = twin && (twin.found < lo ? 'in' : twin.found > hi ? 'out' : 'usual')
+  const both =
+    twin && twinWay === way
+      ? ` The ${twin.name} one stood at ${showTurns(twin.found)}: both far ${way}, so likelier ${leaned ? 'the fuel level' : 'an air leak or fuel starved for both'} than one passage.`
+      : ''
+  return {
+    usual: false,
+    headline,
+    meaning: meaning + both,
+    look: leaned ? 'rich cause' : 'starved cause',
+  }
+}
+
+/** Where a rich or a starved cause is looked for at teardown, in order. */
+export const causes = (look: ScrewSaying['look'], kind: ScrewKind): string[] => {
+  if (look === 'rich cause')
+    return kind === 'fuel'
+      ? ['opened idle jet', 'float level high', 'idle air bleed choked', 'power circuit leaking']
+      : ['air screw tip broken', 'opened idle jet', 'float level high']
+  if (look === 'starved cause') return ['idle jet varnished', 'passage blocked', 'air leak at shaft or gasket', 'float level low']
+  return []
+}

@@ -1,0 +1,2 @@
+export * from './conditions.ts'
+export * from './measured.ts'

@@ -1,0 +1,102 @@
+import type { FloatGeometry } from '../sheets/index.ts'
+import { isRefusal, refuse, type Result } from '../refusal/index.ts'
+import { floatBalance, type FloatBody } from './level.ts'
+import type { Lever } from './bend.ts'
+
+const DEGREE = Math.PI / 180
+
+/** The measuring point's arm from the pin, mm. */
+export const measureArm = (geometry: FloatGeometry): number => Math.hypot(...geometry.measurePoint.at)
+
+/**
+ * The lever at a reading: the measuring point's angle above the datum plane is worked out, never stored.
+ * sin φ = sense·(level reading − H)/r_m. Refuses `reading` outside what pin and arm can show.
+ */
+export function leverAt(geometry: FloatGeometry, reading: number): Result<Lever> {
+  const arm = measureArm(geometry)
+  const sine = (geometry.sense * (geometry.levelReading - reading)) / arm
+  if (!(Math.abs(sine) < 1)) {
+    const low = Math.max(0, geometry.levelReading - arm)
+    return refuse(
+      'reading',
+      `The ${geometry.measurePoint.name} cannot stand at ${reading.toFixed(1)} mm: pin and arm allow ${low.toFixed(1)} to ${(geometry.levelReading + arm).toFixed(1)}. Read it again from the datum.`,
+    )
+  }
+  return { measureArm: arm, measureAngle: Math.asin(sine), tangArm: geometry.tangArm, sense: geometry.sense }
+}
+
+/** How far the float stands turned from its own frame's level at a reading, rad, positive float end up as installed. */
+export function floatTurn(geometry: FloatGeometry, reading: number): Result<number> {
+  const lever = leverAt(geometry, reading)
+  if (isRefusal(lever)) return lever
+  const [x, y] = geometry.measurePoint.at
+  return lever.measureAngle - Math.atan2(y, x)
+}
+
+/** The reading that a float turned by `turn` (rad) would show. */
+export function readingAtTurn(geometry: FloatGeometry, turn: number): number {
+  const [x, y] = geometry.measurePoint.at
+  return geometry.levelReading - geometry.sense * measureArm(geometry) * Math.sin(turn + Math.atan2(y, x))
+}
+
+export const floatBody = (geometry: FloatGeometry, changes: Partial<FloatBody> = {}): FloatBody => ({
+  floatMass: geometry.floatMass,
+  planArea: geometry.planArea,
+  depth: geometry.depth,
+  buoyancyArm: geometry.buoyancyArm,
+  gravityArm: geometry.gravityArm,
+  needleMass: geometry.needleMass,
+  needleAt: geometry.needleAt,
+  tangArm: geometry.tangArm,
+  seatBore: geometry.seatBore,
+  ...changes,
+})
+
+export interface LevelInUse {
+  /** mm of fuel below the face with the engine running */
+  belowFace: number
+  immersion: number
+  holds: boolean
+  maxPressure: number
+}
+
+/**
+ * Fuel level in use for a dry reading: (float's underside below the face at shut-off) − immersion (`physics.md` §5).
+ * Pressure kPa above the vent, density kg/m³; `changes` for a soaked float or a worn seat.
+ */
+export function levelInUse(
+  geometry: FloatGeometry,
+  reading: number,
+  pressure: number,
+  density: number,
+  changes: Partial<FloatBody> = {},
+): Result<LevelInUse> {
+  const turn = floatTurn(geometry, reading)
+  if (isRefusal(turn)) return turn
+  const balance = floatBalance(floatBody(geometry, changes), pressure, density)
+  if (isRefusal(balance)) return balance
+  const underside = geometry.buoyancyArm * Math.sin(turn) + geometry.undersideY * Math.cos(turn)
+  return { belowFace: geometry.pinBelowFace - underside - balance.immersion, ...balance }
+}
+
+/** The dry reading that puts the fuel at a level below the face (mm), by bisection over the arm's reach; undefined where none does. */
+export function readingForLevel(
+  geometry: FloatGeometry,
+  belowFace: number,
+  pressure: number,
+  density: number,
+): number | undefined {
+  const levelAt = (turn: number) => {
+    const level = levelInUse(geometry, readingAtTurn(geometry, turn), pressure, density)
+    return isRefusal(level) ? NaN : level.belowFace - belowFace
+  }
+  let low = -60 * DEGREE
+  let high = 60 * DEGREE
+  if (!(levelAt(low) * levelAt(high) < 0)) return undefined
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2
+    if (levelAt(low) * levelAt(middle) <= 0) high = middle
+    else low = middle
+  }
+  return readingAtTurn(geometry, (low + high) / 2)
+}

@@ -1,0 +1,4 @@
+export * from './bend.ts'
+export * from './level.ts'
+export * from './inflow.ts'
+export * from './geometry.ts'

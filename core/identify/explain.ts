@@ -1,0 +1,51 @@
+import { isRefusal } from '../refusal/index.ts'
+import { ALPHABET, LOOKALIKES, readMark, symbolsOf, type Token } from './mark.ts'
+import type { Evidence } from './rank.ts'
+
+export const FEATURE_NAMES: Record<string, string> = {
+  draft: 'draft',
+  barrels: 'barrels',
+  chokeKind: 'choke',
+  inletThread: 'inlet thread',
+  material: 'casting',
+  throttleBoreMm: 'throttle bore',
+  venturiMm: 'venturi',
+  flangeBoltSpacingMm: 'flange bolts',
+}
+
+/** What the evidence says for or against a candidate, in words, the weightiest first. */
+export function explain(evidence: readonly Evidence[]): { text: string; speaks: 'for' | 'against' | 'neither' }[] {
+  return [...evidence]
+    .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits))
+    .map((item) => ({
+      text: item.name === 'mark' ? markWords(item.seen, item.expected) : featureWords(item),
+      speaks: item.bits > 0.5 ? 'for' : item.bits < -0.5 ? 'against' : 'neither',
+    }))
+}
+
+function featureWords({ name, seen, expected, bits }: Evidence): string {
+  const label = FEATURE_NAMES[name] ?? name
+  if (expected === '') return `${label}: not on file`
+  if (seen === expected) return `${label} ${seen} fits`
+  if (bits > -0.5) return `${label} ${seen}, wants ${expected}: within the gauge's error`
+  return `${label} ${seen}, wants ${expected}`
+}
+
+function markWords(seen: string, mark: string): string {
+  const tokens = readMark(seen)
+  if (isRefusal(tokens) || mark === '') return 'bears no mark'
+  const truth = symbolsOf(mark)
+  if (tokens.some((token) => token.kind === 'run')) return `${mark} with a run gone`
+  if (tokens.length !== truth.length) {
+    const less = truth.length - tokens.length
+    return less > 0 ? `mark would have lost ${less} of ${truth.length}` : `mark has ${-less} too many`
+  }
+  const wrong = tokens.flatMap((token, i) => (fits(token, truth[i]!) ? [] : [{ token, symbol: truth[i]!, place: i + 1 }]))
+  const first = wrong[0]
+  if (!first) return tokens.some((token) => token.kind !== 'one') ? 'mark fits what can be read' : 'mark fits throughout'
+  if (wrong.length > 1) return `mark differs at ${wrong.length} places`
+  const worn = first.token.kind !== 'unreadable' && first.token.kind !== 'run' && first.token.symbols.some((s) => LOOKALIKES[first.symbol]!.includes(s))
+  return `needs ${ALPHABET[first.symbol]} at place ${first.place}${worn ? ', which wears alike' : ''}`
+}
+
+const fits = (token: Token, symbol: number) => token.kind === 'unreadable' || (token.kind !== 'run' && token.symbols.includes(symbol))

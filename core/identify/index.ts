@@ -1,0 +1,5 @@
+export * from './mark.ts'
+export * from './channel.ts'
+export * from './rank.ts'
+export * from './next-look.ts'
+export * from './explain.ts'

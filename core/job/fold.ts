@@ -1,0 +1,73 @@
+import type { Entry } from './entry.ts'
+import { kinds } from './kinds/index.ts'
+import { emptyJob, type JobState } from './state.ts'
+
+export type Standing = 'alive' | 'struck' | 'replaced'
+
+/**
+ * Which entries stand. Decided from the highest seq down, since a correction's target always lies lower: an entry is struck or
+ * replaced while an alive entry names it. A replacement that was itself replaced still holds its target down; one that was
+ * struck gives it back.
+ */
+export function standings(log: readonly Entry[]): Map<string, Standing> {
+  const result = new Map<string, Standing>()
+  for (let i = log.length - 1; i >= 0; i--) {
+    const entry = log[i]!
+    const standing = result.get(entry.id) ?? 'alive'
+    result.set(entry.id, standing)
+    if (!entry.corrects || standing === 'struck') continue
+    if (entry.kind === 'entry.struck') {
+      if (standing === 'alive') result.set(entry.corrects, 'struck')
+    } else result.set(entry.corrects, 'replaced')
+  }
+  return result
+}
+
+/** The alive entries in the domain's order: a replacement stands at its root's place. Strikes are left out. */
+export function standingEntries(log: readonly Entry[]): Entry[] {
+  if (log.every((entry) => !entry.corrects)) return [...log]
+  const alive = standings(log)
+  const byId = new Map(log.map((entry) => [entry.id, entry]))
+  const root = (entry: Entry): number => {
+    let here = entry
+    while (here.corrects) {
+      const target = byId.get(here.corrects)
+      if (!target) break
+      here = target
+    }
+    return here.seq
+  }
+  return log
+    .filter((entry) => entry.kind !== 'entry.struck' && alive.get(entry.id) === 'alive')
+    .map((entry) => ({ entry, place: root(entry) }))
+    .sort((a, b) => a.place - b.place || a.entry.seq - b.entry.seq)
+    .map(({ entry }) => entry)
+}
+
+/** The state that a log tells, worked out from its beginning. Kinds that this program does not know are kept and passed over. */
+export function fold(job: string, log: readonly Entry[]): JobState {
+  let state = emptyJob(job)
+  for (const entry of standingEntries(log)) state = applyOne(state, entry)
+  return { ...state, log: [...log], seq: log.at(-1)?.seq ?? 0 }
+}
+
+/** One more entry: a step, or a new fold where it corrects something. */
+export function step(state: JobState, entry: Entry): JobState {
+  const log = [...state.log, entry]
+  if (entry.corrects) return fold(state.job, log)
+  return { ...applyOne(state, entry), log, seq: entry.seq }
+}
+
+/** Many entries in order; without a correction among them the log is copied once. */
+export function stepAll(state: JobState, entries: readonly Entry[]): JobState {
+  const log = [...state.log, ...entries]
+  if (entries.some((entry) => entry.corrects)) return fold(state.job, log)
+  let next = state
+  for (const entry of entries) next = applyOne(next, entry)
+  return { ...next, log, seq: log.at(-1)?.seq ?? 0 }
+}
+
+function applyOne(state: JobState, entry: Entry): JobState {
+  const kind = kinds.get(entry.kind)
+  return kind ? kind.apply(state, entry) : state
+}

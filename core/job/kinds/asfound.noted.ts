@@ -1,0 +1,31 @@
+import * as v from 'valibot'
+import { places } from '../../sheets/index.ts'
+import { refusal } from '../entry.ts'
+import { defineKind, withBody } from '../kind.ts'
+
+export const asFoundNoted = defineKind({
+  kind: 'asfound.noted',
+  version: 1,
+  station: 'asfound',
+  schema: v.object({
+    code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+    place: v.picklist(places),
+    raw: v.pipe(v.string(), v.minLength(1, 'Nothing was typed.'), v.maxLength(60)),
+    value: v.number(),
+    countedTo: v.nullable(v.picklist(['seat', 'free'])),
+    shown: v.object({ headline: v.string(), meaning: v.string() }),
+  }),
+  key: (data) => `${data.code}/${data.place}`,
+  admit: (_state, { data }, sheets) =>
+    sheets && !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
+      ? refusal('setting', `${sheets.spec.listNumber} has no setting ${data.code} ${data.place}.`, 'code')
+      : undefined,
+  apply: (state, entry) =>
+    withBody(state, entry.body, (body) => {
+      const { code, place, raw, value, countedTo, shown } = entry.data
+      const key = `${code}/${place}`
+      const { [key]: _, ...asFoundSkipped } = body.asFoundSkipped
+      return { asFoundSkipped, asFound: { ...body.asFound, [key]: { raw, value, countedTo, ...shown, by: entry.by, entry: entry.id } } }
+    }),
+  sentence: (data) => `noted ${data.code}${data.place === 'none' ? '' : ` ${data.place}`} as found: ${data.raw}`,
+})

@@ -1,0 +1,18 @@
+import * as v from 'valibot'
+import { places } from '../../sheets/index.ts'
+import { SomeWords } from '../entry.ts'
+import { defineKind, withBody } from '../kind.ts'
+
+export const asFoundSkipped = defineKind({
+  kind: 'asfound.skipped',
+  version: 1,
+  station: 'asfound',
+  schema: v.object({ code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)), place: v.picklist(places), why: SomeWords }),
+  key: (data) => `${data.code}/${data.place}`,
+  admit: () => undefined,
+  apply: (state, entry) =>
+    withBody(state, entry.body, (body) => ({
+      asFoundSkipped: { ...body.asFoundSkipped, [`${entry.data.code}/${entry.data.place}`]: entry.data.why },
+    })),
+  sentence: (data) => `skipped ${data.code} as found: ${data.why}`,
+})

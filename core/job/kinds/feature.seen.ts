@@ -1,0 +1,22 @@
+import * as v from 'valibot'
+import { defineKind, withBody } from '../kind.ts'
+
+export const featureSeen = defineKind({
+  kind: 'feature.seen',
+  version: 1,
+  station: 'identify',
+  schema: v.object({
+    feature: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+    raw: v.pipe(v.string(), v.maxLength(40)),
+    value: v.union([v.pipe(v.number(), v.minValue(0)), v.pipe(v.string(), v.maxLength(40))]),
+    sigma: v.nullable(v.pipe(v.number(), v.gtValue(0))),
+  }),
+  key: (data) => data.feature,
+  admit: () => undefined,
+  apply: (state, entry) =>
+    withBody(state, entry.body, (body) => {
+      const { feature, raw, value, sigma } = entry.data
+      return { features: { ...body.features, [feature]: { raw, value, sigma, entry: entry.id } } }
+    }),
+  sentence: (data) => `saw ${data.feature}: ${data.raw}`,
+})

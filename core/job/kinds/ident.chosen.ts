@@ -1,0 +1,25 @@
+import * as v from 'valibot'
+import { defineKind, withBody } from '../kind.ts'
+
+const revision = v.pipe(v.string(), v.minLength(1), v.maxLength(80))
+
+export const identChosen = defineKind({
+  kind: 'ident.chosen',
+  version: 1,
+  station: 'identify',
+  schema: v.object({
+    listNumber: revision,
+    specRev: revision,
+    buildRev: revision,
+    p: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(1))),
+    runnerUp: v.nullable(v.object({ listNumber: revision, p: v.number() })),
+  }),
+  key: () => '',
+  admit: () => undefined,
+  apply: (state, entry) =>
+    withBody(state, entry.body, () => {
+      const { listNumber, specRev, buildRev, p } = entry.data
+      return { ident: { listNumber, specRev, buildRev, p, entry: entry.id } }
+    }),
+  sentence: (data) => `identified it as ${data.listNumber}${data.p === null ? '' : ` (${Math.round(data.p * 100)} %)`}`,
+})

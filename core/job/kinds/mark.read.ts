@@ -1,0 +1,28 @@
+import * as v from 'valibot'
+import { readMark } from '../../identify/mark.ts'
+import { isRefusal } from '../../refusal/index.ts'
+import { refusal } from '../entry.ts'
+import { defineKind, withBody } from '../kind.ts'
+
+export const markPlaces = ['plate', 'cover', 'body', 'base'] as const
+
+export const markRead = defineKind({
+  kind: 'mark.read',
+  version: 1,
+  station: 'identify',
+  schema: v.object({
+    place: v.picklist(markPlaces),
+    text: v.pipe(v.string(), v.maxLength(40)),
+    maker: v.nullable(v.pipe(v.string(), v.maxLength(40))),
+  }),
+  key: (data) => data.place,
+  admit: (_state, { data }) => {
+    const read = readMark(data.text)
+    return isRefusal(read) ? refusal('mark', read.refused.why, 'text') : undefined
+  },
+  apply: (state, entry) =>
+    withBody(state, entry.body, (body) => ({
+      marks: { ...body.marks, [entry.data.place]: { text: entry.data.text, maker: entry.data.maker, entry: entry.id } },
+    })),
+  sentence: (data) => (data.text ? `read ${data.text} on the ${data.place}` : `found no mark on the ${data.place}`),
+})

@@ -1,0 +1,40 @@
+import * as v from 'valibot'
+import { LocalDate } from '../entry.ts'
+import { defineKind } from '../kind.ts'
+
+const code = v.pipe(v.string(), v.maxLength(60))
+const minor = v.pipe(v.number(), v.integer(), v.minValue(0))
+
+export const orderPlaced = defineKind({
+  kind: 'order.placed',
+  version: 1,
+  station: 'parts',
+  schema: v.object({
+    lines: v.pipe(
+      v.array(
+        v.object({
+          what: v.picklist(['kit', 'single', 'shelf']),
+          code,
+          supplier: code,
+          quantity: v.pipe(v.number(), v.integer(), v.minValue(1)),
+          priceMinor: minor,
+          serves: v.array(code),
+        }),
+      ),
+      v.minLength(1, 'There is nothing to order.'),
+    ),
+    totalMinor: minor,
+    arrives: LocalDate,
+  }),
+  key: () => '',
+  admit: () => undefined,
+  apply: (state, { data, id }) => ({
+    ...state,
+    orders: [
+      ...state.orders,
+      // What lies on the shelf is here.
+      { entry: id, lines: data.lines, totalMinor: data.totalMinor, arrives: data.arrives, arrived: data.lines.every((line) => line.what === 'shelf') },
+    ],
+  }),
+  sentence: (data) => `ordered ${data.lines.map((line) => `${line.quantity} × ${line.code}`).join(', ')}`,
+})

@@ -1,0 +1,14 @@
+import * as v from 'valibot'
+import { SomeWords } from '../entry.ts'
+import { defineKind, withBody } from '../kind.ts'
+
+export const teardownUnlocked = defineKind({
+  kind: 'teardown.unlocked',
+  version: 1,
+  station: 'asfound',
+  schema: v.object({ why: SomeWords }),
+  key: () => '',
+  admit: () => undefined,
+  apply: (state, entry) => withBody(state, entry.body, () => ({ unlocked: entry.data.why })),
+  sentence: (data) => `went on to teardown without all as found: ${data.why}`,
+})

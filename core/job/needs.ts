@@ -1,0 +1,43 @@
+import { conditionsOf } from '../findings/index.ts'
+import type { Sheets } from '../sheets/index.ts'
+import { bodyOf, lastSaid, type JobState } from './state.ts'
+
+export interface JobNeed {
+  position: string
+  name: string
+  part: string
+  quantity: number
+  why: string
+  kind: 'finding' | 'always' | 'fuel'
+  /** where it stands: open, ordered, here (arrived or on the shelf), on */
+  standing: 'open' | 'ordered' | 'here' | 'on'
+}
+
+/** What the job needs: verdicts that need a part, what is always renewed, and what this fuel would spoil; with where each stands. */
+export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[] {
+  const here = bodyOf(state, body)
+  const ethanol = state.opened?.ethanol ?? 0
+  return build.positions.flatMap((position) => {
+    if (position.part === null) return []
+    const finding = lastSaid(here.findings[position.code])
+    const replace = finding?.disposition === 'replace' || finding?.disposition === 'condemn'
+    const overridden = finding?.overridden && !replace
+    const spoiled = position.ethanolLimit !== null && ethanol > position.ethanolLimit
+    if (overridden || !(replace || position.always || spoiled)) return []
+    const kind = replace && !position.always ? 'finding' : position.always ? 'always' : 'fuel'
+    const label = finding && conditionsOf[position.kind].find((condition) => condition.code === finding.condition)?.label.toLowerCase()
+    const why =
+      kind === 'finding'
+        ? finding!.measured ? finding!.sentence : (label ?? 'to be renewed')
+        : kind === 'always' ? 'always renewed' : `this fuel has ${Math.round(ethanol * 100)} % ethanol`
+    return [{ position: position.code, name: position.name, part: position.part, quantity: position.quantity, why, kind, standing: needStanding(state, position.code, body) }]
+  })
+}
+
+function needStanding(state: JobState, code: string, body: number): JobNeed['standing'] {
+  const on = bodyOf(state, body).on[code]
+  if (on && on.from !== 'old') return 'on'
+  const orders = state.orders.filter((order) => order.lines.some((line) => line.serves.includes(code)))
+  if (orders.length === 0) return 'open'
+  return orders.some((order) => order.arrived || order.lines.some((line) => line.what === 'shelf' && line.serves.includes(code))) ? 'here' : 'ordered'
+}

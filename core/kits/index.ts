@@ -1,0 +1,2 @@
+export * from './cover.ts'
+export * from './layout.ts'

@@ -1,0 +1,3 @@
+export * from './read.ts'
+export * from './judge.ts'
+export * from './words.ts'

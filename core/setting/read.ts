@@ -1,0 +1,35 @@
+import { isRefusal, refuse, type Result } from '../refusal/index.ts'
+import { alsoAs, otherSenses, parseCount, parseLength, parseNotches, parseTurns, type Sense } from '../measure/index.ts'
+import type { SettingSpec } from '../sheets/index.ts'
+
+export interface Read {
+  value: number
+  also: string
+  /** other senses that fit the field better: ask, never pick silently */
+  ask: Sense[]
+}
+
+/** A reading as typed in the notation of its setting. Lengths mm, turns eighths, notches signed, holes counted. Refuses `text`. */
+export function readSetting(spec: Pick<SettingSpec, 'quantity' | 'unit' | 'target' | 'hi' | 'lo'>, text: string): Result<Read> {
+  switch (spec.quantity) {
+    case 'turns': {
+      const read = parseTurns(text)
+      return isRefusal(read) ? read : { value: read.eighths, also: '', ask: [] }
+    }
+    case 'notches': {
+      const read = parseNotches(text)
+      return isRefusal(read) ? read : { value: read.notches, also: '', ask: [] }
+    }
+    case 'count': {
+      const read = parseCount(text)
+      return isRefusal(read) ? read : { value: read.count, also: '', ask: [] }
+    }
+    default: {
+      const read = parseLength(text, spec.unit)
+      if (isRefusal(read)) return read
+      if (read.mm > 200) return refuse('text', `${read.mm.toFixed(0)} mm is larger than the carburetor. Type it again.`)
+      const near = spec.target ?? spec.hi ?? spec.lo ?? 0
+      return { value: read.mm, also: alsoAs(read.mm, spec.quantity), ask: otherSenses(text, read.mm, near) }
+    }
+  }
+}

@@ -1,0 +1,3 @@
+export * from './schemas.ts'
+export * from './diff.ts'
+export * from './model.ts'

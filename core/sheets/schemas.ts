@@ -1,0 +1,205 @@
+import * as v from 'valibot'
+
+/** The sheets that a list number is worked to. Lengths mm, angles degrees, masses g, pressures kPa; y up as installed. */
+
+const text = v.pipe(v.string(), v.minLength(1))
+const point = v.tuple([v.number(), v.number()])
+const polyline = v.pipe(v.array(point), v.minLength(2))
+const positive = v.pipe(v.number(), v.gtValue(0))
+const notNegative = v.pipe(v.number(), v.minValue(0))
+
+export const places = ['none', 'P', 'S', 'L', 'R', '1', '2', '3', '4'] as const
+
+export const SettingSpec = v.pipe(
+  v.object({
+    code: text,
+    place: v.picklist(places),
+    name: text,
+    short: text,
+    quantity: v.picklist(['length', 'gap', 'turns', 'notches', 'count']),
+    unit: v.picklist(['mm', 'in']),
+    asWritten: text,
+    target: v.nullable(v.number()),
+    lo: v.nullable(v.number()),
+    hi: v.nullable(v.number()),
+    datum: text,
+    hold: text,
+    held: v.picklist(['upright', 'inverted', 'side']),
+    source: v.picklist(['factory sheet', 'kit leaf', 'shop', 'as found', 'from relatives', 'from memory']),
+    ground: v.string(),
+    /** 'outside': noted before anything is opened; a position code: the step whose part exposes it */
+    asFoundAt: text,
+    /** whether the Set station sets it; otherwise it is only noted and put back */
+    set: v.boolean(),
+  }),
+  v.check((spec) => spec.lo === null || spec.hi === null || spec.lo <= spec.hi, 'The lower limit lies above the upper one.'),
+)
+export type SettingSpec = v.InferOutput<typeof SettingSpec>
+
+export const FloatGeometry = v.object({
+  sense: v.picklist([1, -1]),
+  /** the reading (mm) at which the measuring point is level with the pin */
+  levelReading: v.number(),
+  /** how far the pin lies below the face that the fuel level is measured from; negative above */
+  pinBelowFace: v.number(),
+  /** the measuring point in the float's own frame: origin at the pin, x along the float */
+  measurePoint: v.object({ name: text, at: point }),
+  tangArm: positive,
+  tangAngle: v.number(),
+  correction: v.picklist(['tang', 'washer', 'arm', 'none']),
+  seatFrom: v.picklist(['bowl', 'outside']),
+  washerStockMm: v.array(positive),
+  washerMm: v.nullable(positive),
+  dropStop: v.nullable(v.object({ arm: positive, words: text })),
+  floatMass: positive,
+  planArea: positive,
+  depth: positive,
+  buoyancyArm: positive,
+  gravityArm: positive,
+  /** the float's underside at the buoyancy arm, y in its own frame */
+  undersideY: v.number(),
+  needleMass: notNegative,
+  needleAt: v.picklist(['above', 'side', 'below']),
+  seatBore: positive,
+  coneHalfAngle: positive,
+})
+export type FloatGeometry = v.InferOutput<typeof FloatGeometry>
+
+export const PumpGeometry = v.object({
+  leverRadius: positive,
+  leverAngle: v.number(),
+  pivotX: v.number(),
+  pivotY: v.number(),
+  inputArm: positive,
+  linkLength: positive,
+  outputArm: positive,
+  outputAngle: v.number(),
+  elbow: v.picklist([1, -1]),
+  idle: v.number(),
+  wot: v.number(),
+  wellBore: positive,
+  /** stem height on the sheet = stem y from the throttle shaft − this */
+  stemDatumY: v.number(),
+  nozzleHoles: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  nozzleBore: positive,
+  springKpa: positive,
+})
+export type PumpGeometry = v.InferOutput<typeof PumpGeometry>
+
+export const ChokeGeometry = v.object({
+  notchDegrees: positive,
+  coilDegreesPerC: positive,
+  shutC: v.number(),
+  edgeRadius: positive,
+  wallDistance: positive,
+  linkArm: positive,
+})
+export type ChokeGeometry = v.InferOutput<typeof ChokeGeometry>
+
+export const Section = v.object({
+  /** hatched castings */
+  castings: v.array(v.object({ name: text, outline: polyline })),
+  /** outlines without hatching: posts, bowl line */
+  lines: v.array(polyline),
+  /** in the float's own frame */
+  float: polyline,
+  arm: polyline,
+  seat: v.array(polyline),
+  needle: polyline,
+  /** from the arm to the needle, as it stands with the needle shut */
+  tang: polyline,
+  pin: point,
+  /** y of the face that readings and levels start from */
+  faceY: v.number(),
+  anchors: v.record(v.string(), point),
+  /** inside of the bowl, for the view in use */
+  bowl: polyline,
+  heldWords: text,
+  title: text,
+})
+export type Section = v.InferOutput<typeof Section>
+
+export const SpecSheet = v.object({
+  listNumber: text,
+  model: text,
+  modelName: text,
+  maker: text,
+  draft: v.picklist(['down', 'up', 'side']),
+  barrels: v.pipe(v.number(), v.integer()),
+  mixture: v.object({
+    kind: v.picklist(['fuel', 'air']),
+    /** most turns that thread and taper allow, eighths */
+    mostEighths: v.pipe(v.number(), v.integer()),
+  }),
+  settings: v.array(SettingSpec),
+  calibration: v.array(v.object({ code: text, name: text, place: v.picklist(places), mm: v.nullable(positive), words: v.string() })),
+  float: FloatGeometry,
+  pump: v.nullable(PumpGeometry),
+  choke: v.nullable(ChokeGeometry),
+  section: Section,
+  /** fuel below the face in use at the sheet's pressure */
+  level: v.object({ target: v.number(), lo: v.number(), hi: v.number() }),
+  supply: v.object({ feed: v.picklist(['pump', 'gravity']), pressureKpa: notNegative, mostKpa: notNegative }),
+  engine: v.object({ displacementL: positive, powerKw: positive, bsfc: positive, idleRpm: positive, idleInGearRpm: v.nullable(positive) }),
+  supersedes: v.array(text),
+})
+export type SpecSheet = v.InferOutput<typeof SpecSheet>
+
+export const partKinds = [
+  'cover', 'gasket', 'float', 'needle', 'seat', 'pin', 'washer', 'jet', 'pump', 'ball', 'nozzle', 'spring', 'diaphragm',
+  'mixtureScrew', 'screw', 'link', 'coil', 'shaft', 'screen', 'slide', 'meteringNeedle', 'body', 'seal',
+] as const
+export type PartKind = (typeof partKinds)[number]
+
+export const Deciding = v.variant('what', [
+  v.object({ what: v.literal('mass') }),
+  v.object({ what: v.literal('bore'), newMm: positive }),
+  v.object({ what: v.literal('play'), shaftMm: positive, bossMm: positive, bosses: v.pipe(v.number(), v.integer(), v.minValue(1)) }),
+  v.object({ what: v.literal('warp'), gasketMm: positive }),
+])
+export type Deciding = v.InferOutput<typeof Deciding>
+
+export const Position = v.object({
+  code: text,
+  name: text,
+  kind: v.picklist(partKinds),
+  part: v.nullable(text),
+  quantity: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  material: text,
+  circuit: v.picklist(['fuel', 'air', 'vacuum', 'none']),
+  /** height of its layer in the stack, 0 at the bottom */
+  layer: v.pipe(v.number(), v.integer()),
+  group: text,
+  tray: text,
+  step: text,
+  underneath: v.string(),
+  cautions: v.array(text),
+  /** always renewed */
+  always: v.boolean(),
+  /** ethanol share above which this material is not kept; null where it does not matter */
+  ethanolLimit: v.nullable(v.number()),
+  deciding: v.nullable(Deciding),
+  /** what can be read once this part is off, before anything else moves: setting keys code/place */
+  exposes: v.array(text),
+  stays: v.boolean(),
+  /** the check that proves it when it goes back on */
+  proof: v.string(),
+})
+export type Position = v.InferOutput<typeof Position>
+
+export const BuildSheet = v.object({
+  listNumber: text,
+  trays: v.array(v.object({ code: text, name: text })),
+  positions: v.pipe(v.array(Position), v.minLength(1)),
+})
+export type BuildSheet = v.InferOutput<typeof BuildSheet>
+
+/** The sheets that a body was identified to, by their immutable revisions. */
+export interface Sheets {
+  specRev: string
+  buildRev: string
+  spec: SpecSheet
+  build: BuildSheet
+}
+
+export const settingKey = (setting: { code: string; place: string }): string => `${setting.code}/${setting.place}`
