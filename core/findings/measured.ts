@@ -133,7 +133,7 @@ export function shaftLeakShare(
   idlePressurePa = IDLE_PRESSURE_PA,
 ): Result<number> {
   const bad = checkNumbers(
-    { play: playMm, ...shaft, ...engine },
+    { play: playMm, shaftMm: shaft.shaftMm, bossMm: shaft.bossMm, bosses: shaft.bosses, displacementL: engine.displacementL, idleRpm: engine.idleRpm },
     { min: { play: 0 }, above: { shaftMm: 0, bossMm: 0, bosses: 0, displacementL: 0, idleRpm: 0 } },
   )
   if (bad) return bad

@@ -1,5 +1,5 @@
 import { teardownOrder } from '../build/index.ts'
-import { settingKey, type Sheets } from '../sheets/index.ts'
+import { settingKey, settingsInOrder, type Sheets } from '../sheets/index.ts'
 import { gatePoints } from './gate.ts'
 import type { StationName } from './kind.ts'
 import { kinds } from './kinds/index.ts'
@@ -114,7 +114,7 @@ export function standingLine(state: JobState, sheets: Sheets | undefined): strin
     case 'build':
       return `building: ${off} still in the trays`
     case 'set': {
-      const open = sheets.spec.settings.find((setting) => setting.set && lastSaid(body.readings[settingKey(setting)])?.verdict !== 'in')
+      const open = settingsInOrder(sheets.spec).find((setting) => lastSaid(body.readings[settingKey(setting)])?.verdict !== 'in')
       const tries = open ? (body.readings[settingKey(open)]?.said.length ?? 0) : 0
       return open ? `${open.name.toLowerCase()} ${tries ? `tried ${tries === 1 ? 'once' : `${tries} times`}` : 'is next'}` : 'all set'
     }

@@ -1,7 +1,7 @@
 import { indexShift, plateAngle, vacuumBreakBend } from '../choke/index.ts'
 import type { Conditions } from '../conditions/index.ts'
 import { dropSwing, floatRotation, inflow, leverAt, levelInUse, seatWasher, stockWasher, tangBend } from '../float/index.ts'
-import { alsoAs, canSettle, drillFor, figure, finerGauge, gaugeSigma, judge, showTurns, showValue, type Gauge, type InOut } from '../measure/index.ts'
+import { alsoAs, canSettle, drillFor, figure, finerGauge, gaugeSigma, judge, judgeBracket, showTurns, showValue, type Gauge, type InOut } from '../measure/index.ts'
 import { CD_NEEDLE_AND_SEAT, CD_PUMP_NOZZLE } from '../metering/index.ts'
 import { leanerWay, richerWay } from '../mixture/index.ts'
 import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '../pump/index.ts'
@@ -42,10 +42,11 @@ export interface SettingContext {
 
 /**
  * Judges one setting's reading (stored units) against its band and says what to do about it, from the model's geometry.
+ * `bracket`: the drill that enters and the next one that does not, where that is how it was read.
  * Refuses `reading` where pin, arm, plate or linkage cannot show it.
  */
-export function judgeSetting(setting: SettingSpec, value: number, context: SettingContext): Result<SettingJudgement> {
-  const standing = stand(setting, value, context)
+export function judgeSetting(setting: SettingSpec, value: number, context: SettingContext, bracket?: { go: number; no: number }): Result<SettingJudgement> {
+  const standing = stand(setting, value, context, bracket)
   if (isRefusal(standing)) return standing
   const saying = sayings[setting.code] ?? plain
   return saying(setting, value, context, standing)
@@ -60,7 +61,7 @@ interface Standing {
 }
 type Saying = (setting: SettingSpec, value: number, context: SettingContext, standing: Standing) => Result<SettingJudgement>
 
-function stand(setting: SettingSpec, value: number, context: SettingContext): Result<Standing> {
+function stand(setting: SettingSpec, value: number, context: SettingContext, bracket?: { go: number; no: number }): Result<Standing> {
   const target = aim(setting)
   if (target === null) return refuse('target', 'The sheet gives no value for this. Take it as found, or ask for a sheet.')
   const off = value - target
@@ -70,7 +71,7 @@ function stand(setting: SettingSpec, value: number, context: SettingContext): Re
     return { verdict: value >= lo && value <= hi ? 'in' : 'out', pIn: null, target, off, finer: '' }
   }
   const sigma = context.gauge ? gaugeSigma(context.gauge) : 0.05
-  const judged = judge(value, sigma, setting.lo, setting.hi)
+  const judged = bracket ? judgeBracket(bracket.go, bracket.no, setting.lo, setting.hi) : judge(value, sigma, setting.lo, setting.hi)
   if (isRefusal(judged)) return judged
   const better = context.gauge && !canSettle(sigma, setting.lo, setting.hi) ? finerGauge(context.gauge, context.drawer, setting.lo, setting.hi) : undefined
   const finer = judged.verdict !== 'doubtful' ? '' : better ? `The ${context.gauge!.name} cannot settle it: take the ${better.name}.` : 'Measure it again.'

@@ -203,3 +203,14 @@ export interface Sheets {
 }
 
 export const settingKey = (setting: { code: string; place: string }): string => `${setting.code}/${setting.place}`
+
+// A later setting must not undo an earlier one.
+const SET_ORDER = ['float.height', 'float.drop', 'pump.stem', 'needle.clip', 'choke.index', 'vacuumBreak.gap', 'mixture.turns']
+
+/** What the Set station sets, in the order in which none undoes another. */
+export const settingsInOrder = (spec: SpecSheet): SettingSpec[] =>
+  spec.settings
+    .filter((setting) => setting.set)
+    .map((setting, i) => ({ setting, i, place: SET_ORDER.indexOf(setting.code) }))
+    .sort((a, b) => (a.place < 0 ? 99 : a.place) - (b.place < 0 ? 99 : b.place) || a.i - b.i)
+    .map(({ setting }) => setting)

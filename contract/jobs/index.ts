@@ -1,0 +1,69 @@
+import { Envelope } from '@ekrond/core/job'
+import { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
+import * as v from 'valibot'
+
+export const JobRow = v.object({
+  job: v.string(),
+  number: v.number(),
+  letter: v.string(),
+  customer: v.string(),
+  equipment: v.string(),
+  complaint: v.string(),
+  promise: v.string(),
+  status: v.picklist(['open', 'closed', 'returned']),
+  station: v.string(),
+  stationState: v.string(),
+  line: v.string(),
+  listNumber: v.nullable(v.string()),
+  arrives: v.nullable(v.string()),
+  lastBy: v.string(),
+  lastAt: v.string(),
+  /** worked out against today */
+  late: v.boolean(),
+})
+export type JobRow = v.InferOutput<typeof JobRow>
+
+export const JobsQuery = v.object({
+  q: v.optional(v.pipe(v.string(), v.maxLength(80)), ''),
+  status: v.optional(v.picklist(['open', 'closed', 'returned', 'all']), 'open'),
+  limit: v.optional(v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(500)), '200'),
+})
+export const JobsAnswer = v.object({ jobs: v.array(JobRow), total: v.number(), today: v.string() })
+export type JobsAnswer = v.InferOutput<typeof JobsAnswer>
+
+export const LogEntry = v.object({ ...Envelope.entries, seq: v.number(), receivedAt: v.string() })
+export type LogEntry = v.InferOutput<typeof LogEntry>
+
+export const SheetsAnswer = v.object({ specRev: v.string(), buildRev: v.string(), spec: SpecSheet, build: BuildSheet })
+export type SheetsAnswer = v.InferOutput<typeof SheetsAnswer>
+
+export const JobAnswer = v.object({
+  job: v.string(),
+  number: v.number(),
+  letter: v.string(),
+  seq: v.number(),
+  entries: v.array(LogEntry),
+  sheets: v.nullable(SheetsAnswer),
+})
+export type JobAnswer = v.InferOutput<typeof JobAnswer>
+
+export const JobParams = v.object({ number: v.pipe(v.string(), v.maxLength(60)) })
+
+export const EntriesQuery = v.object({ after: v.optional(v.pipe(v.string(), v.regex(/^\d{1,9}$/), v.transform(Number), v.number()), '0') })
+export const EntriesAnswer = v.object({ entries: v.array(LogEntry), seq: v.number() })
+export type EntriesAnswer = v.InferOutput<typeof EntriesAnswer>
+
+export const MOST_ENTRIES = 100
+export const MOST_DATA_BYTES = 16384
+
+export const AppendParams = v.object({ job: v.pipe(v.string(), v.uuid()) })
+export const AppendBody = v.object({ entries: v.pipe(v.array(Envelope), v.minLength(1), v.maxLength(MOST_ENTRIES, `Send at most ${MOST_ENTRIES} entries at once.`)) })
+
+export const EntryAnswer = v.variant('outcome', [
+  v.object({ id: v.string(), outcome: v.literal('accepted'), seq: v.number(), receivedAt: v.string() }),
+  v.object({ id: v.string(), outcome: v.literal('already'), seq: v.number(), receivedAt: v.string() }),
+  v.object({ id: v.string(), outcome: v.literal('refused'), code: v.string(), sentence: v.string(), field: v.optional(v.string()) }),
+])
+export type EntryAnswer = v.InferOutput<typeof EntryAnswer>
+export const AppendAnswer = v.object({ answers: v.array(EntryAnswer), seq: v.number(), number: v.nullable(v.number()), letter: v.nullable(v.string()) })
+export type AppendAnswer = v.InferOutput<typeof AppendAnswer>

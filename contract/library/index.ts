@@ -1,0 +1,56 @@
+import * as v from 'valibot'
+import { SheetsAnswer } from '../jobs/index.ts'
+
+export const CandidateRow = v.object({
+  id: v.string(),
+  maker: v.string(),
+  mark: v.string(),
+  weight: v.number(),
+  features: v.record(v.string(), v.union([v.string(), v.number()])),
+})
+export const CatalogueAnswer = v.object({ candidates: v.array(CandidateRow) })
+export type CatalogueAnswer = v.InferOutput<typeof CatalogueAnswer>
+
+export const ListNumbersQuery = v.object({
+  q: v.optional(v.pipe(v.string(), v.maxLength(60)), ''),
+  limit: v.optional(v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(500)), '100'),
+})
+export const ListNumberRow = v.object({ listNumber: v.string(), maker: v.string(), model: v.string(), modelName: v.string(), mark: v.string() })
+export const ListNumbersAnswer = v.object({ listNumbers: v.array(ListNumberRow), total: v.number() })
+export type ListNumbersAnswer = v.InferOutput<typeof ListNumbersAnswer>
+
+export const ListNumberParams = v.object({ listNumber: v.pipe(v.string(), v.maxLength(60)) })
+export const ListNumberAnswer = v.object({
+  ...ListNumberRow.entries,
+  features: v.record(v.string(), v.union([v.string(), v.number()])),
+  sheets: SheetsAnswer,
+})
+export type ListNumberAnswer = v.InferOutput<typeof ListNumberAnswer>
+
+export const MarketPart = v.object({
+  part: v.string(),
+  name: v.string(),
+  kind: v.string(),
+  material: v.string(),
+  tell: v.string(),
+  drawing: v.string(),
+  usedBy: v.array(v.string()),
+})
+export const MarketAnswer = v.object({
+  suppliers: v.array(v.object({ code: v.string(), name: v.string(), shippingMinor: v.number() })),
+  kits: v.array(
+    v.object({
+      code: v.string(),
+      name: v.string(),
+      supplier: v.string(),
+      priceMinor: v.number(),
+      leadDays: v.number(),
+      stock: v.number(),
+      holds: v.array(v.object({ part: v.string(), quantity: v.number() })),
+    }),
+  ),
+  singles: v.array(v.object({ part: v.string(), supplier: v.string(), priceMinor: v.number(), leadDays: v.number() })),
+  shelf: v.array(v.object({ part: v.string(), quantity: v.number() })),
+  parts: v.array(MarketPart),
+})
+export type MarketAnswer = v.InferOutput<typeof MarketAnswer>

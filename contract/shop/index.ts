@@ -1,0 +1,26 @@
+import * as v from 'valibot'
+
+export const Person = v.object({ person: v.string(), name: v.string(), initials: v.string() })
+export const GaugeRow = v.object({
+  code: v.string(),
+  name: v.string(),
+  kind: v.picklist(['caliper', 'rule', 'stepped', 'drills', 'pins', 'scale', 'feeler', 'eye', 'indicator']),
+  resolutionMm: v.number(),
+  repeatabilityMm: v.number(),
+})
+
+export const ShopAnswer = v.object({
+  name: v.string(),
+  place: v.string(),
+  zone: v.string(),
+  currency: v.object({ code: v.string(), exponent: v.number() }),
+  now: v.string(),
+  today: v.string(),
+  people: v.array(Person),
+  gauges: v.array(GaugeRow),
+  customers: v.array(v.object({ customer: v.string(), engine: v.string(), equipment: v.string() })),
+  makers: v.array(v.object({ code: v.string(), numbering: v.string() })),
+})
+export type ShopAnswer = v.InferOutput<typeof ShopAnswer>
+
+export const HealthAnswer = v.object({ ok: v.boolean(), database: v.boolean(), version: v.string() })

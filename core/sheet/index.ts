@@ -1,0 +1,158 @@
+import { dispositionWord, conditionsOf } from '../findings/index.ts'
+import { bodyOf, gatePoints, lastSaid, showNumber, type JobState } from '../job/index.ts'
+import { figure, showTurns, showValue } from '../measure/index.ts'
+import { screwWords } from '../mixture/index.ts'
+import { settingKey, settingsInOrder, type SettingSpec, type Sheets } from '../sheets/index.ts'
+import { workingConditions } from '../conditions/index.ts'
+
+export interface SheetRow {
+  name: string
+  spec: string
+  asFound: string
+  asLeft: string
+  with: string
+}
+
+/** The return sheet as a document: what stands on the paper, before anything is laid out. */
+export interface ReturnSheet {
+  number: string
+  listNumber: string
+  model: string
+  customer: string
+  equipment: string
+  hands: string
+  /** local date and hour are the printer's business */
+  returnedAt: string | null
+  rows: SheetRow[]
+  foundAndDone: string[]
+  complaint: { words: string; answer: string; detail: string }
+  left: { what: string; why: string }[]
+  mixture: { words: string[]; screws: { name: string; turns: string; eighths: number }[] }
+  startUp: { danger: string | null; lines: string[] }
+  passed: { point: string; why: string; second: string }[]
+  cautions: string[]
+}
+
+/** Makes the return sheet of a job as its log and its sheets stand. */
+export function returnSheet(state: JobState, sheets: Sheets, number: number): ReturnSheet {
+  const body = bodyOf(state)
+  const { spec, build } = sheets
+  const opened = state.opened!
+  const nameOf = (code: string) => build.positions.find((position) => position.code === code)?.name ?? code
+  return {
+    number: showNumber(number),
+    listNumber: spec.listNumber,
+    model: `${spec.maker} ${spec.modelName}`,
+    customer: opened.customer,
+    equipment: opened.equipment,
+    hands: state.returned?.by ?? state.log.at(-1)?.by ?? opened.by,
+    returnedAt: state.returned?.at ?? null,
+    rows: [...settingsInOrder(spec), ...spec.settings.filter((setting) => !setting.set)].map((setting) => row(state, setting)),
+    foundAndDone: Object.keys(body.findings).flatMap((code) => {
+      const finding = lastSaid(body.findings[code])!
+      const on = body.on[code]
+      if (finding.disposition === 'reuse' && !finding.measured) return []
+      const condition = conditionsOf[build.positions.find((p) => p.code === code)?.kind ?? 'screw'].find((c) => c.code === finding.condition)
+      const found = finding.measured ? `${finding.raw}, ${finding.sentence}` : (condition?.label.toLowerCase() ?? finding.condition)
+      const done = on && on.from !== 'old' ? 'new' : dispositionWord[finding.disposition].toLowerCase()
+      return [`${nameOf(code)}: ${found.replace(/\.$/, '')}: ${done}`]
+    }).concat(
+      Object.entries(body.on)
+        .filter(([code, on]) => on.from !== 'old' && !body.findings[code])
+        .map(([code]) => `${nameOf(code)}: new`),
+    ),
+    complaint: complaintOf(state, nameOf),
+    left: leftOf(state, sheets),
+    mixture: {
+      words: screwWords(spec.mixture.kind).split(/(?<=,)\s/).map((part) => part.replace(/[,.]$/, '')),
+      screws: spec.settings
+        .filter((setting) => setting.code === 'mixture.turns')
+        .map((setting) => {
+          const eighths = lastSaid(body.readings[settingKey(setting)])?.value ?? setting.target ?? 0
+          return { name: setting.name, turns: showTurns(eighths), eighths }
+        }),
+    },
+    startUp: startUpCard(state, sheets),
+    passed: gatePoints(state, sheets)
+      .filter((point) => point.passed)
+      .map((point) => ({ point: point.title, why: point.passed!.why, second: point.passed!.second })),
+    cautions: [
+      'Fuel and vapour: ventilate, no flame or spark. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
+    ],
+  }
+}
+
+function row(state: JobState, setting: SettingSpec): SheetRow {
+  const body = bodyOf(state)
+  const key = settingKey(setting)
+  const said = body.readings[key]?.said ?? []
+  const last = said.at(-1)
+  const asFound = body.asFound[key]
+  const ordinal = ['', '', '2nd', '3rd'][said.length] ?? `${said.length}th`
+  return {
+    name: setting.name,
+    spec: setting.asWritten,
+    asFound: asFound ? showValue(asFound.value, setting.quantity) : body.asFoundSkipped[key] ? 'skipped' : '·',
+    asLeft: last ? (/^#|^[A-Z]$/.test(last.raw) ? last.raw : showValue(last.value, setting.quantity)) : setting.set ? '·' : 'as found',
+    with: last ? [last.gauge ?? '', said.length > 1 ? `${ordinal} try` : ''].filter(Boolean).join(', ') : '',
+  }
+}
+
+function complaintOf(state: JobState, nameOf: (code: string) => string): ReturnSheet['complaint'] {
+  const { complaint } = state.opened!
+  const words = complaint.words || complaint.symptom
+  if (!state.answer) return { words, answer: 'not answered', detail: '' }
+  const { explained, by, words: more } = state.answer
+  const body = bodyOf(state)
+  const facts = by.map((code) => {
+    const finding = lastSaid(body.findings[code])
+    return `${nameOf(code)}${finding ? `: ${finding.sentence}` : ''}`
+  })
+  return { words, answer: explained ? 'explained' : 'not explained', detail: [...facts, more].filter(Boolean).join(' ') }
+}
+
+function leftOf(state: JobState, sheets: Sheets): { what: string; why: string }[] {
+  const body = bodyOf(state)
+  const overridden = Object.entries(body.findings).flatMap(([code, judged]) => {
+    const finding = lastSaid(judged)!
+    const name = sheets.build.positions.find((p) => p.code === code)?.name ?? code
+    if (finding.overridden) return [{ what: `${name}: ${finding.disposition}`, why: finding.overridden }]
+    return finding.condition !== 'sound' && finding.disposition === 'reuse' && finding.measured ? [{ what: name, why: finding.sentence }] : []
+  })
+  const passed = gatePoints(state, sheets)
+    .filter((point) => point.passed)
+    .map((point) => ({ what: point.title, why: `${point.passed!.why} (with ${point.passed!.second})` }))
+  return [...overridden, ...passed]
+}
+
+/**
+ * The start-up card. After flooding, the first thing is fuel in cylinders and sump: nobody cranks before that is looked at.
+ */
+export function startUpCard(state: JobState, { spec }: Sheets): ReturnSheet['startUp'] {
+  const { complaint } = state.opened!
+  const flooded = complaint.symptom === 'flooding' || complaint.symptom === 'leak' || /flood/i.test(complaint.words)
+  const conditions = workingConditions(state.opened ?? undefined, spec)
+  const supply =
+    spec.supply.feed === 'pump'
+      ? `Fuel pressure ${figure(conditions.pressureKpa)} kPa, ${spec.supply.mostKpa} at most; new filter, tank without water or dirt.`
+      : 'Gravity feed: tap and screen clean, tank without water or dirt, hose falling all the way.'
+  const kind = spec.mixture.kind
+  return {
+    danger: flooded
+      ? 'Before anyone cranks: it flooded. Plugs out, look for fuel in the cylinders; smell and level of the oil.'
+      : null,
+    lines: [
+      supply,
+      'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
+      'Throttle snaps shut from wide open, choke on and choke off, cable on.',
+      'Every port as the list has it: a hose or a cap. Drip holes and bowl vents stay open.',
+      'Warm it through, then mixture.',
+      kind === 'fuel'
+        ? 'Each screw in until it falters, then out a quarter turn. In is leaner on this one.'
+        : 'The screw out until it falters, then in a quarter turn. In is richer on this one.',
+      spec.engine.idleInGearRpm ? `Idle ${spec.engine.idleInGearRpm} in gear, ${spec.engine.idleRpm} out of gear.` : `Idle ${spec.engine.idleRpm}.`,
+      'Blip: a stumble on opening is lean; a hang after release is lean or an air leak; a sag below idle is rich.',
+      'Engine tests: exhaust gas outdoors, clear of moving parts, no face over the open intake.',
+    ],
+  }
+}

@@ -1,0 +1,56 @@
+import helmet from '@fastify/helmet'
+import fastifyStatic from '@fastify/static'
+import swagger from '@fastify/swagger'
+import Fastify, { type FastifyInstance } from 'fastify'
+import { existsSync } from 'node:fs'
+import { answerProblem } from './http/problem.ts'
+import { asJsonSchema, useValibot } from './http/valibot.ts'
+import { jobRoutes } from './jobs/routes.ts'
+import { libraryRoutes } from './library/routes.ts'
+import { liveRoutes, type Live } from './live/events.ts'
+import type { Services } from './services.ts'
+import { shopRoutes } from './shop/routes.ts'
+
+export interface AppOptions {
+  services: Services
+  live?: Live
+  /** the built pages; without them only the API is served */
+  webFolder?: string
+  log?: boolean
+}
+
+/** The server: the API under /api, the built pages beside it. It keeps no state of its own but pure caches. */
+export async function buildApp({ services, live, webFolder, log = false }: AppOptions): Promise<FastifyInstance> {
+  const app = Fastify({ logger: log ? { level: 'warn' } : false, forceCloseConnections: true, bodyLimit: 2 * 1024 * 1024, routerOptions: { maxParamLength: 200 } })
+  useValibot(app)
+  app.setErrorHandler(answerProblem)
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      directives: { 'default-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'font-src': ["'self'", 'data:'], 'img-src': ["'self'", 'data:', 'blob:'], 'upgrade-insecure-requests': null },
+    },
+    hsts: false,
+  })
+  await app.register(swagger, {
+    openapi: { info: { title: 'Ekrond', version: '0.1.0', description: 'The bench of a carburetor shop.' } },
+    transform: ({ schema, url }) => ({ schema: asJsonSchema(schema as Record<string, unknown>), url }),
+  })
+  await app.register(shopRoutes, { services })
+  await app.register(libraryRoutes, { services })
+  await app.register(jobRoutes, { services })
+  app.get('/api/openapi.json', { schema: { hide: true } as object }, () => app.swagger())
+  if (live) liveRoutes(app, live)
+
+  const pages = webFolder && existsSync(webFolder)
+  if (pages)
+    await app.register(fastifyStatic, {
+      root: webFolder,
+      preCompressed: true,
+      // Hashed files never change; the page itself is asked for each time.
+      setHeaders: (reply, path) => void reply.header('cache-control', /\/assets\//.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+    })
+  app.setNotFoundHandler((request, reply) => {
+    if (pages && request.method === 'GET' && !request.url.startsWith('/api/')) return reply.type('text/html').header('cache-control', 'no-cache').sendFile('index.html')
+    return reply.code(404).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title: 'Not here', status: 404, detail: `There is nothing at ${request.url}.` }))
+  })
+  return app
+}

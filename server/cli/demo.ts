@@ -1,0 +1,54 @@
+import { demoJobs } from '../../demo/jobs.ts'
+import { inTransaction } from '../db/pool.ts'
+import { readCatalogue } from '../import/read.ts'
+import { writeCatalogue } from '../import/write.ts'
+import { selectListNumber, selectMarket } from '../library/library.sql.ts'
+import type { Services } from '../services.ts'
+import { selectShopLists } from '../shop/shop.sql.ts'
+
+const DEMO_LOCK = 711_945
+
+/** Loads the demo shop through the shop's own import and its jobs through `admit`, once, into an empty database. */
+export async function loadDemoIfEmpty(services: Services, folder: string): Promise<boolean> {
+  const { pool } = services
+  const client = await pool.connect()
+  try {
+    await client.query('select pg_advisory_lock($1)', [DEMO_LOCK])
+    const { rows } = await client.query<{ empty: boolean }>('select not exists (select 1 from job) and not exists (select 1 from list_number) as empty')
+    if (!rows[0]!.empty) return false
+    await loadDemo(services, folder)
+    return true
+  } finally {
+    await client.query('select pg_advisory_unlock($1)', [DEMO_LOCK]).catch(() => undefined)
+    client.release()
+  }
+}
+
+async function loadDemo(services: Services, folder: string): Promise<void> {
+  const read = readCatalogue(folder)
+  if ('errors' in read) throw new Error(`the demo catalogue has faults: ${read.errors.map((e) => `${e.file} ${e.row ?? ''} ${e.column ?? ''} ${e.sentence}`).join('; ')}`)
+  await writeCatalogue(services.pool, read.catalogue)
+  const [lists, market] = await Promise.all([selectShopLists(services.pool), selectMarket(services.pool)])
+  const sheetsOf = async (listNumber: string) => {
+    const found = await selectListNumber(services.pool, listNumber)
+    if (!found) throw new Error(`the demo names ${listNumber}, which its catalogue lacks`)
+    return found.sheets
+  }
+  for (const { job, entries } of await demoJobs({ now: services.clock(), gauges: lists.gauges, market, sheetsOf })) {
+    const { answers } = await services.appender.append(job, entries)
+    const refused = answers.find((answer) => answer.outcome === 'refused')
+    if (refused) throw new Error(`the demo's own entry was refused: ${JSON.stringify(refused)}`)
+  }
+}
+
+/** Empties the shop and loads the demo anew. */
+export async function resetDemo(services: Services, folder: string): Promise<void> {
+  await inTransaction(services.pool, async (client) => {
+    await client.query(
+      'truncate return_sheet, entry, job, shelf, kit_hold, kit, price, supplier, part, sheet_revision, list_number, model, maker, customer, gauge, person, shop',
+    )
+    await client.query('alter sequence job_number restart')
+  })
+  services.cache.forget()
+  await loadDemo(services, folder)
+}

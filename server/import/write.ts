@@ -1,0 +1,66 @@
+import { createHash } from 'node:crypto'
+import { inTransaction, type Client, type Pool } from '../db/pool.ts'
+import type { Catalogue } from './read.ts'
+
+/** Writes a catalogue in one transaction. Sheets that differ from their newest revision become a new one; the same twice changes nothing. */
+export async function writeCatalogue(pool: Pool, catalogue: Catalogue): Promise<{ newRevisions: number }> {
+  return inTransaction(pool, async (client) => {
+    const { head, models, tables } = catalogue
+    await client.query(
+      `insert into shop (name, place, zone, currency_code, currency_exponent) values ($1, $2, $3, $4, $5)
+       on conflict (only_one) do update set name = excluded.name, place = excluded.place, zone = excluded.zone,
+         currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent`,
+      [head.shop.name, head.shop.place, head.shop.zone, head.shop.currency.code, head.shop.currency.exponent],
+    )
+    await upsert(client, 'maker', ['maker'], head.makers.map((m) => ({ maker: m.code, numbering: m.numbering })))
+    await upsert(client, 'model', ['model'], models.map((m) => ({ model: m.code, maker: m.maker, name: m.name })))
+    await upsert(
+      client,
+      'list_number',
+      ['list_number'],
+      catalogue.listNumbers.map((l) => ({ list_number: l.number, model: l.model, mark: l.mark, weight: l.weight, features: l.features })),
+    )
+    const newRevisions = await addRevisions(client, catalogue)
+    await upsert(client, 'person', ['person'], tables['people.csv'])
+    await upsert(client, 'gauge', ['gauge'], tables['gauges.csv'])
+    await upsert(client, 'customer', ['customer'], tables['customers.csv'])
+    await upsert(client, 'part', ['part'], tables['parts.csv'])
+    await upsert(client, 'supplier', ['supplier'], tables['suppliers.csv'])
+    await upsert(client, 'price', ['part', 'supplier'], tables['prices.csv'])
+    await upsert(client, 'kit', ['kit'], tables['kits.csv'])
+    await client.query('delete from kit_hold where kit = any($1)', [tables['kits.csv'].map((kit) => kit.kit)])
+    await upsert(client, 'kit_hold', ['kit', 'part'], tables['kit-holds.csv'])
+    await upsert(client, 'shelf', ['part'], tables['shelf.csv'])
+    return { newRevisions }
+  })
+}
+
+/** One statement a table: rows as JSON, columns by name. Table and column names come from this file and the import's own list. */
+async function upsert(client: Client, table: string, keys: string[], rows: Record<string, unknown>[]): Promise<void> {
+  if (rows.length === 0) return
+  const columns = Object.keys(rows[0]!)
+  const rest = columns.filter((column) => !keys.includes(column))
+  const onConflict = rest.length ? `do update set ${rest.map((column) => `${column} = excluded.${column}`).join(', ')}` : 'do nothing'
+  const source = `select ${columns.join(', ')} from jsonb_populate_recordset(null::${table}, $1)`
+  await client.query(`insert into ${table} (${columns.join(', ')}) ${source} on conflict (${keys.join(', ')}) ${onConflict}`, [JSON.stringify(rows)])
+}
+
+async function addRevisions(client: Client, catalogue: Catalogue): Promise<number> {
+  const newest = await client.query<{ list_number: string; kind: string; number: number; sha256: string }>(
+    'select distinct on (list_number, kind) list_number, kind, number, sha256 from sheet_revision order by list_number, kind, number desc',
+  )
+  const known = new Map(newest.rows.map((row) => [`${row.list_number}|${row.kind}`, row]))
+  const rows = catalogue.listNumbers.flatMap((item) =>
+    (['spec', 'build'] as const).flatMap((kind) => {
+      const sheet = JSON.stringify(item[kind])
+      const sha256 = createHash('sha256').update(sheet).digest('hex')
+      const before = known.get(`${item.number}|${kind}`)
+      if (before?.sha256 === sha256) return []
+      const number = (before?.number ?? 0) + 1
+      return [{ revision: `${item.number}/${kind}/${number}`, list_number: item.number, kind, number, sha256, sheet: item[kind] }]
+    }),
+  )
+  if (rows.length)
+    await client.query('insert into sheet_revision select * from jsonb_populate_recordset(null::sheet_revision, $1)', [JSON.stringify(rows)])
+  return rows.length
+}

@@ -1,0 +1,137 @@
+import { MOST_DATA_BYTES, type AppendAnswer, type EntryAnswer } from '@ekrond/contract/jobs'
+import { admit, bodyOf, checkData, checkLetter, fold, refusal, stepAll, summarise, type Entry, type JobState, type Refusal, type UnsentEntry } from '@ekrond/core/job'
+import type { Sheets } from '@ekrond/core/sheets'
+import { createHash } from 'node:crypto'
+import { isDeepStrictEqual } from 'node:util'
+import type { Clock } from '../clock.ts'
+import { inTransaction, type Client, type Pool, type Queryable } from '../db/pool.ts'
+import { ProblemError } from '../http/problem.ts'
+import { returnSheet } from '@ekrond/core/sheet'
+import { insertEntries, insertJob, insertReturnSheet, lockJob, notifyJob, selectEntries, selectKnownIds, selectSheets, updateJob } from './jobs.sql.ts'
+
+const MOST_CACHED = 200
+
+/** Job → state as this process last saw it. A pure cache: newer rows are read under the lock, so any number of processes stay right. */
+export interface JobCache {
+  state(db: Queryable, job: string): Promise<JobState>
+  sheets(db: Queryable, state: JobState): Promise<Sheets | undefined>
+  keep(state: JobState): void
+  forget(): void
+}
+
+export function jobCache(): JobCache {
+  const states = new Map<string, JobState>()
+  const sheetsByRevision = new Map<string, Sheets>()
+  const keep = (state: JobState) => {
+    states.delete(state.job)
+    states.set(state.job, state)
+    if (states.size > MOST_CACHED) states.delete(states.keys().next().value!)
+  }
+  return {
+    keep,
+    forget: () => states.clear(),
+    async state(db, job) {
+      const known = states.get(job) ?? fold(job, [])
+      const newer = await selectEntries(db, job, known.seq)
+      const state = newer.length ? stepAll(known, newer) : known
+      if (state.seq > 0) keep(state)
+      return state
+    },
+    async sheets(db, state) {
+      const ident = bodyOf(state).ident
+      if (!ident) return undefined
+      const key = `${ident.specRev}|${ident.buildRev}`
+      const known = sheetsByRevision.get(key) ?? (await selectSheets(db, ident.specRev, ident.buildRev))
+      if (known) sheetsByRevision.set(key, known)
+      return known
+    },
+  }
+}
+
+export interface Appender {
+  append(job: string, entries: readonly UnsentEntry[]): Promise<AppendAnswer>
+}
+
+/**
+ * Appends entries to one job: the job's row is locked, ids already there are answered as such, each other entry is admitted
+ * against the state as it grows and gets the next seq; the projection is written and the append told in the same transaction.
+ */
+export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
+  return {
+    async append(job, entries) {
+      for (const entry of entries) {
+        if (entry.job !== job) throw new ProblemError(400, 'Not one job', 'All entries of one request belong to one job.', 'job')
+        if (Buffer.byteLength(JSON.stringify(entry.data ?? null)) > MOST_DATA_BYTES)
+          throw new ProblemError(413, 'Too much in one entry', 'One entry holds at most 16 kB. Shorten its text.', 'data')
+      }
+      // Bodies are checked before the lock is taken; what fails here is refused all the same, in its place.
+      const malformed = entries.map((entry) => checkData(entry))
+      let grown: JobState | undefined
+      const answer = await inTransaction(pool, async (client) => {
+        await client.query("select pg_advisory_xact_lock(hashtextextended($1, 0))", [job])
+        const row = await lockJob(client, job)
+        const before = await cache.state(client, job)
+        const turn = await admitAll(client, before, entries, malformed)
+        if (turn.accepted.length === 0) return { answers: turn.answers, seq: before.seq, number: row?.number ?? null, letter: row ? checkLetter(row.number) : null }
+        grown = turn.state
+        const summary = summarise(turn.state, await cache.sheets(client, turn.state))
+        if (!summary) throw new Error('a log without its opening was admitted')
+        const { number } = row ?? (await insertJob(client, summary))
+        if (row) await updateJob(client, summary)
+        await insertEntries(client, turn.accepted)
+        if (turn.state.returned && !before.returned) await storeSheet(client, turn.state, number)
+        await notifyJob(client, job, turn.state.seq)
+        return { answers: turn.answers, seq: turn.state.seq, number, letter: checkLetter(number) }
+      })
+      if (grown) cache.keep(grown)
+      return answer
+    },
+  }
+
+  async function admitAll(client: Client, before: JobState, entries: readonly UnsentEntry[], malformed: (Refusal | undefined)[]) {
+    const known = new Map((await selectKnownIds(client, entries.map((entry) => entry.id))).map((entry) => [entry.id, entry]))
+    const answers: EntryAnswer[] = []
+    const accepted: Entry[] = []
+    let state = before
+    for (const [i, entry] of entries.entries()) {
+      const same = known.get(entry.id)
+      if (same) {
+        if (same.job !== entry.job || same.kind !== entry.kind || !isDeepStrictEqual(same.data, entry.data))
+          throw new ProblemError(409, 'Two entries with one id', 'An entry with this id and other contents is in the log already. An edited entry needs a new id.', 'id')
+        answers.push({ id: entry.id, outcome: 'already', seq: same.seq, receivedAt: same.receivedAt })
+        continue
+      }
+      const sheets = await cache.sheets(client, state)
+      const refused = malformed[i] ?? admit(state, entry, sheets) ?? (await admitHere(client, entry))
+      if (refused) {
+        answers.push({ id: entry.id, outcome: 'refused', ...refused })
+        continue
+      }
+      const placed: Entry = { ...entry, seq: state.seq + 1, receivedAt: clock().toISOString() }
+      known.set(placed.id, placed)
+      accepted.push(placed)
+      state = stepAll(state, [placed])
+      answers.push({ id: entry.id, outcome: 'accepted', seq: placed.seq, receivedAt: placed.receivedAt })
+    }
+    return { answers, accepted, state }
+  }
+
+  async function storeSheet(client: Client, state: JobState, number: number): Promise<void> {
+    const sheets = await cache.sheets(client, state)
+    if (!sheets) return
+    const document = returnSheet(state, sheets, number)
+    const sha256 = createHash('sha256').update(JSON.stringify(document)).digest('hex')
+    await insertReturnSheet(client, state.job, state.seq, sha256, document)
+  }
+}
+
+/** What only the server knows: whether the revisions exist. */
+async function admitHere(client: Client, entry: UnsentEntry): Promise<Refusal | undefined> {
+  if (entry.kind !== 'ident.chosen') return undefined
+  const { listNumber, specRev, buildRev } = entry.data as { listNumber: string; specRev: string; buildRev: string }
+  const sheets = await selectSheets(client, specRev, buildRev)
+  if (!sheets) return refusal('revision', 'These sheets are not in the library. Reload and choose again.', 'specRev')
+  return sheets.spec.listNumber === listNumber && sheets.build.listNumber === listNumber
+    ? undefined
+    : refusal('revision', `These sheets are not ${listNumber}’s.`, 'specRev')
+}

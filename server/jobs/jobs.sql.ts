@@ -1,0 +1,126 @@
+import type { JobRow } from '@ekrond/contract/jobs'
+import { checkLetter, type Entry, type JobSummary } from '@ekrond/core/job'
+import type { Sheets } from '@ekrond/core/sheets'
+import type { Queryable } from '../db/pool.ts'
+
+interface EntryRow {
+  job: string
+  seq: number
+  id: string
+  kind: string
+  v: number
+  body: number | null
+  half: 'whole' | 'upper' | 'lower' | null
+  data: unknown
+  by_person: string
+  at: string
+  received_at: string
+  corrects: string | null
+  after_entry: string | null
+}
+
+const toEntry = (row: EntryRow): Entry => ({
+  id: row.id,
+  job: row.job,
+  seq: row.seq,
+  kind: row.kind,
+  v: row.v,
+  ...(row.body === null ? {} : { body: row.body }),
+  ...(row.half === null ? {} : { half: row.half }),
+  data: row.data,
+  by: row.by_person,
+  at: row.at,
+  receivedAt: row.received_at,
+  ...(row.corrects === null ? {} : { corrects: row.corrects }),
+  ...(row.after_entry === null ? {} : { after: row.after_entry }),
+})
+
+/** The rack: one query, filtered and counted. A search finds numbers, list numbers, customers, equipment and complaints. */
+export async function selectJobs(db: Queryable, { q, status, limit }: { q: string; status: string; limit: number }, today: string): Promise<{ jobs: JobRow[]; total: number }> {
+  const { rows } = await db.query<Omit<JobRow, 'letter'> & { total: number }>(
+    `select job, number, customer, equipment, complaint, promise, status, station, station_state as "stationState", line,
+            list_number as "listNumber", arrives, last_by as "lastBy", last_at as "lastAt",
+            (status = 'open' and (promise < $4 or coalesce(arrives > promise, false))) as late, count(*) over () as total
+       from job
+      where ($1 = 'all' or status = $1)
+        and ($2 = '' or concat_ws(' ', number, list_number, customer, equipment, complaint) ilike '%' || $2 || '%')
+      order by promise, number
+      limit $3`,
+    [status, escapeLike(q), limit, today],
+  )
+  const jobs = rows.map(({ total: _, ...row }) => ({ ...row, letter: checkLetter(row.number) }))
+  return { jobs, total: rows[0]?.total ?? 0 }
+}
+
+const escapeLike = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`)
+
+export async function selectJobHead(db: Queryable, key: string): Promise<{ job: string; number: number; seq: number } | undefined> {
+  const byUuid = /^[0-9a-f]{8}-/i.test(key)
+  const { rows } = await db.query<{ job: string; number: number; seq: number }>(
+    `select job, number, seq from job where ${byUuid ? 'job = $1::uuid' : 'number = $1::integer'}`,
+    [key],
+  )
+  return rows[0]
+}
+
+export async function selectEntries(db: Queryable, job: string, after = 0): Promise<Entry[]> {
+  const { rows } = await db.query<EntryRow>('select * from entry where job = $1 and seq > $2 order by seq', [job, after])
+  return rows.map(toEntry)
+}
+
+/** Locks the job's row; null where there is none yet. */
+export async function lockJob(db: Queryable, job: string): Promise<{ number: number; seq: number } | null> {
+  const { rows } = await db.query<{ number: number; seq: number }>('select number, seq from job where job = $1 for update', [job])
+  return rows[0] ?? null
+}
+
+export async function selectKnownIds(db: Queryable, ids: string[]): Promise<Entry[]> {
+  const { rows } = await db.query<EntryRow>('select * from entry where id = any($1)', [ids])
+  return rows.map(toEntry)
+}
+
+export async function insertEntries(db: Queryable, entries: readonly Entry[]): Promise<void> {
+  const rows = entries.map((entry) => ({
+    job: entry.job, seq: entry.seq, id: entry.id, kind: entry.kind, v: entry.v, body: entry.body ?? null, half: entry.half ?? null, data: entry.data,
+    by_person: entry.by, at: entry.at, received_at: entry.receivedAt, corrects: entry.corrects ?? null, after_entry: entry.after ?? null,
+  }))
+  await db.query('insert into entry select * from jsonb_populate_recordset(null::entry, $1)', [JSON.stringify(rows)])
+}
+
+const SUMMARY_COLUMNS = [
+  'job', 'seq', 'customer', 'equipment', 'complaint', 'promise', 'status', 'station', 'station_state', 'line', 'list_number', 'arrives', 'last_by', 'last_at',
+]
+
+const summaryValues = (s: JobSummary) => [
+  s.job, s.seq, s.customer, s.equipment, s.complaint, s.promise, s.status, s.station, s.stationState, s.line, s.listNumber, s.arrives, s.lastBy, s.lastAt,
+]
+
+/** Makes the job's row, and with it its number. */
+export async function insertJob(db: Queryable, summary: JobSummary): Promise<{ number: number }> {
+  const { rows } = await db.query<{ number: number }>(
+    `insert into job (${SUMMARY_COLUMNS.join(', ')}) values (${SUMMARY_COLUMNS.map((_, i) => `$${i + 1}`).join(', ')}) returning number`,
+    summaryValues(summary),
+  )
+  return rows[0]!
+}
+
+/** Writes the projection anew. */
+export async function updateJob(db: Queryable, summary: JobSummary): Promise<void> {
+  const columns = SUMMARY_COLUMNS.slice(1).map((column, i) => `${column} = $${i + 2}`)
+  await db.query(`update job set ${columns.join(', ')} where job = $1`, summaryValues(summary))
+}
+
+export const notifyJob = async (db: Queryable, job: string, seq: number): Promise<void> => {
+  await db.query('select pg_notify($1, $2)', ['ekrond', JSON.stringify({ job, seq })])
+}
+
+export async function selectSheets(db: Queryable, specRev: string, buildRev: string): Promise<Sheets | undefined> {
+  const { rows } = await db.query<{ revision: string; sheet: unknown }>('select revision, sheet from sheet_revision where revision = any($1)', [[specRev, buildRev]])
+  const spec = rows.find((row) => row.revision === specRev)?.sheet as Sheets['spec'] | undefined
+  const build = rows.find((row) => row.revision === buildRev)?.sheet as Sheets['build'] | undefined
+  return spec && build ? { specRev, buildRev, spec, build } : undefined
+}
+
+export async function insertReturnSheet(db: Queryable, job: string, seq: number, sha256: string, document: unknown): Promise<void> {
+  await db.query('insert into return_sheet (job, seq, sha256, document) values ($1, $2, $3, $4) on conflict do nothing', [job, seq, sha256, JSON.stringify(document)])
+}

@@ -1,0 +1,62 @@
+import type { CatalogueAnswer, ListNumberAnswer, ListNumbersAnswer, MarketAnswer } from '@ekrond/contract/library'
+import type { Sheets } from '@ekrond/core/sheets'
+import type { Queryable } from '../db/pool.ts'
+
+export async function selectCandidates(db: Queryable): Promise<CatalogueAnswer> {
+  const { rows } = await db.query<CatalogueAnswer['candidates'][number]>(
+    `select list_number as id, model.maker, mark, weight, features from list_number join model using (model) order by list_number`,
+  )
+  return { candidates: rows }
+}
+
+export async function selectListNumbers(db: Queryable, { q, limit }: { q: string; limit: number }): Promise<ListNumbersAnswer> {
+  const { rows } = await db.query<ListNumbersAnswer['listNumbers'][number] & { total: number }>(
+    `select list_number as "listNumber", model.maker, model, model.name as "modelName", mark, count(*) over () as total
+       from list_number join model using (model)
+      where $1 = '' or concat_ws(' ', list_number, mark, model.maker, model.name) ilike '%' || $1 || '%'
+      order by model.maker, list_number
+      limit $2`,
+    [q.replace(/[\\%_]/g, (sign) => `\\${sign}`), limit],
+  )
+  return { listNumbers: rows.map(({ total: _, ...row }) => row), total: rows[0]?.total ?? 0 }
+}
+
+/** A list number with its newest sheets, in one query. */
+export async function selectListNumber(db: Queryable, listNumber: string): Promise<ListNumberAnswer | undefined> {
+  const { rows } = await db.query<Omit<ListNumberAnswer, 'sheets'> & { spec: Sheets['spec']; build: Sheets['build']; specRev: string; buildRev: string }>(
+    `select l.list_number as "listNumber", m.maker, l.model, m.name as "modelName", l.mark, l.features,
+            s.revision as "specRev", s.sheet as spec, b.revision as "buildRev", b.sheet as build
+       from list_number l
+       join model m using (model)
+       join lateral (select revision, sheet from sheet_revision where list_number = l.list_number and kind = 'spec' order by number desc limit 1) s on true
+       join lateral (select revision, sheet from sheet_revision where list_number = l.list_number and kind = 'build' order by number desc limit 1) b on true
+      where l.list_number = $1`,
+    [listNumber],
+  )
+  const row = rows[0]
+  if (!row) return undefined
+  const { spec, build, specRev, buildRev, ...rest } = row
+  return { ...rest, sheets: { specRev, buildRev, spec, build } }
+}
+
+/** Everything that could cover needs: kits, loose parts, shelf, and which list numbers use each part, in one query. */
+export async function selectMarket(db: Queryable): Promise<MarketAnswer> {
+  const { rows } = await db.query<MarketAnswer>(
+    `with newest as (
+       select distinct on (list_number) list_number, sheet from sheet_revision where kind = 'build' order by list_number, number desc
+     ), used as (
+       select position->>'part' as part, jsonb_agg(distinct list_number order by list_number) as used_by
+         from newest, jsonb_array_elements(sheet->'positions') as position
+        where position->>'part' is not null group by 1
+     )
+     select
+       coalesce((select jsonb_agg(jsonb_build_object('code', supplier, 'name', name, 'shippingMinor', shipping_minor) order by supplier) from supplier), '[]') as suppliers,
+       coalesce((select jsonb_agg(jsonb_build_object('code', kit, 'name', name, 'supplier', supplier, 'priceMinor', price_minor, 'leadDays', lead_days, 'stock', stock,
+         'holds', coalesce((select jsonb_agg(jsonb_build_object('part', part, 'quantity', quantity) order by part) from kit_hold h where h.kit = kit.kit), '[]')) order by kit) from kit), '[]') as kits,
+       coalesce((select jsonb_agg(jsonb_build_object('part', part, 'supplier', supplier, 'priceMinor', price_minor, 'leadDays', lead_days) order by part, supplier) from price), '[]') as singles,
+       coalesce((select jsonb_agg(jsonb_build_object('part', part, 'quantity', quantity) order by part) from shelf), '[]') as shelf,
+       coalesce((select jsonb_agg(jsonb_build_object('part', p.part, 'name', p.name, 'kind', p.kind, 'material', p.material, 'tell', p.tell, 'drawing', p.drawing,
+         'usedBy', coalesce(used.used_by, '[]')) order by p.part) from part p left join used using (part)), '[]') as parts`,
+  )
+  return rows[0]!
+}

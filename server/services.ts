@@ -1,0 +1,21 @@
+import type { ShopAnswer } from '@ekrond/contract/shop'
+import type { Clock } from './clock.ts'
+import type { Pool } from './db/pool.ts'
+import { appender, jobCache, type Appender, type JobCache } from './jobs/append.ts'
+import { selectShop } from './shop/shop.sql.ts'
+
+/** What the routes work with. */
+export interface Services {
+  pool: Pool
+  clock: Clock
+  cache: JobCache
+  appender: Appender
+  shop(): Promise<Pick<ShopAnswer, 'name' | 'place' | 'zone' | 'currency'>>
+  zone(): Promise<string>
+}
+
+export function openServices(pool: Pool, clock: Clock): Services {
+  const cache = jobCache()
+  const shop = () => selectShop(pool)
+  return { pool, clock, cache, appender: appender(pool, cache, clock), shop, zone: async () => (await shop()).zone }
+}

@@ -1,0 +1,64 @@
+// The production build: pages by Vite, precompressed; the server as one bundle. Skipped where nothing changed.
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { extname, join, relative } from 'node:path'
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
+import { root, run, say } from './install.mjs'
+
+const SOURCES = ['core', 'contract', 'server', 'web', 'demo', 'tools/build.mjs', 'package-lock.json']
+const out = join(root, 'build')
+
+export async function ensureBuild() {
+  const hash = sourceHash()
+  const stamp = join(out, 'stamp')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
+  say('building …')
+  rmSync(out, { recursive: true, force: true })
+  mkdirSync(out, { recursive: true })
+  run(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn'])
+  precompress(join(out, 'web'))
+  await bundleServer()
+  writeFileSync(stamp, hash)
+}
+
+async function bundleServer() {
+  const esbuild = await import('esbuild')
+  await esbuild.build({
+    entryPoints: [join(root, 'server/main.ts')],
+    outfile: join(out, 'server.mjs'),
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: true,
+    // Our own packages go in, everything from the registry stays where it is.
+    plugins: [{ name: 'registry-stays-outside', setup: (build) => build.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@ekrond/') || path.startsWith('/') ? undefined : { path, external: true })) }],
+    logLevel: 'warning',
+  })
+}
+
+function precompress(folder) {
+  for (const file of walk(folder)) {
+    if (!['.js', '.css', '.html', '.svg', '.json'].includes(extname(file))) continue
+    const bytes = readFileSync(file)
+    if (bytes.length < 1024) continue
+    writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }))
+    writeFileSync(`${file}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }))
+  }
+}
+
+function sourceHash() {
+  const hash = createHash('sha256')
+  for (const source of SOURCES)
+    for (const file of walk(join(root, source)).sort()) {
+      if (/node_modules|\.test\.tsx?$/.test(file)) continue
+      hash.update(relative(root, file)).update(readFileSync(file))
+    }
+  return hash.digest('hex')
+}
+
+function walk(path) {
+  if (!existsSync(path)) return []
+  if (!statSync(path).isDirectory()) return [path]
+  return readdirSync(path, { withFileTypes: true }).flatMap((entry) => (entry.name === 'node_modules' ? [] : walk(join(path, entry.name))))
+}

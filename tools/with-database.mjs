@@ -1,0 +1,21 @@
+// Runs one of our TypeScript commands against the shop's database: node tools/with-database.mjs server/cli/rebuild.ts
+import { spawnSync } from 'node:child_process'
+import { join } from 'node:path'
+import { ensureDebian, ensurePackages, root } from './install.mjs'
+
+ensurePackages()
+let url = process.env.EKROND_DATABASE_URL
+let postgres
+if (!url) {
+  ensureDebian(['postgres'])
+  const { defaultDataFolder, startPostgres } = await import('./postgres.mjs')
+  postgres = await startPostgres(defaultDataFolder())
+  url = postgres.url
+}
+const done = spawnSync(process.execPath, [join(root, 'node_modules/tsx/dist/cli.mjs'), ...process.argv.slice(2)], {
+  cwd: root,
+  stdio: 'inherit',
+  env: { ...process.env, EKROND_DATABASE_URL: url, EKROND_ROOT: root },
+})
+if (postgres && !postgres.adopted) await postgres.stop()
+process.exit(done.status ?? 1)
