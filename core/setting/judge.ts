@@ -114,7 +114,7 @@ const floatHeight: Saying = (setting, value, context, standing) => {
   if (isRefusal(wanted)) return wanted
   const low = now.belowFace - wanted.belowFace
   const late = low < 0
-  const level = `fuel would stand ${figure(Math.abs(low))} mm ${late ? 'above' : 'below'} its mark.`
+  const level = `fuel would stand ${figure(Math.abs(low), 1)} mm ${late ? 'above' : 'below'} its mark.`
   const holds = now.holds ? `holds up to ${figure(now.maxPressure, 0)} kPa` : `cannot shut against ${figure(conditions.pressureKpa)} kPa`
   const facts = [`in use ${figure(now.belowFace)} below the face, wants ${figure(wanted.belowFace)}`, holds]
   const remedy = floatRemedy(setting, value, standing.target, context)

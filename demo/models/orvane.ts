@@ -31,7 +31,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         datum: 'cover mark against the long housing mark', hold: 'Read the cover’s mark against the long mark on the housing before a screw is loosened.', held: 'upright', source: 'factory sheet', ground: 'sheet 44, page 2', asFoundAt: 'outside', set: true,
       },
       {
-        code: 'pump.hole', place: 'none', name: 'Pump link hole', short: 'Pump hole', quantity: 'count', unit: 'mm', asWritten: '2', target: 2, lo: 2, hi: 2,
+        code: 'pump.hole', place: 'none', name: 'Pump link hole', short: 'Link hole', quantity: 'count', unit: 'mm', asWritten: '2', target: 2, lo: 2, hi: 2,
         datum: 'counted from the outer hole', hold: 'Which hole of the throttle lever is the pump link in? Count from the outer one.', held: 'upright', source: 'factory sheet', ground: 'sheet 44, page 2', asFoundAt: 'outside', set: false,
       },
       {
@@ -47,7 +47,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         datum: 'cover face, gasket off, to the toe', hold: 'Cover upright in the hand, float hanging free. Rule from the face down to the toe.', held: 'upright', source: 'factory sheet', ground: 'sheet 44, page 1', asFoundAt: 'cover', set: true,
       },
       {
-        code: 'pump.stem', place: 'none', name: 'Pump stem', short: 'Pump stem', quantity: 'length', unit: 'mm', asWritten: '9.5 ±0.4', target: 9.5, lo: 9.1, hi: 9.9,
+        code: 'pump.stem', place: 'none', name: 'Pump stem', short: 'Stem', quantity: 'length', unit: 'mm', asWritten: '9.5 ±0.4', target: 9.5, lo: 9.1, hi: 9.9,
         datum: 'cover face to the top of the stem, throttle shut', hold: 'Throttle shut, idle screw backed off, link in its hole. Caliper depth rod from the cover face to the top of the stem.', held: 'upright', source: 'factory sheet', ground: 'sheet 44, page 2', asFoundAt: 'cover', set: true,
       },
     ],

@@ -1,0 +1,31 @@
+import type { Problem } from '@ekrond/contract/problem'
+
+/** What the server said no to, with its sentence; or that it could not be reached. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    sentence: string,
+    readonly field?: string,
+  ) {
+    super(sentence)
+  }
+  /** Worth sending again by itself: the network, or the server's own trouble. */
+  get passing(): boolean {
+    return this.status === 0 || this.status >= 500 || this.status === 429
+  }
+}
+
+export async function call<T>(path: string, init?: RequestInit): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(path, init)
+  } catch {
+    throw new ApiError(0, 'The server is away. What you type is kept here and goes out when it is back.')
+  }
+  if (response.ok) return (await response.json()) as T
+  const problem = (await response.json().catch(() => null)) as Problem | null
+  throw new ApiError(response.status, problem?.detail ?? `The server answered ${response.status}.`, problem?.field)
+}
+
+export const post = <T>(path: string, body: unknown): Promise<T> =>
+  call<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })

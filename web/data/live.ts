@@ -1,0 +1,78 @@
+import type { EntriesAnswer, JobAnswer } from '@ekrond/contract/jobs'
+import type { QueryClient } from '@tanstack/react-query'
+import { call } from './api'
+import { lead, onSettled } from './queue'
+
+interface Told {
+  job: string
+  seq: number
+}
+
+/**
+ * One window, elected by a lock, sends the queue and holds the one event stream; the others hear from it. A told `{job, seq}`
+ * makes each window fetch what it lacks of the jobs that it shows.
+ */
+export function startLive(client: QueryClient): () => void {
+  const channel = new BroadcastChannel('ekrond-live')
+  const stop = new AbortController()
+  channel.onmessage = (event: MessageEvent<Told | 'resync'>) => hear(event.data)
+  onSettled((job) => catchUp(client, job))
+
+  navigator.locks
+    .request('ekrond-leader', { signal: stop.signal }, () => {
+      lead()
+      const events = new EventSource('/api/events')
+      events.addEventListener('entry', (event) => tell(JSON.parse(String(event.data)) as Told))
+      events.addEventListener('resync', () => tell('resync'))
+      let opened = false
+      events.addEventListener('open', () => {
+        if (opened) tell('resync')
+        opened = true
+        lead()
+      })
+      return new Promise<void>((resolve) => {
+        stop.signal.addEventListener('abort', () => {
+          events.close()
+          resolve()
+        })
+      })
+    })
+    .catch(() => undefined)
+
+  return () => {
+    stop.abort()
+    channel.close()
+  }
+
+  function tell(what: Told | 'resync') {
+    channel.postMessage(what)
+    hear(what)
+  }
+  function hear(what: Told | 'resync') {
+    void client.invalidateQueries({ queryKey: ['jobs'] })
+    if (what === 'resync') void client.invalidateQueries({ queryKey: ['job'] })
+    else void catchUp(client, what.job)
+  }
+}
+
+/** Fetches the entries that a shown job lacks; the sheets come along anew where the identification changed. */
+async function catchUp(client: QueryClient, job: string): Promise<void> {
+  for (const [key, known] of client.getQueriesData<JobAnswer>({ queryKey: ['job'] })) {
+    if (known ? known.job !== job : key[1] !== job) continue
+    if (!known) {
+      await client.invalidateQueries({ queryKey: key })
+      continue
+    }
+    try {
+      const { entries } = await call<EntriesAnswer>(`/api/jobs/${job}/entries?after=${known.seq}`)
+      if (entries.some((entry) => entry.kind === 'ident.chosen' || entry.kind === 'entry.struck')) await client.invalidateQueries({ queryKey: key })
+      else
+        client.setQueryData<JobAnswer>(key, (now) => {
+          const fresh = entries.filter((entry) => entry.seq > (now?.seq ?? 0))
+          return now && fresh.length ? { ...now, entries: [...now.entries, ...fresh], seq: fresh.at(-1)!.seq } : now
+        })
+    } catch {
+      await client.invalidateQueries({ queryKey: key })
+    }
+  }
+}

@@ -1,0 +1,241 @@
+import type { JobRow } from '@ekrond/contract/jobs'
+import { readNumber, stations, type StationState } from '@ekrond/core/job'
+import { useRef, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { Search } from 'lucide-react'
+import { useJobs, useShop } from '../data/job'
+import { usePerson } from '../data/person'
+import { sayDate } from '../shell/dates'
+import { Page } from '../shell/Page'
+import { AskPerson } from '../shell/Person'
+import { StateShape, STATE_WORDS } from '../shell/StateShape'
+import { figures, narrow } from '../theme/global'
+import { Choice, Key, MainButton } from '../ui'
+import { useKeys } from '../ui/keys'
+
+const Find = styled.label`
+  flex: 1;
+  & > input { flex: 1; border: 0; background: none; min-height: 44px; font-size: 17px; min-width: 0; }
+  & > input:focus { outline: none; }
+  &:focus-within { box-shadow: inset 0 -3px 0 var(--blue); }
+`
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  min-height: 100%;
+  @media (max-width: 999px) { grid-template-columns: minmax(0, 1fr); }
+`
+
+const Lane = styled.section`
+  display: grid;
+  grid-template-columns: 118px minmax(0, 1fr);
+  border-bottom: 1px solid var(--rule);
+  min-height: 66px;
+  & > h2 { font: 500 18px/1.2 ${narrow}; padding: 22px 8px 0 22px; }
+  & > ul { display: flex; flex-wrap: wrap; gap: 10px 14px; padding: 11px 16px 11px 0; }
+  @media (max-width: 600px) { grid-template-columns: 1fr; & > h2 { padding: 10px 16px 0; } & > ul { padding: 8px 16px 12px; } }
+`
+
+/** A bench tag: cut corners and a hole, as it hangs on its hook. */
+const Tag = styled(Link)<{ $late: boolean; $waits: boolean }>`
+  position: relative;
+  display: grid;
+  grid-template-columns: auto 1fr;
+  column-gap: 10px;
+  width: 236px;
+  min-height: 46px;
+  padding: 4px 10px 4px 34px;
+  text-decoration: none;
+  color: ${({ $late }) => ($late ? 'var(--red)' : 'var(--ink)')};
+  border: 2px ${({ $waits }) => ($waits ? 'dashed' : 'solid')} currentColor;
+  border-left: 0;
+  & > svg.corner { position: absolute; left: -1px; top: -2px; height: calc(100% + 4px); width: 14px; overflow: visible; }
+  margin-left: 13px;
+  & > b { font: 600 18px/1.25 ${figures}; letter-spacing: -0.03em; }
+  & > i { font-style: normal; text-align: right; font: 500 15px/1.5 ${narrow}; }
+  & > span { grid-column: 1 / -1; font: 500 15px/1.25 ${narrow}; }
+  & > span + span { color: ${({ $late }) => ($late ? 'inherit' : 'var(--pencil)')}; }
+`
+
+const Aside = styled.aside`
+  border-left: 1px solid var(--ink);
+  padding: 16px 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  & h2 { font: 600 15px/1.3 ${narrow}; color: var(--pencil); margin-top: 12px; }
+  & h2:first-child { margin-top: 0; }
+  & a { display: grid; grid-template-columns: 58px 1fr; padding: 7px 0; border-bottom: 1px solid var(--rule); text-decoration: none; }
+  & a > b { font: 600 17px/1.3 ${figures}; letter-spacing: -0.03em; }
+  & a > span { font-weight: 600; line-height: 1.3; }
+  & a > span > small { display: block; font-size: 15px; font-weight: 400; color: var(--pencil); }
+  & .late > b, & .late > span { color: var(--red); }
+  @media (max-width: 999px) { border-left: 0; border-top: 2px solid var(--ink); }
+`
+
+const Counts = styled.dl`
+  margin-top: auto;
+  border: 1px solid var(--ink);
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  text-align: center;
+  & > div { padding: 8px 4px; border-right: 1px solid var(--rule); display: flex; flex-direction: column-reverse; }
+  & > div:last-child { border-right: 0; }
+  & dd { font: 400 26px/1.2 ${figures}; }
+  & dt { font: 600 14px/1.3 ${narrow}; color: var(--pencil); }
+`
+
+/** Every job where it hangs: by station, the earliest promise first. */
+export default function Rack() {
+  const navigate = useNavigate()
+  const [q, setQ] = useState('')
+  const [all, setAll] = useState(false)
+  const [wrong, setWrong] = useState('')
+  const shop = useShop()
+  const { person } = usePerson()
+  const jobs = useJobs(q, all ? 'all' : 'open')
+  const find = useRef<HTMLInputElement>(null)
+  useKeys({ n: () => void navigate('/receive'), '/': () => find.current?.focus(), l: () => void navigate('/library') })
+
+  const rows = jobs.data?.jobs ?? []
+  const late = rows.filter((row) => row.late)
+  const waits = rows.filter((row) => row.stationState === 'waits')
+  const ready = rows.filter((row) => row.station === 'return' && row.status === 'open')
+  const mine = rows.filter((row) => row.lastBy === person && row.status === 'open' && row.stationState !== 'waits').slice(0, 3)
+
+  const go = () => {
+    const read = readNumber(q)
+    if (read && !read.letterFits) return setWrong(`${q.trim()}: the check letter does not belong to that number. Read the label again.`)
+    const only = rows.length === 1 ? rows[0] : rows.find((row) => row.number === read?.number)
+    if (only) void navigate(`/jobs/${only.number}`)
+  }
+  return (
+    <Page
+      title="rack"
+      head={
+        <>
+          <Find>
+            <Search size={20} aria-hidden />
+            <input
+              ref={find}
+              aria-label="Find a job"
+              placeholder="Job, list number, customer, or scan a label"
+              value={q}
+              onChange={(event) => {
+                setWrong('')
+                setQ(event.target.value)
+              }}
+              onKeyDown={(event) => event.key === 'Enter' && go()}
+            />
+            <Key>/</Key>
+          </Find>
+          <span style={{ fontWeight: 500 }}>{jobs.data ? sayDate(jobs.data.today) : ''}</span>
+          <MainButton style={{ minHeight: 50, border: 0, borderRadius: 0 }} onPress={() => void navigate('/receive')}>
+            Receive one <Key>N</Key>
+          </MainButton>
+        </>
+      }
+    >
+      <Columns>
+        <div>
+          {wrong && (
+            <p role="alert" style={{ color: 'var(--red)', padding: '14px 22px', fontWeight: 500 }}>
+              {wrong}
+            </p>
+          )}
+          {jobs.isError && (
+            <p role="alert" style={{ color: 'var(--red)', padding: '14px 22px', fontWeight: 500 }}>
+              {jobs.error.message}
+            </p>
+          )}
+          {jobs.isPending && <p style={{ padding: 22 }}>Fetching the rack …</p>}
+          {jobs.data && rows.length === 0 && (
+            <div style={{ padding: '28px 22px' }}>
+              <p style={{ fontSize: 20, fontWeight: 600 }}>{q ? `Nothing here answers to “${q}”.` : 'The rack is empty.'}</p>
+              <p style={{ marginTop: 6 }}>{q ? 'Try part of the customer’s name or of the list number.' : 'Take the first one in: press N.'}</p>
+            </div>
+          )}
+          {rows.length > 0 &&
+            stations.map(({ name, title }) => {
+              const here = rows.filter((row) => row.station === name)
+              return (
+                <Lane key={name} aria-label={`${title}: ${here.length}`}>
+                  <h2>{title}</h2>
+                  <ul>
+                    {here.map((row) => (
+                      <li key={row.job}>
+                        <JobTag row={row} />
+                      </li>
+                    ))}
+                  </ul>
+                </Lane>
+              )
+            })}
+        </div>
+        <Aside aria-label="What matters this morning">
+          <h2>Late, as things stand</h2>
+          {late.length === 0 && <p>Nothing.</p>}
+          {late.map((row) => (
+            <Link key={row.job} to={`/jobs/${row.number}`} className="late">
+              <b>{row.number}</b>
+              <span>
+                {row.equipment}
+                <small>{row.arrives && row.arrives > row.promise ? `parts come ${sayDate(row.arrives)}, promised ${sayDate(row.promise)}` : `was promised ${sayDate(row.promise)}`}</small>
+              </span>
+            </Link>
+          ))}
+          {mine.length > 0 && <h2>Next for {person}</h2>}
+          {mine.map((row) => (
+            <Link key={row.job} to={`/jobs/${row.number}`}>
+              <b>{row.number}</b>
+              <span>
+                {row.equipment}
+                <small>{row.line}</small>
+              </span>
+            </Link>
+          ))}
+          <div style={{ marginTop: 14 }}>
+            <Choice $on={all} onPress={() => setAll(!all)} aria-pressed={all}>
+              Show returned and closed too
+            </Choice>
+          </div>
+          <Counts>
+            <div>
+              <dt>shown</dt>
+              <dd>{jobs.data?.total ?? 0}</dd>
+            </div>
+            <div>
+              <dt>wait</dt>
+              <dd>{waits.length}</dd>
+            </div>
+            <div>
+              <dt>ready</dt>
+              <dd>{ready.length}</dd>
+            </div>
+          </Counts>
+        </Aside>
+      </Columns>
+      {shop.data && <AskPerson shop={shop.data} open={person === null && shop.data.people.length > 0} />}
+    </Page>
+  )
+}
+
+function JobTag({ row }: { row: JobRow }) {
+  const state = row.stationState as StationState
+  return (
+    <Tag to={`/jobs/${row.number}`} $late={row.late} $waits={state === 'waits'} aria-label={`${row.number}, ${row.customer}, ${row.equipment}: ${row.line}; promised ${sayDate(row.promise)}${row.late ? ', late' : ''}; ${STATE_WORDS[state]}`}>
+      <svg className="corner" viewBox="0 0 14 50" preserveAspectRatio="none" aria-hidden>
+        <path d="M14 1 H2 L-11 13 V37 L2 49 H14" fill="var(--paper)" stroke="currentColor" strokeWidth="2" strokeDasharray={state === 'waits' ? '5 4' : undefined} vectorEffect="non-scaling-stroke" />
+        <circle cx="4" cy="25" r="4" fill="none" stroke="currentColor" strokeWidth="1.5" />
+      </svg>
+      <b>{row.number}</b>
+      <i>{row.status === 'open' ? sayDate(row.promise) : row.status}</i>
+      <span>
+        {row.equipment} <StateShape state={state} />
+      </span>
+      <span>{row.line}</span>
+    </Tag>
+  )
+}

@@ -1,0 +1,22 @@
+import type { RouteObject } from 'react-router'
+import { ErrorPage } from './shell/ErrorPage'
+
+const page = (load: () => Promise<{ default: React.ComponentType }>) => async () => ({ Component: (await load()).default })
+
+/** Every screen by its address; each loads its own code. */
+export const routes: RouteObject[] = [
+  {
+    path: '/',
+    ErrorBoundary: ErrorPage,
+    HydrateFallback: () => null,
+    children: [
+      { index: true, lazy: page(() => import('./rack/Rack')) },
+      { path: 'receive', lazy: page(() => import('./stations/receive/NewJob')) },
+      { path: 'jobs/:number/history', lazy: page(() => import('./rack/History')) },
+      { path: 'jobs/:number/:station?', lazy: page(() => import('./stations/JobPage')) },
+      { path: 'library', lazy: page(() => import('./library/Library')) },
+      { path: 'library/:listNumber', lazy: page(() => import('./library/ListNumberPage')) },
+      { path: '*', Component: ErrorPage },
+    ],
+  },
+]

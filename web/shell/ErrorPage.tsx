@@ -1,0 +1,21 @@
+import { Link, useRouteError } from 'react-router'
+import { Page } from './Page'
+
+/** What is said when there is nothing at an address, or a screen failed. */
+export function ErrorPage() {
+  const error = useRouteError()
+  const failed = error instanceof Error
+  return (
+    <Page title="">
+      <div style={{ padding: '40px 48px', maxWidth: 640 }}>
+        <h2>{failed ? 'This screen failed.' : 'There is nothing at this address.'}</h2>
+        <p style={{ marginTop: 10 }}>
+          {failed ? `Nothing that you entered is lost. Load the page again; if it fails again, say this to whoever looks after Ekrond: ${error.message}` : 'A job is at its number, a list number in the library.'}
+        </p>
+        <p style={{ marginTop: 18 }}>
+          <Link to="/">Back to the rack</Link>
+        </p>
+      </div>
+    </Page>
+  )
+}

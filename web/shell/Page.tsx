@@ -1,0 +1,59 @@
+import type { ReactNode } from 'react'
+import { Link } from 'react-router'
+import styled from 'styled-components'
+import { useShop } from '../data/job'
+import { usePerson } from '../data/person'
+import { useSheetTheme } from '../theme/sheet'
+import { narrow } from '../theme/global'
+import { QuietButton } from '../ui'
+import { Frame } from './frame'
+
+const Head = styled.header`
+  display: flex;
+  align-items: stretch;
+  border-bottom: 2px solid var(--ink);
+  & > * { border-right: 1px solid var(--rule); padding: 0 18px; display: flex; align-items: center; gap: 12px; min-height: 50px; }
+  & > *:last-child { border-right: 0; }
+  & h1 { font: 600 20px/1 ${narrow}; }
+  & h1 + span { color: var(--pencil); font: 400 18px/1 ${narrow}; }
+  @media (max-width: 999px) { flex-wrap: wrap; }
+  @media print { border-bottom: 0; }
+`
+
+const Body = styled.div`
+  overflow: auto;
+  min-height: 0;
+  grid-row: 2 / 4;
+`
+
+/** A sheet that belongs to no job: the rack, the library. */
+export function Page({ title, head, children }: { title: string; head?: ReactNode; children: ReactNode }) {
+  const shop = useShop().data
+  const [theme, toggle] = useSheetTheme()
+  const { person } = usePerson()
+  return (
+    <Frame>
+      <div>
+        <Head>
+          <Link to="/" style={{ textDecoration: 'none' }}>
+            <h1>{shop?.name.replace(/ Carburetor Works$/, '') ?? 'Ekrond'}</h1>
+            <span>{title}</span>
+          </Link>
+          {head}
+          <div style={{ borderRight: 0 }}>
+            {title !== 'library' && (
+              <Link to="/library" style={{ textUnderlineOffset: 4 }}>
+                Library
+              </Link>
+            )}
+            <QuietButton onPress={toggle} aria-label={`Switch to ${theme === 'light' ? 'blueprint' : 'paper'}`}>
+              {theme === 'light' ? 'Blueprint' : 'Paper'}
+            </QuietButton>
+            {person && <span style={{ color: 'var(--pencil)', fontSize: 15 }}>{person}</span>}
+          </div>
+        </Head>
+        <Body>{children}</Body>
+      </div>
+    </Frame>
+  )
+}

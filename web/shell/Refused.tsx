@@ -1,0 +1,46 @@
+import { sentenceOf, kinds, type StationName } from '@ekrond/core/job'
+import { Dialog, Heading, Modal } from 'react-aria-components'
+import { useNavigate } from 'react-router'
+import { dropRefused } from '../data/queue'
+import { store, type Queued } from '../data/store'
+import { Button, ErrorLine } from '../ui'
+import { Overlay } from './Person'
+
+/** Entries that the server did not take: each with its reason and its text, to be put right or dropped. */
+export function Refused({ items, base, open, onClose }: { items: readonly Queued[]; base: string; open: boolean; onClose: () => void }) {
+  const navigate = useNavigate()
+  const putRight = async (item: Queued) => {
+    const data = item.entry.data as { raw?: string; text?: string; code?: string; place?: string; position?: string }
+    const station = (kinds.get(item.entry.kind)?.station ?? 'receive') as StationName
+    const typed = data.raw ?? data.text
+    // The text goes back to the field that it came from.
+    if (typed) await (await store()).put('drafts', typed, draftKey(item.job, station, data.code ?? data.position ?? data.place ?? '', data.place))
+    await dropRefused(item.id)
+    onClose()
+    void navigate(`${base}/${station}`)
+  }
+  return (
+    <Overlay isOpen={open} isDismissable onOpenChange={(now) => !now && onClose()}>
+      <Modal>
+        <Dialog style={{ outline: 'none' }}>
+          <Heading slot="title">Not taken by the server</Heading>
+          <ul style={{ display: 'grid', gap: 18 }}>
+            {items.map((item) => (
+              <li key={item.id} style={{ borderTop: '1px solid var(--rule)', paddingTop: 12 }}>
+                <p style={{ fontWeight: 600 }}>{sentenceOf(item.entry)}</p>
+                <ErrorLine>{item.refused?.sentence}</ErrorLine>
+                <div style={{ display: 'flex', gap: 10, marginTop: 10 }}>
+                  <Button onPress={() => void putRight(item)}>Put it right</Button>
+                  <Button onPress={() => void dropRefused(item.id)}>Drop it</Button>
+                </div>
+              </li>
+            ))}
+          </ul>
+        </Dialog>
+      </Modal>
+    </Overlay>
+  )
+}
+
+/** Where the text of a field is kept while it is typed. */
+export const draftKey = (job: string, station: string, code: string, place?: string): string => `${job}/${station}/${code}${place && place !== code ? `/${place}` : ''}`

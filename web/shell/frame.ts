@@ -1,0 +1,157 @@
+import styled from 'styled-components'
+import { figures, narrow } from '../theme/global'
+
+const NARROW = '@media (max-width: 999px)'
+
+/** The drawing's border: everything stands inside it, always in the same place. */
+export const Frame = styled.div`
+  height: 100vh;
+  min-height: 680px;
+  padding: 10px;
+  & > div {
+    height: 100%;
+    border: 2px solid var(--ink);
+    background: var(--paper);
+    display: grid;
+    grid-template-rows: 52px minmax(0, 1fr) 122px;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  ${NARROW} {
+    height: auto;
+    padding: 0;
+    & > div { grid-template-rows: auto auto auto; border-width: 0; }
+  }
+  @media print { height: auto; padding: 0; & > div { display: block; border: 0; } }
+`
+
+export const Zones = styled.nav`
+  display: flex;
+  border-bottom: 2px solid var(--ink);
+  ${NARROW} { overflow-x: auto; position: sticky; top: 0; background: var(--paper); z-index: 1; }
+  @media print { display: none; }
+`
+
+export const Zone = styled.a<{ $here: boolean }>`
+  flex: 1 1 0;
+  min-width: 112px;
+  min-height: 50px;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 0 10px;
+  border-right: 1px solid var(--rule);
+  text-decoration: none;
+  font: 600 16px/1 ${narrow};
+  background: ${({ $here }) => ($here ? 'var(--ink)' : 'transparent')};
+  color: ${({ $here }) => ($here ? 'var(--onInk)' : 'var(--ink)')};
+  &:last-child { border-right: 0; }
+  & > span:last-child { margin-left: auto; font: 400 14px ${figures}; opacity: 0.8; }
+  &:focus-visible { outline-offset: -4px; }
+`
+
+/** Drawing on the left, the one thing asked on the right. */
+export const Main = styled.main<{ $ask?: number }>`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) ${({ $ask }) => $ask ?? 460}px;
+  min-height: 0;
+  ${NARROW} { display: flex; flex-direction: column-reverse; }
+  @media print { display: block; }
+`
+
+export const Board = styled.section`
+  position: relative;
+  padding: 16px 20px 12px 24px;
+  min-width: 0;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  ${NARROW} { min-height: 420px; padding: 14px 16px; }
+`
+
+export const BoardTitle = styled.header`
+  display: flex;
+  align-items: flex-start;
+  gap: 16px;
+  & h1 { font: 500 20px/1.3 ${narrow}; }
+  & p { font: 400 15px/1.3 ${narrow}; color: var(--pencil); }
+  & > div:last-child:not(:first-child) { margin-left: auto; }
+`
+
+export const BoardDrawing = styled.div`
+  flex: 1;
+  min-height: 0;
+  ${NARROW} { min-height: 360px; }
+`
+
+export const Ask = styled.section`
+  border-left: 1px solid var(--ink);
+  padding: 18px 24px 16px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+  overflow-y: auto;
+  & h2 { font-size: 24px; font-weight: 600; line-height: 1.2; }
+  ${NARROW} { border-left: 0; border-bottom: 2px solid var(--ink); padding: 16px; }
+`
+
+export const AskFoot = styled.div`
+  margin-top: auto;
+  padding-top: 8px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  & > button:first-child { flex: 1 1 auto; }
+`
+
+export const Foot = styled.footer`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 520px;
+  border-top: 2px solid var(--ink);
+  min-height: 0;
+  ${NARROW} { grid-template-columns: minmax(0, 1fr); }
+  @media print { display: none; }
+`
+
+export const Strip = styled.div`
+  overflow-x: auto;
+  overflow-y: hidden;
+  display: flex;
+  min-width: 0;
+`
+
+export const StripCell = styled.div<{ $here?: boolean }>`
+  flex: 1 1 0;
+  min-width: 70px;
+  padding: 8px 6px 6px;
+  border-right: 1px solid var(--rule);
+  border-top: 4px solid ${({ $here }) => ($here ? 'var(--blue)' : 'transparent')};
+  background: ${({ $here }) => ($here ? 'var(--tint)' : 'transparent')};
+  font-size: 15px;
+  line-height: 1.4;
+  overflow: hidden;
+  & > b { display: block; font-weight: 600; overflow-wrap: anywhere; }
+`
+
+export const TitleBlock = styled.dl`
+  border-left: 2px solid var(--ink);
+  display: grid;
+  grid-template-columns: 1fr 1.1fr 1.1fr;
+  grid-template-rows: 1fr 1fr;
+  ${NARROW} { border-left: 0; border-top: 2px solid var(--ink); }
+  & > div { padding: 6px 12px; border-right: 1px solid var(--rule); min-width: 0; }
+  & > div:nth-child(3n) { border-right: 0; }
+  & > div:nth-child(-n + 3) { border-bottom: 1px solid var(--rule); }
+  & dt { font: 600 14px/1.3 ${narrow}; color: var(--pencil); }
+  & dd { font-size: 17px; font-weight: 600; line-height: 1.2; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
+  & dd.number { font: 600 19px/1.2 ${figures}; letter-spacing: -0.03em; }
+`
+
+export const AskHead = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  margin: -8px 0 -8px;
+  min-height: 44px;
+  & > :first-child { flex: 1; }
+`

@@ -1,0 +1,34 @@
+import { bodyOf, type JobState } from '@ekrond/core/job'
+import { useNavigate } from 'react-router'
+import type { OpenJob } from '../data/job'
+import { Main, Board, BoardTitle, Ask } from '../shell/frame'
+import { MainButton, Key } from '../ui'
+
+/** What a station says that works to a sheet where there is none yet, with the first step. */
+export function NotIdentified({ open, what, state }: { open: OpenJob; what: string; state: JobState }) {
+  const navigate = useNavigate()
+  const loading = bodyOf(state).ident !== null
+  return (
+    <Main>
+      <Board>
+        <BoardTitle>
+          <div>
+            <h1>{loading ? 'Fetching its sheets …' : `Nothing to ${what} yet`}</h1>
+            <p>{loading ? 'they come from the library' : 'parts, values and drawings come from its list number’s sheets'}</p>
+          </div>
+        </BoardTitle>
+      </Board>
+      <Ask>
+        {!loading && (
+          <>
+            <h2>Identify it first.</h2>
+            <p>Read what stands on the castings, measure a bore, and choose its list number.</p>
+            <MainButton autoFocus onPress={() => void navigate(`/jobs/${open.number ?? open.job}/identify`)}>
+              Go and identify <Key>2</Key>
+            </MainButton>
+          </>
+        )}
+      </Ask>
+    </Main>
+  )
+}

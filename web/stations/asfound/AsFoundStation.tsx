@@ -1,0 +1,183 @@
+import { draftAsFound } from '@ekrond/core/drafts'
+import { bodyOf, standings, teardownUnlocked, type DataOf } from '@ekrond/core/job'
+import { showTurns } from '@ekrond/core/measure'
+import { isRefusal } from '@ekrond/core/refusal'
+import { settingKey } from '@ekrond/core/sheets'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { useDraft } from '../../data/draft'
+import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { JobSheet } from '../../shell/JobSheet'
+import { draftKey } from '../../shell/Refused'
+import { SettingsStrip } from '../../shell/SettingsStrip'
+import { Answer, Choice, ErrorLine, FieldInput, Fraction, Key, Label, MainButton, QuietButton } from '../../ui'
+import { ReadingField } from '../../ui/Field'
+import { useKeys } from '../../ui/keys'
+import { NotIdentified } from '../NotIdentified'
+import type { StationProps } from '../props'
+import { EngineSide } from './EngineSide'
+
+/** Before anything moves: what it came in with. */
+export default function AsFoundStation({ open }: StationProps) {
+  const { state, sheets } = open
+  const navigate = useNavigate()
+  const body = bodyOf(state)
+  const outside = sheets?.spec.settings.filter((setting) => setting.asFoundAt === 'outside') ?? []
+  const isDone = (key: string) => key in body.asFound || key in body.asFoundSkipped
+  const [index, setIndex] = useState(() => Math.max(0, outside.findIndex((setting) => !isDone(settingKey(setting)))))
+  const setting = outside[index]
+  const key = setting ? settingKey(setting) : ''
+  const [text, setText] = useDraft(draftKey(open.job, 'asfound', setting?.code ?? '', setting?.place))
+  const [to, setTo] = useState<'seat' | 'free'>('seat')
+  const [skipping, setSkipping] = useState<null | 'this' | 'all'>(null)
+  const [why, setWhy] = useState('')
+  const [wrong, setWrong] = useState('')
+
+  const noted = body.asFound[key]
+  const turns = setting?.quantity === 'turns'
+  const count = turns && text !== '' ? Number(text) : 0
+  const next = () => {
+    setWrong('')
+    setSkipping(null)
+    const after = outside.findIndex((other, i) => i > index && !isDone(settingKey(other)))
+    const any = outside.findIndex((other) => !isDone(settingKey(other)) && settingKey(other) !== key)
+    const to = after >= 0 ? after : any
+    if (to >= 0) setIndex(to)
+    else void navigate(`/jobs/${open.number ?? open.job}/teardown`)
+  }
+  const log = () => {
+    if (!setting || !sheets) return
+    if (skipping) {
+      const no = skipping === 'all' ? open.add('teardown.unlocked', { why }) : open.add('asfound.skipped', { code: setting.code, place: setting.place, why })
+      if (no) return setWrong(no.sentence)
+      setWhy('')
+      if (skipping === 'all') void navigate(`/jobs/${open.number ?? open.job}/teardown`)
+      else next()
+      return
+    }
+    if (text === '' && noted) return next()
+    if (text === '') return setWrong(turns ? 'Count first: one tap for each part of a turn. If it stood seated, tap once and lower it again.' : 'Type what you see, or skip it with a reason.')
+    const draft = draftAsFound(setting, turns ? showTurns(count) : text, turns ? to : null, sheets, state)
+    if (isRefusal(draft)) return setWrong(draft.refused.why)
+    const standing = standings(state.log)
+    const before = state.log.findLast((entry) => entry.kind === 'asfound.noted' && standing.get(entry.id) === 'alive' && `${(entry.data as DataOf['asfound.noted']).code}/${(entry.data as DataOf['asfound.noted']).place}` === key)
+    const no = open.add('asfound.noted', draft.data, before ? { corrects: before.id } : {})
+    if (no) return setWrong(no.sentence)
+    setWrong('')
+    setText('')
+  }
+  const tap = (eighths: number) => {
+    setWrong('')
+    setText(String(Math.max(0, count + eighths)))
+  }
+  useKeys({ Enter: log, k: () => setSkipping('this'), ArrowDown: () => setIndex((n) => Math.min(outside.length - 1, n + 1)), ArrowUp: () => setIndex((n) => Math.max(0, n - 1)) })
+
+  if (!sheets || !setting)
+    return (
+      <JobSheet open={open} station="asfound" strip={null}>
+        <NotIdentified open={open} what="note" state={state} />
+      </JobSheet>
+    )
+  return (
+    <JobSheet open={open} station="asfound" strip={<SettingsStrip state={state} spec={sheets.spec} here={key} order="asfound" />}>
+      <Main $ask={430}>
+        <Board>
+          <BoardTitle>
+            <div>
+              <h1>Engine side, as it stands on the bench</h1>
+              <p>numbered: to be noted before it is touched</p>
+            </div>
+          </BoardTitle>
+          <BoardDrawing>
+            <EngineSide spec={sheets.spec} state={state} current={key} counting={turns && text !== '' ? count : null} />
+          </BoardDrawing>
+        </Board>
+        <Ask aria-label="What is asked">
+          <AskHead>
+            <Label>
+              {index + 1} of {outside.length} · before anything moves
+            </Label>
+            {!teardownUnlocked(state, sheets) && <QuietButton onPress={() => setSkipping('all')}>go on without</QuietButton>}
+          </AskHead>
+          <h2>{setting.name}</h2>
+          <p style={{ fontSize: 17 }}>{turns && to === 'free' ? 'Turn it out, counting, until it falls free.' : setting.hold}</p>
+          {skipping ? (
+            <label>
+              <Label>{skipping === 'all' ? 'Why teardown begins without all of it' : 'Why it is skipped'}</Label>
+              <FieldInput autoFocus value={why} onChange={(event) => setWhy(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && log()} placeholder="in a few words" />
+            </label>
+          ) : turns ? (
+            <>
+              <ReadingField
+                key={key}
+                focus
+                readOnly
+                label={`${setting.name}, turns counted`}
+                value={text === '' ? '' : showTurns(count)}
+                placeholder={noted ? noted.raw : '0'}
+                unit={to === 'seat' ? 'turns in so far' : 'turns out so far'}
+                onEnter={log}
+                onKey={(pressed) => {
+                  const eighths = ({ '1': 1, '2': 2, '4': 4, '8': 8, '-': -1, Backspace: -1 } as Record<string, number>)[pressed]
+                  if (eighths === undefined) return false
+                  tap(eighths)
+                  return true
+                }}
+              />
+              <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 24px 1fr', gap: 8 }}>
+                <Choice onPress={() => tap(1)} style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}>
+                  + <Fraction text="1/8" /> <Key>1</Key>
+                </Choice>
+                <Choice onPress={() => tap(2)} style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}>
+                  + <Fraction text="1/4" /> <Key>2</Key>
+                </Choice>
+                <span />
+                <Choice onPress={() => tap(-1)} style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}>
+                  − <Fraction text="1/8" /> <Key>-</Key>
+                </Choice>
+              </div>
+              <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+                <Choice $on={to === 'seat'} aria-pressed={to === 'seat'} onPress={() => setTo('seat')}>
+                  in to the seat
+                </Choice>
+                <Choice $on={to === 'free'} aria-pressed={to === 'free'} onPress={() => setTo('free')}>
+                  out until free
+                </Choice>
+              </div>
+            </>
+          ) : (
+            <ReadingField key={key} focus label={`${setting.name}, as found`} value={text} placeholder={noted ? noted.raw : ''} unit={setting.quantity === 'notches' ? 'of index' : setting.quantity === 'count' ? 'from the outer one' : setting.unit} onEnter={log} onChange={setText} />
+          )}
+          {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+          {/* The judging sentence waits until the count is finished. */}
+          {noted && text === '' && !skipping && (
+            <Answer aria-live="polite">
+              {noted.meaning && setting.target !== null && noted.value !== setting.target ? (
+                <em>
+                  <Fraction text={noted.headline} />{' '}
+                </em>
+              ) : (
+                <>
+                  <Fraction text={noted.headline} />{' '}
+                </>
+              )}
+              <Fraction text={noted.meaning} />
+            </Answer>
+          )}
+          {body.asFoundSkipped[key] && !noted && <Answer>Skipped: {body.asFoundSkipped[key]}</Answer>}
+          <AskFoot>
+            <MainButton onPress={log}>
+              {skipping ? 'Skip, with this reason' : text !== '' ? (turns ? (to === 'seat' ? 'It seats here' : 'It falls free here') : 'Note it') : noted ? 'Next' : 'Note it'} <Key>Enter</Key>
+            </MainButton>
+            {!skipping && (
+              <QuietButton onPress={() => setSkipping('this')}>
+                Skip, why <Key>K</Key>
+              </QuietButton>
+            )}
+            {skipping && <QuietButton onPress={() => setSkipping(null)}>Do not skip</QuietButton>}
+          </AskFoot>
+        </Ask>
+      </Main>
+    </JobSheet>
+  )
+}

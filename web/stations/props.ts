@@ -1,0 +1,5 @@
+import type { OpenJob } from '../data/job'
+
+export interface StationProps {
+  open: OpenJob
+}

@@ -1,0 +1,301 @@
+import { bodyOf, gatePoints, lastSaid, type GatePoint } from '@ekrond/core/job'
+import { returnSheet, type ReturnSheet } from '@ekrond/core/sheet'
+import type { Sheets } from '@ekrond/core/sheets'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import styled from 'styled-components'
+import { useShop } from '../../data/job'
+import { usePerson } from '../../data/person'
+import { Ask, AskFoot, Board, Main } from '../../shell/frame'
+import { JobSheet } from '../../shell/JobSheet'
+import { SettingsStrip } from '../../shell/SettingsStrip'
+import { figures, narrow } from '../../theme/global'
+import { Choice, ErrorLine, FieldInput, FieldSelect, Fraction, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
+import { useKeys } from '../../ui/keys'
+import { NotIdentified } from '../NotIdentified'
+import type { StationProps } from '../props'
+
+export default function ReturnStation({ open }: StationProps) {
+  const { state, sheets } = open
+  return sheets ? (
+    <Return open={{ ...open, sheets }} />
+  ) : (
+    <JobSheet open={open} station="return" strip={null}>
+      <NotIdentified open={open} what="return" state={state} />
+    </JobSheet>
+  )
+}
+
+const Point = styled.li<{ $here: boolean }>`
+  border-bottom: 1px solid var(--rule);
+  border-left: 4px solid ${({ $here }) => ($here ? 'var(--blue)' : 'transparent')};
+  background: ${({ $here }) => ($here ? 'var(--tint)' : 'none')};
+  & > button { display: block; width: 100%; text-align: left; background: none; border: 0; padding: 7px 10px; min-height: 44px; cursor: pointer; }
+  & b { display: block; line-height: 1.25; }
+  & small { font-size: 15px; color: var(--pencil); }
+`
+
+function Return({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
+  const { state, sheets } = open
+  const points = gatePoints(state, sheets)
+  const standing = points.filter((point) => !point.passed)
+  const [picked, setPicked] = useState<string | null>(null)
+  const current = standing.find((p) => p.point === picked) ?? standing[0]
+  const [wrong, setWrong] = useState('')
+  const base = `/api/jobs/${open.number ?? open.job}`
+  const giveBack = () => {
+    if (standing.length || state.returned) return
+    setWrong(open.add('job.returned', { seenSeq: state.seq })?.sentence ?? '')
+  }
+  const move = (by: number) => {
+    const at = standing.findIndex((p) => p === current)
+    setPicked(standing[Math.max(0, Math.min(standing.length - 1, at + by))]?.point ?? null)
+  }
+  useKeys({ Enter: giveBack, ArrowDown: () => move(1), ArrowUp: () => move(-1), s: () => window.open(`${base}/sheet.pdf`, '_blank') })
+  return (
+    <JobSheet open={open} station="return" strip={<SettingsStrip state={state} spec={sheets.spec} />}>
+      <Main $ask={440}>
+        <Board style={{ overflowY: 'auto', background: 'var(--board)' }}>
+          <Paper sheet={returnSheet(state, sheets, open.number ?? 0)} />
+        </Board>
+        <Ask aria-label="Before it goes back">
+          {state.returned ? (
+            <>
+              <h2>It went back with its sheet.</h2>
+              <p>Only notes can be added now. Opening it again lets work go on; what stood stays in the history.</p>
+              <Reopen open={open} />
+            </>
+          ) : standing.length === 0 ? (
+            <>
+              <h2>Nothing stands in its way.</h2>
+              <p style={{ fontSize: 17 }}>The sheet is made as the job stands now, and kept with its fingerprint.</p>
+            </>
+          ) : (
+            <>
+              <h2>
+                {standing.length} {standing.length === 1 ? 'point' : 'points'} before it may go.
+              </h2>
+              <ol style={{ overflowY: 'auto', minHeight: 120 }} aria-label="Open points">
+                {standing.map((point) => (
+                  <Point key={point.point} $here={point === current}>
+                    <button onClick={() => setPicked(point.point)}>
+                      <b>{point.title}</b>
+                      <small>{point.detail}</small>
+                    </button>
+                  </Point>
+                ))}
+              </ol>
+              {current?.point === 'complaint' ? <AnswerComplaint open={open} /> : current && <LetPass key={current.point} open={open} point={current} />}
+            </>
+          )}
+          {points.some((p) => p.passed) && !state.returned && (
+            <div>
+              <Label>Let pass, with a second name</Label>
+              {points
+                .filter((p) => p.passed)
+                .map((p) => (
+                  <p key={p.point} style={{ fontSize: 15 }}>
+                    <Tick /> {p.title}: {p.passed!.why} ({p.passed!.second})
+                  </p>
+                ))}
+            </div>
+          )}
+          {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+          <AskFoot>
+            {!state.returned && (
+              <MainButton onPress={giveBack} isDisabled={standing.length > 0}>
+                Give it back <Key>Enter</Key>
+              </MainButton>
+            )}
+            <QuietButton onPress={() => window.open(`${base}/sheet.pdf`, '_blank')}>
+              Sheet, PDF <Key>S</Key>
+            </QuietButton>
+            <a href={`${base}/export.json`} download style={{ alignSelf: 'center', textUnderlineOffset: 4, fontSize: 15 }}>
+              Job as JSON
+            </a>
+          </AskFoot>
+        </Ask>
+      </Main>
+    </JobSheet>
+  )
+}
+
+function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint }) {
+  const shop = useShop().data
+  const { person } = usePerson()
+  const [why, setWhy] = useState('')
+  const [second, setSecond] = useState('')
+  const [wrong, setWrong] = useState('')
+  const pass = () => {
+    if (!second) return setWrong('Choose the second name: two people let it pass.')
+    setWrong(open.add('gate.passed', { point: point.point, why, second })?.sentence ?? '')
+  }
+  return (
+    <div style={{ display: 'grid', gap: 8 }}>
+      {point.station !== 'return' && (
+        <Link to={`/jobs/${open.number ?? open.job}/${point.station}`} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
+          See to it at its station
+        </Link>
+      )}
+      {point.passable && (
+        <>
+          <label>
+            <Label>Or let it pass, because</Label>
+            <FieldInput value={why} onChange={(event) => setWhy(event.target.value)} placeholder="in a few words" onKeyDown={(event) => event.key === 'Enter' && pass()} />
+          </label>
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 10, alignItems: 'end' }}>
+            <label>
+              <Label>Second name</Label>
+              <FieldSelect value={second} onChange={(event) => setSecond(event.target.value)}>
+                <option value="">choose</option>
+                {shop?.people
+                  .filter((p) => p.name !== person)
+                  .map((p) => (
+                    <option key={p.name}>{p.name}</option>
+                  ))}
+              </FieldSelect>
+            </label>
+            <Choice onPress={pass}>Let it pass</Choice>
+          </div>
+          {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+        </>
+      )}
+    </div>
+  )
+}
+
+function AnswerComplaint({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
+  const body = bodyOf(open.state)
+  const found = Object.keys(body.findings).filter((code) => lastSaid(body.findings[code])!.disposition !== 'reuse')
+  const [by, setBy] = useState<string[]>([])
+  const [words, setWords] = useState('')
+  const name = (code: string) => open.sheets.build.positions.find((p) => p.code === code)?.name ?? code
+  const answer = (explained: boolean) => void open.add('complaint.answered', { explained, by: explained ? by : [], words })
+  return (
+    <div style={{ display: 'grid', gap: 8 }}>
+      <Label>Which findings explain “{open.state.opened?.complaint.words || open.state.opened?.complaint.symptom}”?</Label>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
+        {found.map((code) => (
+          <Choice key={code} $on={by.includes(code)} aria-pressed={by.includes(code)} onPress={() => setBy(by.includes(code) ? by.filter((c) => c !== code) : [...by, code])}>
+            {name(code)}
+          </Choice>
+        ))}
+      </div>
+      <FieldInput aria-label="In words" value={words} placeholder="in words, if more is to be said" onChange={(event) => setWords(event.target.value)} />
+      <div style={{ display: 'flex', gap: 8 }}>
+        <Choice onPress={() => answer(true)} isDisabled={by.length === 0 && !words.trim()}>
+          Explained
+        </Choice>
+        <Choice onPress={() => answer(false)}>Not explained</Choice>
+      </div>
+    </div>
+  )
+}
+
+function Reopen({ open }: { open: StationProps['open'] }) {
+  const [why, setWhy] = useState('')
+  const [wrong, setWrong] = useState('')
+  return (
+    <div style={{ display: 'grid', gap: 8 }}>
+      <FieldInput aria-label="Why it is opened again" value={why} placeholder="why it is opened again" onChange={(event) => setWhy(event.target.value)} />
+      <Choice onPress={() => setWrong(open.add('job.reopened', { why })?.sentence ?? '')}>Open it again</Choice>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+    </div>
+  )
+}
+
+const SheetOfPaper = styled.article`
+  background: var(--paper);
+  border: 2px solid var(--ink);
+  max-width: 760px;
+  width: 100%;
+  margin: 0 auto;
+  font-size: 15px;
+  & > header { display: flex; gap: 14px; align-items: baseline; padding: 12px 16px; border-bottom: 1px solid var(--ink); }
+  & h1 { font-size: 22px; font-weight: 600; }
+  & table { border-collapse: collapse; width: 100%; }
+  & th { font: 600 14px/1.4 ${narrow}; color: var(--pencil); text-align: left; padding: 6px 10px 4px; }
+  & td { padding: 4px 10px; border-top: 1px solid var(--rule); }
+  & td:nth-child(2), & td:nth-child(3), & td:nth-child(4) { font-family: ${figures}; letter-spacing: -0.03em; }
+  & td:nth-child(3) { color: var(--pencil); }
+  & td:nth-child(4) { font-weight: 600; }
+  & .two { display: grid; grid-template-columns: 1fr 1fr; border-top: 1px solid var(--ink); }
+  & .two > div { padding: 8px 14px 12px; }
+  & .two > div + div { border-left: 1px solid var(--ink); }
+  & .card { border-top: 1px solid var(--ink); padding: 10px 16px 14px; }
+  & .card h2 { font-size: 18px; margin-bottom: 6px; }
+  & .card ol { list-style: decimal; columns: 2; column-gap: 36px; padding-left: 20px; }
+  & .danger { border: 2px solid var(--red); color: var(--red); font-weight: 600; padding: 8px 12px; margin-bottom: 8px; }
+  & ul { list-style: disc; padding-left: 18px; }
+`
+
+/** The sheet as it will be printed, from the same document. */
+function Paper({ sheet }: { sheet: ReturnSheet }) {
+  return (
+    <SheetOfPaper aria-label="Return sheet as it stands">
+      <header>
+        <h1>Return sheet</h1>
+        <span>
+          {sheet.model} · <b className="figures">{sheet.listNumber}</b>
+        </span>
+      </header>
+      <table>
+        <thead>
+          <tr>
+            {['Setting', 'Spec', 'As found', 'As left', 'With'].map((title) => (
+              <th key={title} scope="col">
+                {title}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.rows.map((row) => (
+            <tr key={row.name}>
+              <td>{row.name}</td>
+              {[row.spec, row.asFound, row.asLeft].map((text, i) => (
+                <td key={i}>
+                  <Fraction text={text} />
+                </td>
+              ))}
+              <td>{row.with}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="two">
+        <div>
+          <Label>Found and done</Label>
+          <ul>
+            {sheet.foundAndDone.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </div>
+        <div>
+          <Label>The complaint</Label>
+          <p style={{ fontWeight: 600 }}>
+            “{sheet.complaint.words}”: {sheet.complaint.answer}.
+          </p>
+          <p>{sheet.complaint.detail}</p>
+          {sheet.left.length > 0 && <Label style={{ marginTop: 8 }}>Left as it was, or let pass, and why</Label>}
+          {sheet.left.map((item) => (
+            <p key={item.what}>
+              {item.what}: {item.why}
+            </p>
+          ))}
+        </div>
+      </div>
+      <div className="card">
+        <h2>Start-up card</h2>
+        {sheet.startUp.danger && <p className="danger">{sheet.startUp.danger}</p>}
+        <ol>
+          {sheet.startUp.lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ol>
+      </div>
+    </SheetOfPaper>
+  )
+}
+

@@ -1,0 +1,34 @@
+import { useEffect, useRef } from 'react'
+
+const inField = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+
+/**
+ * Letters and digits act only outside fields: inside, every printable key is a reading's. Esc leaves the field. `bindings` by
+ * key name, lower case.
+ */
+export function useKeys(bindings: Record<string, () => void>): void {
+  const latest = useRef(bindings)
+  useEffect(() => {
+    latest.current = bindings
+  })
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return
+      if (document.querySelector('[role=dialog]')) return
+      if (event.key === 'Escape' && inField(event.target)) {
+        ;(event.target as HTMLElement).blur()
+        return
+      }
+      if (inField(event.target)) return
+      // Enter and space on a focused button or link press it.
+      if ((event.key === 'Enter' || event.key === ' ') && event.target instanceof HTMLElement && event.target.closest('button, a, [role=button]')) return
+      const act = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key]
+      if (!act) return
+      event.preventDefault()
+      act()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+}
