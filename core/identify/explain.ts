@@ -27,7 +27,7 @@ function featureWords({ name, seen, expected, bits }: Evidence): string {
   const label = FEATURE_NAMES[name] ?? name
   if (expected === '') return `${label}: not on file`
   if (seen === expected) return `${label} ${seen} fits`
-  if (bits > -0.5) return `${label} ${seen}, wants ${expected}: within the gauge's error`
+  if (bits > -0.5) return `${label} ${seen} against ${expected}, near enough`
   return `${label} ${seen}, wants ${expected}`
 }
 

@@ -63,5 +63,5 @@ function whyOver(hasPlace: boolean, usedBy: readonly string[], listNumber: strin
   if (hasPlace) return 'one more than this unit takes'
   const others = usedBy.filter((other) => other !== listNumber)
   if (others.length === 0) return 'no list number here uses it'
-  return `for ${others.slice(0, 2).join(', ')}${others.length > 2 ? ` and ${others.length - 2} more` : ''}`
+  return `for ${others[0]}${others.length > 1 ? ` and ${others.length - 1} more` : ''}`
 }

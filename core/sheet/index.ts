@@ -1,8 +1,8 @@
 import { dispositionWord, conditionsOf } from '../findings/index.ts'
-import { bodyOf, gatePoints, lastSaid, showNumber, type JobState } from '../job/index.ts'
+import { bodyOf, gatePoints, lastSaid, showNumber, type FindingData, type JobState } from '../job/index.ts'
 import { figure, showTurns, showValue } from '../measure/index.ts'
 import { screwWords } from '../mixture/index.ts'
-import { settingKey, settingsInOrder, type SettingSpec, type Sheets } from '../sheets/index.ts'
+import { settingKey, settingsInOrder, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
 import { workingConditions } from '../conditions/index.ts'
 
 export interface SheetRow {
@@ -36,9 +36,8 @@ export interface ReturnSheet {
 /** Makes the return sheet of a job as its log and its sheets stand. */
 export function returnSheet(state: JobState, sheets: Sheets, number: number): ReturnSheet {
   const body = bodyOf(state)
-  const { spec, build } = sheets
+  const { spec } = sheets
   const opened = state.opened!
-  const nameOf = (code: string) => build.positions.find((position) => position.code === code)?.name ?? code
   return {
     number: showNumber(number),
     listNumber: spec.listNumber,
@@ -48,20 +47,8 @@ export function returnSheet(state: JobState, sheets: Sheets, number: number): Re
     hands: state.returned?.by ?? state.log.at(-1)?.by ?? opened.by,
     returnedAt: state.returned?.at ?? null,
     rows: [...settingsInOrder(spec), ...spec.settings.filter((setting) => !setting.set)].map((setting) => row(state, setting)),
-    foundAndDone: Object.keys(body.findings).flatMap((code) => {
-      const finding = lastSaid(body.findings[code])!
-      const on = body.on[code]
-      if (finding.disposition === 'reuse' && !finding.measured) return []
-      const condition = conditionsOf[build.positions.find((p) => p.code === code)?.kind ?? 'screw'].find((c) => c.code === finding.condition)
-      const found = finding.measured ? `${finding.raw}, ${finding.sentence}` : (condition?.label.toLowerCase() ?? finding.condition)
-      const done = on && on.from !== 'old' ? 'new' : dispositionWord[finding.disposition].toLowerCase()
-      return [`${nameOf(code)}: ${found.replace(/\.$/, '')}: ${done}`]
-    }).concat(
-      Object.entries(body.on)
-        .filter(([code, on]) => on.from !== 'old' && !body.findings[code])
-        .map(([code]) => `${nameOf(code)}: new`),
-    ),
-    complaint: complaintOf(state, nameOf),
+    foundAndDone: foundAndDone(state, sheets),
+    complaint: complaintOf(state, sheets),
     left: leftOf(state, sheets),
     mixture: {
       words: screwWords(spec.mixture.kind).split(/(?<=,)\s/).map((part) => part.replace(/[,.]$/, '')),
@@ -98,15 +85,37 @@ function row(state: JobState, setting: SettingSpec): SheetRow {
   }
 }
 
-function complaintOf(state: JobState, nameOf: (code: string) => string): ReturnSheet['complaint'] {
+/** What was found and what became of it, the routine renewals in one line. */
+function foundAndDone(state: JobState, { build }: Sheets): string[] {
+  const body = bodyOf(state)
+  const fresh = (code: string) => body.on[code] !== undefined && body.on[code].from !== 'old'
+  const told = build.positions.flatMap((position) => {
+    const finding = lastSaid(body.findings[position.code])
+    if (!finding || finding.disposition === 'reuse' || (position.always && !finding.measured && conditionsOf[position.kind][0]!.code === finding.condition)) return []
+    const done = fresh(position.code) ? 'new' : dispositionWord[finding.disposition].toLowerCase()
+    return [`${position.name}: ${found(finding, position).replace(/\.$/, '')}: ${done}`]
+  })
+  const routine = build.positions.filter((p) => fresh(p.code) && !told.some((line) => line.startsWith(`${p.name}:`))).map((p) => p.name.toLowerCase())
+  return routine.length ? [...told, `Renewed as always: ${routine.join(', ')}`] : told
+}
+
+function found(finding: FindingData, position: Position): string {
+  const label = conditionsOf[position.kind].find((c) => c.code === finding.condition)?.label.toLowerCase() ?? finding.condition
+  if (!finding.measured) return label
+  return `${finding.raw}${finding.condition === 'sound' ? '' : `, ${label}`}. ${finding.sentence}`
+}
+
+function complaintOf(state: JobState, { build }: Sheets): ReturnSheet['complaint'] {
   const { complaint } = state.opened!
   const words = complaint.words || complaint.symptom
   if (!state.answer) return { words, answer: 'not answered', detail: '' }
   const { explained, by, words: more } = state.answer
   const body = bodyOf(state)
   const facts = by.map((code) => {
+    const position = build.positions.find((p) => p.code === code)
     const finding = lastSaid(body.findings[code])
-    return `${nameOf(code)}${finding ? `: ${finding.sentence}` : ''}`
+    if (!position) return `${code}.`
+    return finding ? `${position.name}: ${found(finding, position).replace(/\.$/, '')}.` : `${position.name}.`
   })
   return { words, answer: explained ? 'explained' : 'not explained', detail: [...facts, more].filter(Boolean).join(' ') }
 }

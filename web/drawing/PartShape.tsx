@@ -13,66 +13,65 @@ const LOOK: Record<PartMode, { stroke: string; width: number; dash?: string; hat
 /** A part by its kind, as a little section through it: `at` its centre, `size` about its height in pixels. */
 export function PartShape({ kind, at, size = 34, mode = 'on', width }: { kind: PartKind; at: Point; size?: number; mode?: PartMode; width?: number }) {
   const { stroke, width: strokeWidth, dash, hatched } = LOOK[mode]
-  const line = { stroke, strokeWidth, strokeDasharray: dash, fill: 'var(--paper)', strokeLinejoin: 'round' as const }
+  const line = { stroke, strokeWidth, strokeDasharray: dash, fill: 'var(--paper)', strokeLinejoin: 'round' as const, vectorEffect: 'non-scaling-stroke' as const }
   const metal = { ...line, fill: hatched ? 'url(#hatch-back)' : 'var(--paper)' }
   const [x, y] = at
   const s = size / 34
-  const d = (path: string) => path.replace(/-?\d+(\.\d+)?/g, (n) => (Number(n) * s).toFixed(1))
-  const w = width ?? 46 * s
+  const w = width === undefined ? 46 : width / s
   const body = () => {
     switch (kind) {
       case 'cover':
       case 'body':
-        return <rect x={-w / 2} y={-15 * s} width={w} height={30 * s} {...metal} fill={hatched ? 'url(#hatch)' : 'var(--paper)'} />
+        return <rect x={-w / 2} y={-15} width={w} height={30} {...metal} fill={hatched ? 'url(#hatch)' : 'var(--paper)'} />
       case 'gasket':
         return <rect x={-w / 2} y={-3} width={w} height={6} {...line} fill={hatched ? 'var(--tint)' : 'var(--paper)'} />
       case 'float':
-        return <path d={d('M-26 -10 H20 Q27 -10 27 -3 V4 Q27 11 20 11 H-18 L-26 2 Z')} {...line} />
+        return <path d="M-26 -10 H20 Q27 -10 27 -3 V4 Q27 11 20 11 H-18 L-26 2 Z" {...line} />
       case 'needle':
       case 'meteringNeedle':
-        return <path d={d('M-6 -17 H6 V5 L0 17 L-6 5 Z')} {...line} />
+        return <path d="M-6 -17 H6 V5 L0 17 L-6 5 Z" {...line} />
       case 'seat':
-        return <path d={d('M-17 -14 H17 V-6 H10 V14 H-10 V-6 H-17 Z M-3 -14 V14 M3 -14 V14')} {...metal} />
+        return <path d="M-17 -14 H17 V-6 H10 V14 H-10 V-6 H-17 Z M-3 -14 V14 M3 -14 V14" {...metal} />
       case 'pin':
-        return <rect x={-20 * s} y={-4 * s} width={40 * s} height={8 * s} {...line} />
+        return <rect x={-20} y={-4} width={40} height={8} {...line} />
       case 'washer':
-        return <rect x={-15 * s} y={-4 * s} width={30 * s} height={8 * s} {...metal} />
+        return <rect x={-15} y={-4} width={30} height={8} {...metal} />
       case 'seal':
         return (
           <>
-            <circle r={14 * s} {...line} />
-            <circle r={8 * s} {...line} />
+            <circle r={14} {...line} />
+            <circle r={8} {...line} />
           </>
         )
       case 'jet':
-        return <path d={d('M-9 -14 H9 V-7 H13 V14 H-13 V-7 H-9 Z M-2 -14 V14 M2 -14 V14')} {...metal} />
+        return <path d="M-9 -14 H9 V-7 H13 V14 H-13 V-7 H-9 Z M-2 -14 V14 M2 -14 V14" {...metal} />
       case 'pump':
-        return <path d={d('M-2 -17 H2 V2 H14 L10 16 H-10 L-14 2 H-2 Z')} {...line} />
+        return <path d="M-2 -17 H2 V2 H14 L10 16 H-10 L-14 2 H-2 Z" {...line} />
       case 'ball':
-        return <circle r={8 * s} {...line} />
+        return <circle r={8} {...line} />
       case 'nozzle':
-        return <path d={d('M-8 -14 H8 V4 L14 14 H-14 L-8 4 Z')} {...metal} />
+        return <path d="M-8 -14 H8 V4 L14 14 H-14 L-8 4 Z" {...metal} />
       case 'spring':
-        return <path d={d('M-8 -16 L8 -11 L-8 -6 L8 -1 L-8 4 L8 9 L-8 14')} {...line} fill="none" />
+        return <path d="M-8 -16 L8 -11 L-8 -6 L8 -1 L-8 4 L8 9 L-8 14" {...line} fill="none" />
       case 'diaphragm':
-        return <path d={d('M-20 4 Q-10 -12 0 -8 Q10 -12 20 4 H24 M-20 4 H-24')} {...line} fill="none" />
+        return <path d="M-20 4 Q-10 -12 0 -8 Q10 -12 20 4 H24 M-20 4 H-24" {...line} fill="none" />
       case 'mixtureScrew':
-        return <path d={d('M-8 -16 H8 V-9 H4 V6 L0 17 L-4 6 V-9 H-8 Z')} {...line} />
+        return <path d="M-8 -16 H8 V-9 H4 V6 L0 17 L-4 6 V-9 H-8 Z" {...line} />
       case 'screw':
-        return <path d={d('M-9 -15 H9 V-7 H4 V15 H-4 V-7 H-9 Z')} {...line} />
+        return <path d="M-9 -15 H9 V-7 H4 V15 H-4 V-7 H-9 Z" {...line} />
       case 'link':
-        return <path d={d('M-18 12 V4 L14 -10 V-16')} {...line} fill="none" strokeWidth={strokeWidth + 1.4} />
+        return <path d="M-18 12 V4 L14 -10 V-16" {...line} fill="none" strokeWidth={strokeWidth + 1.4} />
       case 'coil':
-        return <path d={d('M0 0 m-3 0 a5 5 0 1 1 8 4 a10 10 0 1 1 3 -14 M-16 0 a16 16 0 1 0 32 0 a16 16 0 1 0 -32 0')} {...line} fill="none" />
+        return <path d="M0 0 m-3 0 a5 5 0 1 1 8 4 a10 10 0 1 1 3 -14 M-16 0 a16 16 0 1 0 32 0 a16 16 0 1 0 -32 0" {...line} fill="none" />
       case 'shaft':
-        return <rect x={-w / 2} y={-4 * s} width={w} height={8 * s} {...line} />
+        return <rect x={-w / 2} y={-4} width={w} height={8} {...line} />
       case 'screen':
-        return <path d={d('M-8 -15 H8 V13 H-8 Z M-8 -8 H8 M-8 -1 H8 M-8 6 H8')} {...line} />
+        return <path d="M-8 -15 H8 V13 H-8 Z M-8 -8 H8 M-8 -1 H8 M-8 6 H8" {...line} />
       case 'slide':
-        return <path d={d('M-13 -16 H13 V12 L4 16 H-13 Z')} {...metal} />
+        return <path d="M-13 -16 H13 V12 L4 16 H-13 Z" {...metal} />
     }
   }
-  return <g transform={`translate(${x} ${y})`}>{body()}</g>
+  return <g transform={`translate(${x} ${y}) scale(${s})`}>{body()}</g>
 }
 
 /** A gasket from above: outline, bores, bolts and small holes, from its drawing words (`gasket two-bore 31 small 2`). */

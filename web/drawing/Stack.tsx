@@ -1,6 +1,6 @@
 import type { BuildSheet, Position } from '@ekrond/core/sheets'
 import { Balloon, CentreLine, Drawing, Leader, Text, type Point } from './index'
-import { PartShape, type PartMode } from './PartShape'
+import { PartShape } from './PartShape'
 
 const WIDTH = 840
 const HEIGHT = 530
@@ -36,7 +36,7 @@ export function Stack({ build, order, off, current, next, words }: { build: Buil
       {placed
         .filter((p) => p !== now)
         .map(({ position, at, wide }) => (
-          <PartShape key={position.code} kind={position.kind} at={at} size={30} mode={off.has(position.code) ? 'off' : 'on'} {...(wide ? { width: RIGHT - LEFT } : {})} />
+          <PartShape key={position.code} kind={position.kind} at={at} size={36} mode={off.has(position.code) ? 'off' : 'on'} {...(wide ? { width: RIGHT - LEFT } : {})} />
         ))}
       {labelled.map((p, i) => {
         const isNext = next.includes(p.position.code)
@@ -58,7 +58,7 @@ export function Stack({ build, order, off, current, next, words }: { build: Buil
       {now && (
         <g>
           {!now.wide && <line x1={now.at[0]} x2={now.at[0]} y1={now.at[1] - 24} y2={8} stroke="var(--blue)" strokeWidth={1.6} strokeDasharray="8 4 2 4" />}
-          <PartShape kind={now.position.kind} at={[now.at[0], now.at[1] - (now.wide ? 6 : 4)]} size={44} mode={'now' satisfies PartMode} {...(now.wide ? { width: RIGHT - LEFT } : {})} />
+          <PartShape kind={now.position.kind} at={[now.at[0], now.at[1] - (now.wide ? 6 : 4)]} size={50} mode="now" {...(now.wide ? { width: RIGHT - LEFT } : {})} />
           <Leader from={[88, now.at[1]]} to={[now.wide ? LEFT : now.at[0] - 20, now.at[1]]} colour="blue" />
           <Balloon at={[74, now.at[1]]} number={now.number} colour="blue" />
           <Text at={[16, Math.max(22, now.at[1] - 24)]} colour="blue" size={18}>

@@ -1,4 +1,5 @@
 import type { JobRow } from '@ekrond/contract/jobs'
+import { addDays } from '@ekrond/core/drafts'
 import { readNumber, stations, type StationState } from '@ekrond/core/job'
 import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -9,7 +10,7 @@ import { usePerson } from '../data/person'
 import { sayDate } from '../shell/dates'
 import { Page } from '../shell/Page'
 import { AskPerson } from '../shell/Person'
-import { StateShape, STATE_WORDS } from '../shell/StateShape'
+import { STATE_WORDS } from '../shell/StateShape'
 import { figures, narrow } from '../theme/global'
 import { Choice, Key, MainButton } from '../ui'
 import { useKeys } from '../ui/keys'
@@ -28,35 +29,64 @@ const Columns = styled.div`
   @media (max-width: 999px) { grid-template-columns: minmax(0, 1fr); }
 `
 
+/** Nine columns of promises: overdue, today and six days on, later. */
+const DAYS = 7
+
+const Days = styled.div`
+  display: grid;
+  grid-template-columns: 104px repeat(${DAYS + 2}, minmax(0, 1fr));
+  border-bottom: 1.5px solid var(--ink);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 1;
+  & > span { font: 500 16px/1.2 ${narrow}; padding: 14px 0 8px; text-align: center; border-left: 1px solid var(--rule); }
+  & > span:first-child { color: var(--pencil); font-size: 15px; text-align: left; padding-left: 20px; border: 0; }
+  & > .today { font-weight: 600; box-shadow: inset 3px 0 0 var(--ink); }
+  @media (max-width: 999px) { display: none; }
+`
+
 const Lane = styled.section`
   display: grid;
-  grid-template-columns: 118px minmax(0, 1fr);
+  grid-template-columns: 104px minmax(0, 1fr);
   border-bottom: 1px solid var(--rule);
-  min-height: 66px;
-  & > h2 { font: 500 18px/1.2 ${narrow}; padding: 22px 8px 0 22px; }
-  & > ul { display: flex; flex-wrap: wrap; gap: 10px 14px; padding: 11px 16px 11px 0; }
-  @media (max-width: 600px) { grid-template-columns: 1fr; & > h2 { padding: 10px 16px 0; } & > ul { padding: 8px 16px 12px; } }
+  min-height: 72px;
+  & > h2 { font: 500 18px/1.2 ${narrow}; padding: 25px 4px 0 20px; }
+  & > ul {
+    display: grid;
+    grid-template-columns: repeat(${DAYS + 2}, minmax(0, 1fr));
+    grid-auto-flow: row dense;
+    gap: 6px 0;
+    padding: 10px 0;
+    background: linear-gradient(to right, var(--ink) 3px, transparent 3px) calc(100% / ${DAYS + 1}) 0 / calc(100% / ${DAYS + 2}) 100% no-repeat,
+      repeating-linear-gradient(to right, var(--rule) 0 1px, transparent 1px calc(100% / ${DAYS + 2}));
+  }
+  @media (max-width: 999px) {
+    grid-template-columns: 1fr;
+    & > h2 { padding: 10px 16px 0; }
+    & > ul { display: flex; flex-wrap: wrap; gap: 10px; padding: 8px 16px 12px; background: none; }
+  }
 `
 
 /** A bench tag: cut corners and a hole, as it hangs on its hook. */
 const Tag = styled(Link)<{ $late: boolean; $waits: boolean }>`
   position: relative;
   display: grid;
-  grid-template-columns: auto 1fr;
-  column-gap: 10px;
-  width: 236px;
-  min-height: 46px;
-  padding: 4px 10px 4px 34px;
+  grid-template-columns: auto minmax(0, 1fr);
+  column-gap: 8px;
+  min-width: 180px;
+  min-height: 50px;
+  margin: 0 6px 0 17px;
+  padding: 4px 8px 4px 16px;
   text-decoration: none;
+  background: var(--paper);
   color: ${({ $late }) => ($late ? 'var(--red)' : 'var(--ink)')};
   border: 2px ${({ $waits }) => ($waits ? 'dashed' : 'solid')} currentColor;
   border-left: 0;
-  & > svg.corner { position: absolute; left: -1px; top: -2px; height: calc(100% + 4px); width: 14px; overflow: visible; }
-  margin-left: 13px;
+  & > svg.corner { position: absolute; left: -13px; top: -2px; height: calc(100% + 4px); width: 14px; overflow: visible; }
   & > b { font: 600 18px/1.25 ${figures}; letter-spacing: -0.03em; }
-  & > i { font-style: normal; text-align: right; font: 500 15px/1.5 ${narrow}; }
-  & > span { grid-column: 1 / -1; font: 500 15px/1.25 ${narrow}; }
-  & > span + span { color: ${({ $late }) => ($late ? 'inherit' : 'var(--pencil)')}; }
+  & > i { font-style: normal; text-align: right; font: 500 14px/1.6 ${narrow}; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+  & > span { grid-column: 1 / -1; font: 500 15px/1.25 ${narrow}; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 `
 
 const Aside = styled.aside`
@@ -87,7 +117,7 @@ const Counts = styled.dl`
   & dt { font: 600 14px/1.3 ${narrow}; color: var(--pencil); }
 `
 
-/** Every job where it hangs: by station, the earliest promise first. */
+/** Every job where it hangs: by station down, by promise across, so that trouble is a tag far left and high up. */
 export default function Rack() {
   const navigate = useNavigate()
   const [q, setQ] = useState('')
@@ -100,6 +130,7 @@ export default function Rack() {
   useKeys({ n: () => void navigate('/receive'), '/': () => find.current?.focus(), l: () => void navigate('/library') })
 
   const rows = jobs.data?.jobs ?? []
+  const today = jobs.data?.today ?? '2026-01-01'
   const late = rows.filter((row) => row.late)
   const waits = rows.filter((row) => row.stationState === 'waits')
   const ready = rows.filter((row) => row.station === 'return' && row.status === 'open')
@@ -157,6 +188,18 @@ export default function Rack() {
               <p style={{ marginTop: 6 }}>{q ? 'Try part of the customer’s name or of the list number.' : 'Take the first one in: press N.'}</p>
             </div>
           )}
+          {rows.length > 0 && (
+            <Days aria-hidden>
+              <span>promised</span>
+              <span>overdue</span>
+              {Array.from({ length: DAYS }, (_, i) => (
+                <span key={i} className={i === 0 ? 'today' : ''}>
+                  {sayDate(addDays(today, i)).slice(0, 6)}
+                </span>
+              ))}
+              <span>later</span>
+            </Days>
+          )}
           {rows.length > 0 &&
             stations.map(({ name, title }) => {
               const here = rows.filter((row) => row.station === name)
@@ -165,7 +208,7 @@ export default function Rack() {
                   <h2>{title}</h2>
                   <ul>
                     {here.map((row) => (
-                      <li key={row.job}>
+                      <li key={row.job} style={{ gridColumn: `${columnOf(row.promise, today)} / span 2` }}>
                         <JobTag row={row} />
                       </li>
                     ))}
@@ -222,19 +265,24 @@ export default function Rack() {
   )
 }
 
+/** Its promise's column; the last tags start early enough to hang whole. */
+const columnOf = (promise: string, today: string): number => {
+  const days = Math.round((Date.parse(promise) - Date.parse(today)) / 86_400_000)
+  return days < 0 ? 1 : Math.min(days + 2, DAYS + 1)
+}
+
 function JobTag({ row }: { row: JobRow }) {
   const state = row.stationState as StationState
   return (
     <Tag to={`/jobs/${row.number}`} $late={row.late} $waits={state === 'waits'} aria-label={`${row.number}, ${row.customer}, ${row.equipment}: ${row.line}; promised ${sayDate(row.promise)}${row.late ? ', late' : ''}; ${STATE_WORDS[state]}`}>
       <svg className="corner" viewBox="0 0 14 50" preserveAspectRatio="none" aria-hidden>
-        <path d="M14 1 H2 L-11 13 V37 L2 49 H14" fill="var(--paper)" stroke="currentColor" strokeWidth="2" strokeDasharray={state === 'waits' ? '5 4' : undefined} vectorEffect="non-scaling-stroke" />
-        <circle cx="4" cy="25" r="4" fill="none" stroke="currentColor" strokeWidth="1.5" />
+        <path d="M14 1 H12 L1 11 V39 L12 49 H14" fill="var(--paper)" stroke="currentColor" strokeWidth="2" strokeDasharray={state === 'waits' ? '5 4' : undefined} vectorEffect="non-scaling-stroke" />
+      </svg>
+      <svg width="10" height="10" viewBox="0 0 10 10" aria-hidden style={{ position: 'absolute', left: -3, top: '50%', marginTop: -5 }}>
+        <circle cx="5" cy="5" r="3.8" fill="none" stroke="currentColor" strokeWidth="1.5" />
       </svg>
       <b>{row.number}</b>
-      <i>{row.status === 'open' ? sayDate(row.promise) : row.status}</i>
-      <span>
-        {row.equipment} <StateShape state={state} />
-      </span>
+      <i>{row.status === 'open' ? row.equipment : row.status}</i>
       <span>{row.line}</span>
     </Tag>
   )

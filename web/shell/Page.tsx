@@ -40,7 +40,7 @@ export function Page({ title, head, children }: { title: string; head?: ReactNod
             <span>{title}</span>
           </Link>
           {head}
-          <div style={{ borderRight: 0 }}>
+          <div style={{ borderRight: 0, marginLeft: 'auto' }}>
             {title !== 'library' && (
               <Link to="/library" style={{ textUnderlineOffset: 4 }}>
                 Library

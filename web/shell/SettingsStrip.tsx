@@ -25,7 +25,8 @@ const Cell = styled(StripCell)`
   & > .left { font-weight: 600; }
 `
 
-const asTyped = (raw: string, value: number, setting: SettingSpec) => (/^(#\d+|[A-Za-z])$/.test(raw) ? raw.toUpperCase() : showValue(value, setting.quantity))
+/** A drill stays the drill that was typed; everything else is shown from its stored value. */
+export const asTyped = (raw: string, value: number, setting: SettingSpec) => (/^(#\d+|[A-Za-z])$/.test(raw) ? raw.toUpperCase() : showValue(value, setting.quantity))
 
 /** The spec in a narrow column: what is aimed at, the band stands at the reading. */
 const inShort = (setting: SettingSpec): string => (/ to /.test(setting.asWritten) ? showValue(aim(setting)!, setting.quantity) : setting.asWritten.replace(/ ±.*| on$/, ''))

@@ -13,7 +13,7 @@ export const Frame = styled.div`
     border: 2px solid var(--ink);
     background: var(--paper);
     display: grid;
-    grid-template-rows: 52px minmax(0, 1fr) 122px;
+    grid-template-rows: 52px minmax(0, 1fr) 136px;
     grid-template-columns: minmax(0, 1fr);
   }
   ${NARROW} {
@@ -85,7 +85,7 @@ export const BoardDrawing = styled.div`
 
 export const Ask = styled.section`
   border-left: 1px solid var(--ink);
-  padding: 18px 24px 16px;
+  padding: 16px 24px;
   display: flex;
   flex-direction: column;
   gap: 10px;
@@ -96,8 +96,11 @@ export const Ask = styled.section`
 `
 
 export const AskFoot = styled.div`
-  margin-top: auto;
-  padding-top: 8px;
+  margin: auto 0 -16px;
+  padding: 8px 0 16px;
+  position: sticky;
+  bottom: -16px;
+  background: var(--paper);
   display: flex;
   flex-wrap: wrap;
   gap: 10px;
@@ -137,13 +140,14 @@ export const TitleBlock = styled.dl`
   border-left: 2px solid var(--ink);
   display: grid;
   grid-template-columns: 1fr 1.1fr 1.1fr;
-  grid-template-rows: 1fr 1fr;
+  grid-template-rows: minmax(0, 1fr) minmax(0, 1fr);
+  min-height: 0;
   ${NARROW} { border-left: 0; border-top: 2px solid var(--ink); }
-  & > div { padding: 6px 12px; border-right: 1px solid var(--rule); min-width: 0; }
+  & > div { padding: 5px 12px; border-right: 1px solid var(--rule); min-width: 0; overflow: hidden; }
   & > div:nth-child(3n) { border-right: 0; }
   & > div:nth-child(-n + 3) { border-bottom: 1px solid var(--rule); }
   & dt { font: 600 14px/1.3 ${narrow}; color: var(--pencil); }
-  & dd { font-size: 17px; font-weight: 600; line-height: 1.2; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
+  & dd { font-size: 16px; font-weight: 600; line-height: 1.2; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
   & dd.number { font: 600 19px/1.2 ${figures}; letter-spacing: -0.03em; }
 `
 

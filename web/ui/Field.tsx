@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import { figures } from '../theme/global'
+import { figures, narrow } from '../theme/global'
 import { ReadingInput } from './index'
 
 const Line = styled.div`
@@ -12,7 +12,7 @@ const Line = styled.div`
 `
 
 /** The large figure over its blue line, with its unit and whatever stands beside it. */
-export function ReadingField({ label, value, onChange, onEnter, unit, placeholder, invalid, readOnly, onKey, focus, children, size = 52 }: {
+export function ReadingField({ label, value, onChange, onEnter, unit, placeholder, invalid, readOnly, onKey, focus, children, size = 52, fractions = false }: {
   label: string
   value: string
   onChange?: (text: string) => void
@@ -26,6 +26,7 @@ export function ReadingField({ label, value, onChange, onEnter, unit, placeholde
   focus?: boolean
   children?: React.ReactNode
   size?: number
+  fractions?: boolean
 }) {
   return (
     <Line>
@@ -38,7 +39,7 @@ export function ReadingField({ label, value, onChange, onEnter, unit, placeholde
         autoComplete="off"
         spellCheck={false}
         autoFocus={focus}
-        style={{ fontSize: size }}
+        style={{ fontSize: size, ...(fractions ? { fontFamily: narrow, fontFeatureSettings: "'frac'" } : {}) }}
         onChange={(event) => onChange?.(event.target.value)}
         onKeyDown={(event) => {
           if (onKey?.(event.key)) event.preventDefault()

@@ -35,6 +35,8 @@ export default function AsFoundStation({ open }: StationProps) {
 
   const noted = body.asFound[key]
   const turns = setting?.quantity === 'turns'
+  const mixture = setting?.code === 'mixture.turns'
+  const howTo = !mixture ? setting?.hold : to === 'free' ? 'Turn it out, tapping for each part of a turn, until it falls free.' : 'Turn it in, to the right, until it just seats. Tap for each part of a turn. Stop where you feel it: the tip marks its seat.'
   const count = turns && text !== '' ? Number(text) : 0
   const next = () => {
     setWrong('')
@@ -57,7 +59,7 @@ export default function AsFoundStation({ open }: StationProps) {
     }
     if (text === '' && noted) return next()
     if (text === '') return setWrong(turns ? 'Count first: one tap for each part of a turn. If it stood seated, tap once and lower it again.' : 'Type what you see, or skip it with a reason.')
-    const draft = draftAsFound(setting, turns ? showTurns(count) : text, turns ? to : null, sheets, state)
+    const draft = draftAsFound(setting, turns ? showTurns(count) : text, mixture ? to : null, sheets, state)
     if (isRefusal(draft)) return setWrong(draft.refused.why)
     const standing = standings(state.log)
     const before = state.log.findLast((entry) => entry.kind === 'asfound.noted' && standing.get(entry.id) === 'alive' && `${(entry.data as DataOf['asfound.noted']).code}/${(entry.data as DataOf['asfound.noted']).place}` === key)
@@ -100,7 +102,7 @@ export default function AsFoundStation({ open }: StationProps) {
             {!teardownUnlocked(state, sheets) && <QuietButton onPress={() => setSkipping('all')}>go on without</QuietButton>}
           </AskHead>
           <h2>{setting.name}</h2>
-          <p style={{ fontSize: 17 }}>{turns && to === 'free' ? 'Turn it out, counting, until it falls free.' : setting.hold}</p>
+          <p style={{ fontSize: 17 }}>{howTo}</p>
           {skipping ? (
             <label>
               <Label>{skipping === 'all' ? 'Why teardown begins without all of it' : 'Why it is skipped'}</Label>
@@ -115,7 +117,8 @@ export default function AsFoundStation({ open }: StationProps) {
                 label={`${setting.name}, turns counted`}
                 value={text === '' ? '' : showTurns(count)}
                 placeholder={noted ? noted.raw : '0'}
-                unit={to === 'seat' ? 'turns in so far' : 'turns out so far'}
+                unit={mixture ? (to === 'seat' ? 'turns in so far' : 'turns out so far') : 'turns so far'}
+                fractions
                 onEnter={log}
                 onKey={(pressed) => {
                   const eighths = ({ '1': 1, '2': 2, '4': 4, '8': 8, '-': -1, Backspace: -1 } as Record<string, number>)[pressed]
@@ -136,14 +139,14 @@ export default function AsFoundStation({ open }: StationProps) {
                   − <Fraction text="1/8" /> <Key>-</Key>
                 </Choice>
               </div>
-              <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+              {mixture && <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
                 <Choice $on={to === 'seat'} aria-pressed={to === 'seat'} onPress={() => setTo('seat')}>
                   in to the seat
                 </Choice>
                 <Choice $on={to === 'free'} aria-pressed={to === 'free'} onPress={() => setTo('free')}>
                   out until free
                 </Choice>
-              </div>
+              </div>}
             </>
           ) : (
             <ReadingField key={key} focus label={`${setting.name}, as found`} value={text} placeholder={noted ? noted.raw : ''} unit={setting.quantity === 'notches' ? 'of index' : setting.quantity === 'count' ? 'from the outer one' : setting.unit} onEnter={log} onChange={setText} />
@@ -151,7 +154,7 @@ export default function AsFoundStation({ open }: StationProps) {
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {/* The judging sentence waits until the count is finished. */}
           {noted && text === '' && !skipping && (
-            <Answer aria-live="polite">
+            <Answer aria-live="polite" style={{ fontSize: 19 }}>
               {noted.meaning && setting.target !== null && noted.value !== setting.target ? (
                 <em>
                   <Fraction text={noted.headline} />{' '}
@@ -167,7 +170,7 @@ export default function AsFoundStation({ open }: StationProps) {
           {body.asFoundSkipped[key] && !noted && <Answer>Skipped: {body.asFoundSkipped[key]}</Answer>}
           <AskFoot>
             <MainButton onPress={log}>
-              {skipping ? 'Skip, with this reason' : text !== '' ? (turns ? (to === 'seat' ? 'It seats here' : 'It falls free here') : 'Note it') : noted ? 'Next' : 'Note it'} <Key>Enter</Key>
+              {skipping ? 'Skip, with this reason' : text !== '' ? (mixture ? (to === 'seat' ? 'It seats here' : 'It falls free here') : 'Note it') : noted ? 'Next' : 'Note it'} <Key>Enter</Key>
             </MainButton>
             {!skipping && (
               <QuietButton onPress={() => setSkipping('this')}>

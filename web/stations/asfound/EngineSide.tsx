@@ -1,4 +1,4 @@
-import { showValue } from '@ekrond/core/measure'
+import { asTyped } from '../../shell/SettingsStrip'
 import { bodyOf, type JobState } from '@ekrond/core/job'
 import { settingKey, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
 import { Balloon, Drawing, Leader, Text, type Point } from '../../drawing'
@@ -17,7 +17,7 @@ export function EngineSide({ spec, state, current, counting }: { spec: SpecSheet
     const now = settingKey(setting) === current
     const colour = now ? 'blue' : 'ink'
     const said = value(setting)
-    const text = `${setting.short.toLowerCase()}${said !== null ? `: ${showValue(said, setting.quantity)}` : now ? ': now' : ''}`
+    const text = `${setting.short}${said !== null ? `: ${asTyped(body.asFound[settingKey(setting)]?.raw ?? '', said, setting)}` : now ? ': now' : ''}`
     return (
       <g key={settingKey(setting)}>
         <Leader from={at} to={to} colour={colour} />

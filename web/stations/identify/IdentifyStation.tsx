@@ -42,7 +42,7 @@ const LookNext = styled.div`
   border: 2px solid var(--blue);
   padding: 9px 14px;
   & > b { display: block; font-size: 19px; line-height: 1.25; }
-  & > span { display: block; font: 400 15px/1.4 ${figures}; letter-spacing: -0.03em; }
+  & > span + b ~ span { display: block; font: 400 15px/1.4 ${figures}; letter-spacing: -0.03em; }
   & > small { font-size: 14px; color: var(--pencil); }
 `
 
@@ -99,7 +99,7 @@ export default function IdentifyStation({ open }: StationProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds all of it
   }, [catalogue, seenKey])
   const refusedMark = result && isRefusal(result) ? result.refused.why : ''
-  const ranking: Identification['ranking'] = result && !isRefusal(result) ? result.ranking.filter((r) => r.p > 0.002).slice(0, 4) : []
+  const ranking: Identification['ranking'] = result && !isRefusal(result) ? result.ranking.filter((r) => r.p > 0.002).slice(0, 3) : []
   const pNone = result && !isRefusal(result) ? result.pNone : 0
   const look = result && !isRefusal(result) ? result.look : null
   const picked = ranking[Math.min(chosen, ranking.length - 1)]
@@ -325,7 +325,7 @@ export default function IdentifyStation({ open }: StationProps) {
 }
 
 function CandidateRow({ ranked, on, pick }: { ranked: Ranked; on: boolean; pick: () => void }) {
-  const words = explain(ranked.evidence).slice(0, 3)
+  const words = explain(ranked.evidence).slice(0, 2)
   return (
     <Candidate $on={on} role="option" aria-selected={on} onClick={pick}>
       <span>

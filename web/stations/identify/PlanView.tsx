@@ -18,7 +18,7 @@ export function PlanView({ features, seen, look }: { features: PlanFeatures; see
   const half = (bolts / 2) * k
   const tall = barrels === 2 ? bore * k * 0.72 : bore * k * 0.85
   const boltAt: Point[] = barrels === 2 ? [[cx - half, cy - tall * 0.8], [cx + half, cy - tall * 0.8], [cx - half, cy + tall * 0.8], [cx + half, cy + tall * 0.8]] : [[cx - half, cy], [cx + half, cy]]
-  const body = barrels === 2 ? { x: cx - half + 18, w: 2 * half - 36 } : { x: cx - bore * k * 0.8, w: bore * k * 1.6 }
+  const body = barrels === 2 ? ((w) => ({ x: cx - w / 2, w }))(2 * (offset + (bore / 2) * k) + 30) : { x: cx - bore * k * 0.8, w: bore * k * 1.6 }
   const coil = chokeKind.startsWith('coil')
   const colourOf = (feature: string) => (look === feature ? 'blue' : 'ink')
   return (

@@ -79,7 +79,7 @@ function Parts({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
   const kitCode = picked && openNeeds.length ? picked.kits[0]?.code : orderedKit
   const kit = market.data?.kits.find((k) => k.code === kitCode)
   const layout = kit && market.data ? layOut(kit, market.data, sheets, needs) : null
-  const choice = layout?.choices[0]
+  const choices = layout?.choices.filter((choice) => choice.tell).slice(0, 2) ?? []
 
   return (
     <JobSheet open={open} station="parts" strip={<Needs needs={needs} />}>
@@ -137,11 +137,11 @@ function Parts({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
               ))}
             </>
           )}
-          {choice && (
-            <RedBox>
+          {choices.map((choice) => (
+            <RedBox key={choice.take} style={{ fontSize: 16, padding: '8px 12px' }}>
               {choice.name}: take {choice.take}, not {choice.not.join(' or ')}.<small>Tell it by {choice.tell}.</small>
             </RedBox>
-          )}
+          ))}
           {state.opened && today && picked && openNeeds.length > 0 && addDays(today, picked.arrivalDays) > state.opened.promise && <ErrorLine>That is after the day it is promised, {sayDate(state.opened.promise)}.</ErrorLine>}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <AskFoot>
@@ -232,7 +232,7 @@ function Layout({ layout, cover, needs, market, sheets }: { layout: KitLayout | 
   const over = layout?.staysOver ?? []
   const overTop = 352
   const split = layout ? overTop - 14 : H
-  const choose = layout?.choices[0]?.take
+  const choose = new Set(layout?.choices.filter((c) => c.tell).map((c) => c.take))
   return (
     <Drawing width={W} height={H} title={`Goes in: ${[...goes, ...loose].map((l) => `${l.name} ${l.part}`).join(', ') || 'nothing'}. Stays over: ${over.map((l) => `${l.name} ${l.part}, ${l.reason}`).join('; ') || 'nothing'}.`}>
       <rect x={2} y={8} width={W - 4} height={split - 8} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
@@ -241,7 +241,7 @@ function Layout({ layout, cover, needs, market, sheets }: { layout: KitLayout | 
         const y = 46 + i * 96
         return (
           <g key={laid.part}>
-            <GasketShape drawing={drawingOf(laid.part)} at={[18, y]} width={118} mark={laid.part === choose} />
+            <GasketShape drawing={drawingOf(laid.part)} at={[18, y]} width={118} mark={choose.has(laid.part)} />
             <Text at={[146, y + 22]} size={15} face="figures">
               {laid.part}
             </Text>
@@ -249,16 +249,16 @@ function Layout({ layout, cover, needs, market, sheets }: { layout: KitLayout | 
               {laid.reason.toLowerCase()}
             </Text>
             {laid.tell && (
-              <Text at={[146, y + 61]} size={14} colour={laid.part === choose ? 'red' : 'pencil'}>
+              <Text at={[146, y + 61]} size={14} colour={choose.has(laid.part) ? 'red' : 'pencil'}>
                 {laid.tell}
               </Text>
             )}
           </g>
         )
       })}
-      {small.slice(0, 12).map((laid, i) => {
-        const columns = gaskets.length ? 4 : 6
-        const [x, y] = [(gaskets.length ? 372 : 70) + (i % columns) * (gaskets.length ? 112 : 124), 66 + Math.floor(i / columns) * 98]
+      {small.slice(0, gaskets.length ? 9 : 18).map((laid, i) => {
+        const columns = gaskets.length ? 3 : 6
+        const [x, y] = [(gaskets.length ? 456 : 70) + (i % columns) * 124, 58 + Math.floor(i / columns) * 92]
         return (
           <g key={`${laid.part} ${laid.position}`}>
             <PartShape kind={kindOf(laid.part)} at={[x, y]} size={32} width={48} />
@@ -276,15 +276,15 @@ function Layout({ layout, cover, needs, market, sheets }: { layout: KitLayout | 
         <>
           <rect x={2} y={overTop} width={W - 4} height={H - overTop - 4} fill="none" stroke="var(--line)" strokeWidth={1.4} />
           <Text at={[16, overTop + 22]} size={15} colour="pencil">{`STAYS OVER: ${over.length}`}</Text>
-          {over.slice(0, 8).map((laid, i) => {
+          {over.slice(0, 9).map((laid, i) => {
             const [x, y] = [18 + (i % 3) * 258, overTop + 34 + Math.floor(i / 3) * 46]
             const gasket = drawingOf(laid.part).startsWith('gasket')
             return (
               <g key={laid.part}>
                 {gasket ? <GasketShape drawing={drawingOf(laid.part)} at={[x, y]} width={56} mode="over" /> : <PartShape kind={kindOf(laid.part)} at={[x + 28, y + 17]} size={24} width={34} mode="over" />}
-                <Text at={[x + 66, y + 15]} size={14}>{`${laid.name.toLowerCase().slice(0, 15)} ${laid.part}`}</Text>
+                <Text at={[x + 66, y + 15]} size={14}>{`${laid.name.toLowerCase().slice(0, 14)} ${laid.part}`}</Text>
                 <Text at={[x + 66, y + 32]} size={14} colour="pencil">
-                  {laid.reason.slice(0, 34)}
+                  {laid.reason}
                 </Text>
               </g>
             )

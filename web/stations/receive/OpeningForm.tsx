@@ -71,7 +71,7 @@ const Part = styled.h2`
 const Picks = styled.div`
   grid-column: 1 / -1;
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(126px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(104px, 1fr));
   gap: 6px;
   & > button { min-height: 44px; font-size: 15px; padding: 2px 10px; line-height: 1.15; }
 `

@@ -25,7 +25,7 @@ import type { StationProps } from '../props'
 type Task = { kind: 'part'; position: Position } | { kind: 'exposed'; setting: SettingSpec; position: Position }
 
 export const Conditions = styled(RadioGroup)`
-  & > label { display: block; font: 600 14px/1.3 ${narrow}; color: var(--pencil); margin-bottom: 6px; }
+  & > span { display: block; font: 600 14px/1.3 ${narrow}; color: var(--pencil); margin-bottom: 6px; }
   & > div { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
 `
 
@@ -259,6 +259,7 @@ function PartOff({ open, position, number, of, done, move }: { open: StationProp
         <Answer aria-live="polite" style={{ fontSize: 19 }}>
           {disposition === 'reuse' ? `${dispositionWord[disposition]}. ` : <em>{said.said.judgement && !said.said.judgement.sure ? 'Doubtful. ' : `${dispositionWord[disposition]}. `}</em>}
           {said.data.shown.sentence}
+          {position.always && ' A new one goes on all the same.'}
         </Answer>
       )}
       {body.findings[position.code]?.differ && <ErrorLine>Two people differ on it. A third judgement settles it.</ErrorLine>}
