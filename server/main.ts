@@ -6,6 +6,7 @@ import { migrate } from './db/migrate.ts'
 import { openPool } from './db/pool.ts'
 import { buildApp } from './app.ts'
 import { openLive } from './live/events.ts'
+import { onThread } from './reports/thread.ts'
 import { openServices } from './services.ts'
 
 const root = process.env.EKROND_ROOT ?? process.cwd()
@@ -16,7 +17,7 @@ if (!url) {
 }
 
 const pool = openPool(url)
-const services = openServices(pool, clockFrom(process.env.EKROND_NOW))
+const services = openServices(pool, clockFrom(process.env.EKROND_NOW), onThread(join(root, 'build/sheet-thread.mjs')))
 await migrate(pool, join(root, 'server/db/migrations'))
 if (process.env.EKROND_DEMO !== 'off') await loadDemoIfEmpty(services, join(root, 'demo/catalogue'))
 const live = openLive(url)

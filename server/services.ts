@@ -2,6 +2,7 @@ import type { ShopAnswer } from '@ekrond/contract/shop'
 import type { Clock } from './clock.ts'
 import type { Pool } from './db/pool.ts'
 import { appender, jobCache, type Appender, type JobCache } from './jobs/append.ts'
+import { returnSheetPdf, type SheetRenderer } from './reports/return-sheet.ts'
 import { selectShop } from './shop/shop.sql.ts'
 
 /** What the routes work with. */
@@ -12,10 +13,12 @@ export interface Services {
   appender: Appender
   shop(): Promise<Pick<ShopAnswer, 'name' | 'place' | 'zone' | 'currency'>>
   zone(): Promise<string>
+  renderSheet: SheetRenderer
 }
 
-export function openServices(pool: Pool, clock: Clock): Services {
+/** `renderSheet`: the production server lays sheets out on a thread of its own, see `reports/thread.ts`. */
+export function openServices(pool: Pool, clock: Clock, renderSheet: SheetRenderer = returnSheetPdf): Services {
   const cache = jobCache()
   const shop = () => selectShop(pool)
-  return { pool, clock, cache, appender: appender(pool, cache, clock), shop, zone: async () => (await shop()).zone }
+  return { pool, clock, cache, appender: appender(pool, cache, clock), shop, zone: async () => (await shop()).zone, renderSheet }
 }

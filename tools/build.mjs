@@ -24,8 +24,9 @@ export async function ensureBuild() {
 async function bundleServer() {
   const esbuild = await import('esbuild')
   await esbuild.build({
-    entryPoints: [join(root, 'server/main.ts')],
-    outfile: join(out, 'server.mjs'),
+    entryPoints: { server: join(root, 'server/main.ts'), 'sheet-thread': join(root, 'server/reports/sheet-thread.ts') },
+    outdir: out,
+    outExtension: { '.js': '.mjs' },
     bundle: true,
     platform: 'node',
     format: 'esm',

@@ -47,12 +47,8 @@ export function screwSaying(
     twin && twinWay === way
       ? ` The ${twin.name} one stood at ${showTurns(twin.found)}: both far ${way}, so likelier ${leaned ? 'the fuel level' : 'an air leak or fuel starved for both'} than one passage.`
       : ''
-  return {
-    usual: false,
-    headline,
-    meaning: meaning + both,
-    look: leaned ? 'rich cause' : 'starved cause',
-  }
+  const look = leaned ? 'rich cause' : 'starved cause'
+  return { usual: false, headline, meaning: `${meaning}${both} At teardown: ${causes(look, mixture.kind).slice(0, 2).join(', ')}.`, look }
 }
 
 /** Where a rich or a starved cause is looked for at teardown, in order. */

@@ -21,6 +21,7 @@ export function settingContext(state: JobState, sheets: Sheets, gauge: Gauge | n
   const heightKey = 'float.height/none'
   return {
     spec: sheets.spec,
+    specRev: sheets.specRev,
     conditions: conditionsFor(state, sheets),
     gauge,
     drawer,
@@ -45,6 +46,7 @@ export function draftReading(setting: SettingSpec, raw: string, context: Setting
       value,
       gauge: gauge?.name ?? null,
       sigma: gauge ? gaugeSigma(gauge) : null,
+      specRev: context.specRev,
       shown: { verdict: judgement.verdict, headline: judgement.headline, meaning: judgement.meaning, remedy: judgement.remedy?.words ?? null, asWritten: setting.asWritten },
     },
     said: { read: { ...read, value }, judgement },

@@ -28,7 +28,7 @@ export function gatePoints(state: JobState, sheets: Sheets, body = 1): GatePoint
     const key = settingKey(setting)
     if (!reading) add(`setting:${key}`, `${setting.name} is not set`, `wants ${setting.asWritten}`, 'set')
     else if (reading.verdict !== 'in') add(`setting:${key}`, `${setting.name} is ${reading.verdict}`, `stands at ${reading.raw}, wants ${setting.asWritten}`, 'set')
-    else if (reading.specRev !== null && reading.specRev !== sheets.specRev)
+    else if (reading.specRev !== sheets.specRev)
       add(`setting:${key}`, `${setting.name}: check again`, 'it was judged by another sheet', 'set')
     if (judged?.differ) add(`differ:${key}`, `Two people differ on ${setting.name}`, 'a third reading settles it', 'set')
   }

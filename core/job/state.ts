@@ -90,7 +90,7 @@ export interface ReadingData {
   gauge: string | null
   verdict: 'in' | 'out' | 'doubtful'
   headline: string
-  specRev: string | null
+  specRev: string
   by: string
   at: string
   entry: string

@@ -59,7 +59,7 @@ export function stationStates(state: JobState, sheets: Sheets | undefined): Reco
     settings.length,
     readings.some((reading) => reading),
   )
-  if (readings.some((reading) => reading?.specRev && reading.specRev !== sheets.specRev)) states.set = 'again'
+  if (readings.some((reading) => reading && reading.specRev !== sheets.specRev)) states.set = 'again'
   return states
 }
 

@@ -33,6 +33,7 @@ export interface SettingJudgement {
 
 export interface SettingContext {
   spec: SpecSheet
+  specRev: string
   conditions: Conditions
   gauge: Gauge | null
   drawer: readonly Gauge[]

@@ -6,7 +6,6 @@ import { localDate } from '../clock.ts'
 import { notFound, ProblemError } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import type { Services } from '../services.ts'
-import { returnSheetPdf } from '../reports/return-sheet.ts'
 import { selectEntries, selectJobHead, selectJobs } from './jobs.sql.ts'
 
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
@@ -44,7 +43,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
   app.get('/api/jobs/:number/sheet.pdf', { schema: { params: JobParams } }, async (request, reply) => {
     const { head, document } = await sheetOf(request.params.number)
     const shop = await services.shop()
-    const pdf = await returnSheetPdf(document, { shop: `${shop.name}, ${shop.place}`, date: localDate(document.returnedAt ? new Date(document.returnedAt) : clock(), shop.zone) })
+    const pdf = await services.renderSheet(document, { shop: `${shop.name}, ${shop.place}`, date: localDate(document.returnedAt ? new Date(document.returnedAt) : clock(), shop.zone) })
     return reply.type('application/pdf').header('content-disposition', `inline; filename="return-sheet-${head.number}.pdf"`).send(pdf)
   })
 

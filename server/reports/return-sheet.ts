@@ -19,6 +19,8 @@ const bottom = page.height - page.margin
 const requireHere = createRequire(join(process.env.EKROND_ROOT ?? process.cwd(), 'server', 'package.json'))
 const font = (family: string, file: string) => join(dirname(requireHere.resolve(`@fontsource/${family}/package.json`)), 'files', file)
 
+export type SheetRenderer = (sheet: ReturnSheet, head: { shop: string; date: string }) => Promise<Buffer>
+
 /** Lays the return sheet and its start-up card out on one A4 page. Figures in a slashed-zero face, vectors where the face lacks a glyph. */
 export function returnSheetPdf(sheet: ReturnSheet, head: { shop: string; date: string }): Promise<Buffer> {
   const pdf = new PDFDocument({ size: 'A4', margin: 0, info: { Title: `Return sheet ${sheet.number}`, Author: head.shop }, lang: 'en', tagged: true, pdfVersion: '1.7' })

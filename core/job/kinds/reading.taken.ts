@@ -15,6 +15,8 @@ export const readingTaken = defineKind({
     value: v.number(),
     gauge: v.nullable(v.pipe(v.string(), v.maxLength(40))),
     sigma: v.nullable(v.pipe(v.number(), v.gtValue(0))),
+    /** the sheet that it was judged by: another one later makes it 'check again' */
+    specRev: v.pipe(v.string(), v.maxLength(80)),
     shown: v.object({
       verdict: v.picklist(['in', 'out', 'doubtful']),
       headline: v.string(),
@@ -32,9 +34,9 @@ export const readingTaken = defineKind({
   },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
-      const { code, place, raw, value, gauge, shown } = entry.data
+      const { code, place, raw, value, gauge, specRev, shown } = entry.data
       const key = `${code}/${place}`
-      const reading = { raw, value, gauge, verdict: shown.verdict, headline: shown.headline, specRev: body.ident?.specRev ?? null, ...stamp(entry) }
+      const reading = { raw, value, gauge, verdict: shown.verdict, headline: shown.headline, specRev, ...stamp(entry) }
       return { readings: { ...body.readings, [key]: sayAgain(body.readings[key], reading, (a, b) => a.verdict === b.verdict || a.value !== b.value) } }
     }),
   sentence: (data) => `read ${data.code}${data.place === 'none' ? '' : ` ${data.place}`}: ${data.raw}, ${data.shown.verdict}`,

@@ -1,0 +1,67 @@
+import { models } from '../../../demo/catalogue.ts'
+import { isRefusal } from '../../refusal/index.ts'
+import { listNumberSheets, type Sheets } from '../../sheets/index.ts'
+import type { DataOf } from '../kinds/index.ts'
+import type { Entry, UnsentEntry } from '../entry.ts'
+
+export const JOB = '11111111-1111-4111-8111-111111111111'
+
+export const uuid = (n: number): string => `22222222-2222-4222-8222-${String(n).padStart(12, '0')}`
+
+/** An unsent entry for tests: the nth of its log, by Marrow unless said otherwise. */
+export const unsent = <K extends keyof DataOf>(n: number, kind: K, data: DataOf[K], more: Partial<UnsentEntry> = {}): UnsentEntry => ({
+  id: uuid(n),
+  job: JOB,
+  kind,
+  v: 1,
+  body: 1,
+  data,
+  by: 'I. Marrow',
+  at: '2026-11-24T10:00:00.000Z',
+  ...more,
+})
+
+export const placed = (entry: UnsentEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.at })
+
+export const opening: DataOf['job.opened'] = {
+  customer: 'Osk chain ferry',
+  engine: 'ferry main, 2.2 L',
+  equipment: 'chain windlass',
+  aircraft: false,
+  ethanol: 0.1,
+  pressureKpa: 24,
+  headMm: null,
+  altitudeM: null,
+  promise: '2026-11-26',
+  complaint: { symptom: 'flooding', band: 'idle', temperature: 'hot', words: 'Floods when hot' },
+}
+
+export const identified: DataOf['ident.chosen'] = { listNumber: 'K-4417-2S', specRev: 'K-4417-2S/spec/1', buildRev: 'K-4417-2S/build/1', p: 0.9, runnerUp: null }
+
+/** The ferry's sheets, as the demo generates them. */
+export function ferrySheets(): Sheets {
+  const model = models()[0]!
+  const sheets = listNumberSheets(model, model.listNumbers.find((item) => item.number === 'K-4417-2S')!)
+  if (isRefusal(sheets)) throw new Error(sheets.refused.why)
+  return { specRev: identified.specRev, buildRev: identified.buildRev, ...sheets }
+}
+
+export const finding = (position: string, disposition: 'reuse' | 'replace' | 'condemn', condition = 'sound'): DataOf['finding.judged'] => ({
+  position,
+  condition,
+  raw: '',
+  measured: null,
+  shown: { disposition, sure: true, sentence: 'as seen', rule: '', limit: null },
+  override: null,
+})
+
+export const reading = (raw: string, verdict: 'in' | 'out' | 'doubtful', value = Number(raw)): DataOf['reading.taken'] => ({
+  code: 'float.height',
+  place: 'none',
+  raw,
+  value,
+  gauge: 'caliper 2',
+  sigma: 0.06,
+  specRev: identified.specRev,
+  shown: { verdict, headline: '', meaning: '', remedy: null, asWritten: '13.5 ±0.5' },
+})

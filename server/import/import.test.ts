@@ -1,0 +1,73 @@
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { selectListNumber } from '../library/library.sql.ts'
+import { catalogueFolder, openShop, type TestShop } from '../test/shop.ts'
+import { readCatalogue, type ImportError } from './read.ts'
+import { writeCatalogue } from './write.ts'
+
+let shop: TestShop
+beforeAll(async () => {
+  shop = await openShop('import_test', { demo: false })
+})
+afterAll(() => shop.close())
+
+/** A copy of the demo catalogue in which one file was changed. */
+function broken(file: string, change: (contents: string) => string): string {
+  const folder = mkdtempSync(join(tmpdir(), 'ekrond-import-'))
+  cpSync(catalogueFolder, folder, { recursive: true })
+  writeFileSync(join(folder, file), change(readFileSync(join(folder, file), 'utf8')))
+  return folder
+}
+const errorsOf = (folder: string): ImportError[] => {
+  const read = readCatalogue(folder)
+  return 'errors' in read ? read.errors : []
+}
+const good = () => {
+  const read = readCatalogue(catalogueFolder)
+  if ('errors' in read) throw new Error(JSON.stringify(read.errors))
+  return read.catalogue
+}
+
+describe('reading a catalogue', () => {
+  it('reads the demo: three makers, three models in full, forty list numbers', () => {
+    const catalogue = good()
+    expect(catalogue.head.makers).toHaveLength(3)
+    expect(catalogue.models.map((m) => m.code)).toEqual(['K-44', 'S26', 'U7'])
+    expect(catalogue.listNumbers).toHaveLength(40)
+  })
+  it.each([
+    ['prices.csv', (t: string) => t.replace('price_minor', 'price'), { file: 'prices.csv', row: 1, column: 'price_minor' }],
+    ['prices.csv', (t: string) => t.replace(/hollin,\d+/, 'hollin,cheap'), { file: 'prices.csv', column: 'price_minor' }],
+    ['kits.csv', (t: string) => t.replace('2480', '24.80'), { file: 'kits.csv', row: 2, column: 'price_minor' }],
+    ['models/K-44.json', (t: string) => t.slice(0, -400), { file: 'models/K-44.json', row: null }],
+    ['models/K-44.json', (t: string) => t.replace(/"lo": 13,/, '"lo": 99,'), { file: 'models/K-44.json', sentence: 'lo lies above hi' }],
+    ['models/U7.json', (t: string) => t.replace('"seat.washer": "WA', '"seat.cushion": "WA'), { file: 'models/U7.json', sentence: expect.stringContaining('no position seat.cushion') as string }],
+    ['catalogue.json', (t: string) => t.replace('"format": 1', '"format": 2'), { file: 'catalogue.json', column: 'format' }],
+  ])('tells the fault in %s with its place', (file, change, wanted) => {
+    expect(errorsOf(broken(file, change))).toContainEqual(expect.objectContaining(wanted))
+  })
+  it('tells a missing file', () => expect(errorsOf(mkdtempSync(join(tmpdir(), 'ekrond-empty-')))).toContainEqual(expect.objectContaining({ file: 'parts.csv', sentence: 'The file is missing.' })))
+})
+
+describe('writing it', () => {
+  it('twice changes nothing; a changed sheet is a new revision and the old one stays', async () => {
+    expect(await writeCatalogue(shop.pool, good())).toEqual({ newRevisions: 80 })
+    expect(await writeCatalogue(shop.pool, good())).toEqual({ newRevisions: 0 })
+    const changed = good()
+    changed.listNumbers[0]!.spec.settings[0]!.ground = 'measured on six of ours'
+    expect(await writeCatalogue(shop.pool, changed)).toEqual({ newRevisions: 1 })
+    const found = await selectListNumber(shop.pool, changed.listNumbers[0]!.number)
+    expect(found!.sheets.specRev).toMatch(/\/spec\/2$/)
+    const { rows } = await shop.pool.query('select revision from sheet_revision where list_number = $1 and kind = $2', [changed.listNumbers[0]!.number, 'spec'])
+    expect(rows).toHaveLength(2)
+  })
+  it('all or nothing: a price for a part that does not exist leaves no trace', async () => {
+    const catalogue = good()
+    catalogue.tables['customers.csv'].push({ customer: 'New one', engine: 'e', equipment: 'q' })
+    catalogue.tables['prices.csv'].push({ part: 'NOWHERE', supplier: 'hollin', price_minor: 1, lead_days: 1 })
+    await expect(writeCatalogue(shop.pool, catalogue)).rejects.toThrow(/price_part_fkey/)
+    expect((await shop.pool.query("select 1 from customer where customer = 'New one'")).rows).toEqual([])
+  })
+})
