@@ -2,18 +2,52 @@
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'core-is-pure', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { pathNot: '^core/|node_modules/valibot/' } },
-    { name: 'only-schemas-use-valibot-in-core', severity: 'error', from: { path: '^core/', pathNot: '^core/(job|sheets)/' }, to: { path: 'node_modules/valibot/' } },
-    { name: 'contract-knows-core-only', severity: 'error', from: { path: '^contract/' }, to: { pathNot: '^(contract|core)/|node_modules/valibot/' } },
-    { name: 'web-never-imports-server', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|bench|demo|e2e)/' } },
-    { name: 'server-never-imports-web', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|bench|e2e)/' } },
-    { name: 'nothing-unresolved', severity: 'error', from: { pathNot: '^web/' }, to: { couldNotResolve: true } },
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^core/|node_modules/valibot/' },
+    },
+    {
+      name: 'only-schemas-use-valibot-in-core',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '^core/(job|sheets)/' },
+      to: { path: 'node_modules/valibot/' },
+    },
+    {
+      name: 'contract-knows-core-only',
+      severity: 'error',
+      from: { path: '^contract/' },
+      to: { pathNot: '^(contract|core)/|node_modules/valibot/' },
+    },
+    {
+      name: 'web-never-imports-server',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^(server|bench|demo|e2e)/' },
+    },
+    {
+      name: 'server-never-imports-web',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^(web|bench|e2e)/' },
+    },
+    {
+      name: 'nothing-unresolved',
+      severity: 'error',
+      from: { pathNot: '^web/' },
+      to: { couldNotResolve: true },
+    },
   ],
   options: {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '^(build|web/dist)/' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'node', 'default'], extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'node', 'default'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'],
+    },
   },
 }

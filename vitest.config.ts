@@ -3,8 +3,24 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'demo/**/*.test.ts', 'web/**/*.test.ts'], environment: 'node' } },
-      { test: { name: 'server', include: ['server/**/*.test.ts'], environment: 'node', globalSetup: ['server/test/postgres.ts'], pool: 'forks', testTimeout: 30_000, hookTimeout: 60_000 } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'demo/**/*.test.ts', 'web/**/*.test.ts'],
+          environment: 'node',
+        },
+      },
+      {
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts'],
+          environment: 'node',
+          globalSetup: ['server/test/postgres.ts'],
+          pool: 'forks',
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
     ],
   },
 })

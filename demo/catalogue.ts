@@ -17,9 +17,17 @@ export function catalogueFiles(): Map<string, string> {
   const files = new Map<string, string>()
   const head = {
     format: 1,
-    shop: { name: 'Lantern Weir Carburetor Works', place: 'Osk Valley', zone: 'UTC', currency: { code: 'OSK', exponent: 2 } },
+    shop: {
+      name: 'Lantern Weir Carburetor Works',
+      place: 'Osk Valley',
+      zone: 'UTC',
+      currency: { code: 'OSK', exponent: 2 },
+    },
     makers: [
-      { code: 'Orvane', numbering: 'a letter, a hyphen, four figures, then a variant; stamped on the plate rim' },
+      {
+        code: 'Orvane',
+        numbering: 'a letter, a hyphen, four figures, then a variant; stamped on the plate rim',
+      },
       { code: 'Besk', numbering: 'U, three figures, a letter; cast raised on the body, often bare' },
       { code: 'Quillard', numbering: 'S26, a hyphen, two figures, a letter; printed on the body' },
     ],

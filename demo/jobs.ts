@@ -1,7 +1,23 @@
-import { addDays, conditionsFor, draftAsFound, draftFinding, draftOrder, draftReading, settingContext } from '@ekrond/core/drafts'
+import {
+  addDays,
+  conditionsFor,
+  draftAsFound,
+  draftFinding,
+  draftOrder,
+  draftReading,
+  settingContext,
+} from '@ekrond/core/drafts'
 import { teardownOrder } from '@ekrond/core/build'
 import { conditionsOf } from '@ekrond/core/findings'
-import { bodyOf, emptyJob, jobNeeds, step, type DataOf, type Entry, type JobState, type UnsentEntry } from '@ekrond/core/job'
+import {
+  bodyOf,
+  emptyJob,
+  jobNeeds,
+  step,
+  type DataOf,
+  type JobState,
+  type UnsentEntry,
+} from '@ekrond/core/job'
 import { cheapestCover, type Market } from '@ekrond/core/kits'
 import { showTurns, type Gauge } from '@ekrond/core/measure'
 import { isRefusal, type Result } from '@ekrond/core/refusal'
@@ -52,9 +68,18 @@ function openWriter(world: DemoWorld, name: string) {
 
   const add = <K extends keyof DataOf>(kind: K, data: DataOf[K]) => {
     at = new Date(at.getTime() + 70_000)
-    const entry: UnsentEntry = { id: steadyUuid(`${name} ${entries.length}`), job, kind, v: 1, body: 1, data, by, at: at.toISOString() }
+    const entry: UnsentEntry = {
+      id: steadyUuid(`${name} ${entries.length}`),
+      job,
+      kind,
+      v: 1,
+      body: 1,
+      data,
+      by,
+      at: at.toISOString(),
+    }
     entries.push(entry)
-    state = step(state, { ...entry, seq: entries.length, receivedAt: entry.at } as Entry)
+    state = step(state, { ...entry, seq: entries.length, receivedAt: entry.at })
     return entry.id
   }
   const here = () => sheets!
@@ -70,21 +95,46 @@ function openWriter(world: DemoWorld, name: string) {
       by = hands
     },
     add,
-    receive(opened: Partial<DataOf['job.opened']> & Pick<DataOf['job.opened'], 'customer' | 'engine' | 'equipment' | 'complaint'>, promisedIn: number) {
-      add('job.opened', { aircraft: false, ethanol: null, pressureKpa: null, headMm: null, altitudeM: null, promise: addDays(today, promisedIn), ...opened })
+    receive(
+      opened: Partial<DataOf['job.opened']> &
+        Pick<DataOf['job.opened'], 'customer' | 'engine' | 'equipment' | 'complaint'>,
+      promisedIn: number,
+    ) {
+      add('job.opened', {
+        aircraft: false,
+        ethanol: null,
+        pressureKpa: null,
+        headMm: null,
+        altitudeM: null,
+        promise: addDays(today, promisedIn),
+        ...opened,
+      })
     },
     async identify(listNumber: string, p: number) {
       sheets = await world.sheetsOf(listNumber)
-      add('ident.chosen', { listNumber, specRev: sheets.specRev, buildRev: sheets.buildRev, p, runnerUp: null })
+      add('ident.chosen', {
+        listNumber,
+        specRev: sheets.specRev,
+        buildRev: sheets.buildRev,
+        p,
+        runnerUp: null,
+      })
     },
     found(key: string, raw: string) {
-      add('asfound.noted', must(draftAsFound(setting(key), raw, key.startsWith('mixture') ? 'seat' : null, here(), state)).data)
+      add(
+        'asfound.noted',
+        must(draftAsFound(setting(key), raw, key.startsWith('mixture') ? 'seat' : null, here(), state)).data,
+      )
     },
     off(code: string, condition?: string, raw = '', kind: Gauge['kind'] = 'pins') {
       const p = position(code)
       if (!p.stays) add('part.off', { position: code, tray: p.tray })
       const first = conditionsOf[p.kind][0]!.code
-      add('finding.judged', must(draftFinding(p, condition ?? first, raw, gauge(kind), here(), conditionsFor(state, here()))).data)
+      add(
+        'finding.judged',
+        must(draftFinding(p, condition ?? first, raw, gauge(kind), here(), conditionsFor(state, here())))
+          .data,
+      )
     },
     /** takes the rest off in order, sound, with good measurements */
     stripTheRest(except: readonly string[] = []) {
@@ -95,22 +145,43 @@ function openWriter(world: DemoWorld, name: string) {
       }
     },
     order() {
-      const needs = jobNeeds(state, here()).filter((need) => need.standing === 'open').map((need) => ({ id: need.position, accepts: [need.part], quantity: need.quantity }))
-      return add('order.placed', draftOrder(must(cheapestCover(needs, world.market)), world.market, at.toISOString().slice(0, 10)))
+      const needs = jobNeeds(state, here())
+        .filter((need) => need.standing === 'open')
+        .map((need) => ({ id: need.position, accepts: [need.part], quantity: need.quantity }))
+      return add(
+        'order.placed',
+        draftOrder(must(cheapestCover(needs, world.market)), world.market, at.toISOString().slice(0, 10)),
+      )
     },
     buildAll() {
       const needed = new Set(jobNeeds(state, here()).map((need) => need.position))
       for (const p of teardownOrder(here().build).reverse())
-        if (bodyOf(state).off[p.code]) add('part.on', { position: p.code, from: needed.has(p.code) ? 'kit' : 'old', part: needed.has(p.code) ? p.part : null })
+        if (bodyOf(state).off[p.code])
+          add('part.on', {
+            position: p.code,
+            from: needed.has(p.code) ? 'kit' : 'old',
+            part: needed.has(p.code) ? p.part : null,
+          })
     },
     read(key: string, raw: string, kind: Gauge['kind'] = 'caliper') {
-      add('reading.taken', must(draftReading(setting(key), raw, settingContext(state, here(), gauge(kind), world.gauges))).data)
+      add(
+        'reading.taken',
+        must(draftReading(setting(key), raw, settingContext(state, here(), gauge(kind), world.gauges))).data,
+      )
     },
     /** every setting on the middle of its band, as it would be typed */
     settingsOnTarget(): [string, string, Gauge['kind']][] {
       return here()
         .spec.settings.filter((s) => s.set)
-        .map((s) => [settingKey(s), s.asWritten.startsWith('#') ? s.asWritten : s.quantity === 'turns' ? showTurns(s.target!) : String(s.target), s.quantity === 'gap' ? 'drills' : 'caliper'])
+        .map((s) => [
+          settingKey(s),
+          s.asWritten.startsWith('#')
+            ? s.asWritten
+            : s.quantity === 'turns'
+              ? showTurns(s.target!)
+              : String(s.target),
+          s.quantity === 'gap' ? 'drills' : 'caliper',
+        ])
     },
     pass: (point: string, why: string, second: string) => add('gate.passed', { point, why, second }),
   }
@@ -121,7 +192,8 @@ function goodMeasurement(code: string, { build, spec }: Sheets): [string, Gauge[
   const deciding = build.positions.find((p) => p.code === code)?.deciding
   if (!deciding) return ['', 'eye']
   if (deciding.what === 'mass') return [spec.float.floatMass.toFixed(1), 'scale']
-  if (deciding.what === 'bore') return [`${(deciding.newMm - 0.005).toFixed(3)} ${(deciding.newMm + 0.005).toFixed(3)}`, 'pins']
+  if (deciding.what === 'bore')
+    return [`${(deciding.newMm - 0.005).toFixed(3)} ${(deciding.newMm + 0.005).toFixed(3)}`, 'pins']
   if (deciding.what === 'play') return ['0.04', 'indicator']
   return ['0.03', 'feeler']
 }
@@ -131,7 +203,11 @@ async function ferry(w: Writer) {
   w.from(2.9)
   w.receive(
     {
-      customer: 'Osk chain ferry', engine: 'ferry main, 2.2 L', equipment: 'chain windlass', ethanol: 0.1, pressureKpa: 24,
+      customer: 'Osk chain ferry',
+      engine: 'ferry main, 2.2 L',
+      equipment: 'chain windlass',
+      ethanol: 0.1,
+      pressureKpa: 24,
       complaint: { symptom: 'flooding', band: 'idle', temperature: 'hot', words: 'Floods when hot' },
     },
     1,
@@ -146,7 +222,15 @@ async function ferry(w: Writer) {
   w.found('choke.index/none', 'index')
   w.found('pump.hole/none', '1')
   w.found('vacuumBreak.gap/none', '#38')
-  for (const code of ['choke.coil', 'pump.link', 'choke.rod', 'inlet.fitting', 'inlet.screen', 'cover.screws']) w.off(code)
+  for (const code of [
+    'choke.coil',
+    'pump.link',
+    'choke.rod',
+    'inlet.fitting',
+    'inlet.screen',
+    'cover.screws',
+  ])
+    w.off(code)
   w.off('cover', 'sound', '0.04', 'feeler')
   w.found('float.height/none', '12.4')
   w.found('float.drop/none', '26')
@@ -169,12 +253,19 @@ async function ferry(w: Writer) {
 }
 
 /** Just arrived, its plate painted over: nothing read yet. */
-async function kiln(w: Writer) {
+function kiln(w: Writer) {
   w.from(0.2, 'R. Oda')
   w.receive(
     {
-      customer: 'Brake Hill hop kiln', engine: 'blower, 0.24 L', equipment: 'kiln blower',
-      complaint: { symptom: 'hard start', band: 'everywhere', temperature: 'cold', words: 'Plate painted over, starts badly in the damp' },
+      customer: 'Brake Hill hop kiln',
+      engine: 'blower, 0.24 L',
+      equipment: 'kiln blower',
+      complaint: {
+        symptom: 'hard start',
+        band: 'everywhere',
+        temperature: 'cold',
+        words: 'Plate painted over, starts badly in the damp',
+      },
     },
     4,
   )
@@ -185,7 +276,10 @@ async function orchard(w: Writer) {
   w.from(0.4, 'O. Dell')
   w.receive(
     {
-      customer: 'Lower orchard co-operative', engine: 'spray rig, 0.3 L', equipment: 'spray rig 3', headMm: 300,
+      customer: 'Lower orchard co-operative',
+      engine: 'spray rig, 0.3 L',
+      equipment: 'spray rig 3',
+      headMm: 300,
       complaint: { symptom: 'hunting', band: 'middle', temperature: 'hot', words: 'Hunts under load' },
     },
     3,
@@ -201,8 +295,17 @@ async function trolley(w: Writer) {
   w.from(1.1, 'O. Dell')
   w.receive(
     {
-      customer: 'Weir Road tramway', engine: 'trolley twin, 0.36 L', equipment: 'inspection trolley', ethanol: 0.05, headMm: 400,
-      complaint: { symptom: 'hanging idle', band: 'just off idle', temperature: 'hot', words: 'Hangs on after the lever is shut' },
+      customer: 'Weir Road tramway',
+      engine: 'trolley twin, 0.36 L',
+      equipment: 'inspection trolley',
+      ethanol: 0.05,
+      headMm: 400,
+      complaint: {
+        symptom: 'hanging idle',
+        band: 'just off idle',
+        temperature: 'hot',
+        words: 'Hangs on after the lever is shut',
+      },
     },
     2,
   )
@@ -224,8 +327,17 @@ async function liftTruck(w: Writer) {
   w.from(3.2, 'R. Oda')
   w.receive(
     {
-      customer: 'Osk cannery', engine: 'lift truck, 2.0 L', equipment: 'lift truck 9', ethanol: 0.1, pressureKpa: 20,
-      complaint: { symptom: 'bog on opening', band: 'just off idle', temperature: 'both', words: 'Falls on its face when it is opened' },
+      customer: 'Osk cannery',
+      engine: 'lift truck, 2.0 L',
+      equipment: 'lift truck 9',
+      ethanol: 0.1,
+      pressureKpa: 20,
+      complaint: {
+        symptom: 'bog on opening',
+        band: 'just off idle',
+        temperature: 'both',
+        words: 'Falls on its face when it is opened',
+      },
     },
     0,
   )
@@ -244,8 +356,17 @@ async function frostFan(w: Writer) {
   w.from(2.2, 'I. Marrow')
   w.receive(
     {
-      customer: 'Upper orchard co-operative', engine: 'frost fan, 2.6 L', equipment: 'frost fan 12', ethanol: 0.1, pressureKpa: 20,
-      complaint: { symptom: 'runs only on choke', band: 'idle', temperature: 'both', words: 'Runs on choke only' },
+      customer: 'Upper orchard co-operative',
+      engine: 'frost fan, 2.6 L',
+      equipment: 'frost fan 12',
+      ethanol: 0.1,
+      pressureKpa: 20,
+      complaint: {
+        symptom: 'runs only on choke',
+        band: 'idle',
+        temperature: 'both',
+        words: 'Runs on choke only',
+      },
     },
     1,
   )
@@ -258,6 +379,10 @@ async function frostFan(w: Writer) {
   w.add('order.arrived', { order: w.order() })
   w.buildAll()
   for (const [key, raw, kind] of w.settingsOnTarget()) w.read(key, raw, kind)
-  w.add('complaint.answered', { explained: true, by: ['jet.main/P', 'jet.main/S'], words: 'Both main jets varnished nearly shut.' })
+  w.add('complaint.answered', {
+    explained: true,
+    by: ['jet.main/P', 'jet.main/S'],
+    words: 'Both main jets varnished nearly shut.',
+  })
   w.pass('proof', 'Test stand is taken; proved on the fan itself by the co-operative', 'O. Dell')
 }

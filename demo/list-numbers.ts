@@ -16,7 +16,8 @@ export function seeded(seed: number) {
   return {
     next,
     pick: <T>(items: readonly T[]): T => items[Math.floor(next() * items.length)]!,
-    between: (low: number, high: number, step: number) => Math.round((low + next() * (high - low)) / step) * step,
+    between: (low: number, high: number, step: number) =>
+      Math.round((low + next() * (high - low)) / step) * step,
   }
 }
 export type Seeded = ReturnType<typeof seeded>
@@ -44,7 +45,13 @@ export function workHeight(geometry: FloatGeometry, level: number, pressureKpa: 
 }
 
 /** Whether the drop can be reached and the lift passes the engine's demand with a third to spare. */
-export function dropPasses(geometry: FloatGeometry, height: number, drop: number, pressureKpa: number, engine: ListNumber['engine']): boolean {
+export function dropPasses(
+  geometry: FloatGeometry,
+  height: number,
+  drop: number,
+  pressureKpa: number,
+  engine: ListNumber['engine'],
+): boolean {
   const lever = leverAt(geometry, height)
   if (isRefusal(lever)) return false
   const flow = inflow({
@@ -65,7 +72,12 @@ export function dropPasses(geometry: FloatGeometry, height: number, drop: number
   return !isRefusal(flow) && flow.margin >= 1.3
 }
 
-const band = (target: number, tolerance: number) => ({ asWritten: `${target.toFixed(1)} ±${tolerance}`, target, lo: round(target - tolerance, 0.01), hi: round(target + tolerance, 0.01) })
+const band = (target: number, tolerance: number) => ({
+  asWritten: `${target.toFixed(1)} ±${tolerance}`,
+  target,
+  lo: round(target - tolerance, 0.01),
+  hi: round(target + tolerance, 0.01),
+})
 
 const DRILL_GAPS = [
   { asWritten: '#29', lo: 3.4544, hi: 3.5687 },
@@ -77,22 +89,49 @@ const DRILL_GAPS = [
 export function orvaneNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
   const random = seeded(4417)
   const marks = [
-    'K-4417-2S', 'K-4417-1', 'K-4477-1', 'K-4477-3', 'K-4411-2', 'K-4419-1S', 'K-4431-1', 'K-4438-2S', 'K-4463-1', 'K-4463-2',
-    'K-4470-4', 'K-4482-1S', 'K-4488-2', 'K-4490-1', 'K-4502-1', 'K-4502-2S', 'K-4516-3', 'K-4527-1',
+    'K-4417-2S',
+    'K-4417-1',
+    'K-4477-1',
+    'K-4477-3',
+    'K-4411-2',
+    'K-4419-1S',
+    'K-4431-1',
+    'K-4438-2S',
+    'K-4463-1',
+    'K-4463-2',
+    'K-4470-4',
+    'K-4482-1S',
+    'K-4488-2',
+    'K-4490-1',
+    'K-4502-1',
+    'K-4502-2S',
+    'K-4516-3',
+    'K-4527-1',
   ]
   return marks.map((mark, i) => {
     for (;;) {
       const wide = mark.startsWith('K-45')
-      const bore = mark === 'K-4417-2S' ? 31 : wide ? random.pick([36.5, 38.1]) : random.pick([31, 31, 33.3, 34.9])
+      const bore =
+        mark === 'K-4417-2S' ? 31 : wide ? random.pick([36.5, 38.1]) : random.pick([31, 31, 33.3, 34.9])
       const seatBore = mark === 'K-4417-2S' ? 2.4 : random.pick([2.2, 2.4, 2.4, 2.6])
       const floatMass = mark === 'K-4417-2S' ? 9 : random.pick([8.6, 9, 9.4])
       const pressureKpa = mark === 'K-4417-2S' ? 24 : random.pick([18, 21, 24])
       const powerKw = mark === 'K-4417-2S' ? 55 : random.between(40, 75, 5)
       const geometry = { ...model.spec.float, seatBore, floatMass }
-      const worked = workHeight(geometry, mark === 'K-4417-2S' ? 15.6 : random.between(14.5, 17.5, 0.1), pressureKpa)
+      const worked = workHeight(
+        geometry,
+        mark === 'K-4417-2S' ? 15.6 : random.between(14.5, 17.5, 0.1),
+        pressureKpa,
+      )
       if (!worked) continue
       const drop = round(worked.height + random.pick([8, 8.5, 9]), 0.5)
-      const engine = { displacementL: round(powerKw / 25, 0.1), powerKw, bsfc: 300, idleRpm: 750, idleInGearRpm: mark.endsWith('S') ? 650 : null }
+      const engine = {
+        displacementL: round(powerKw / 25, 0.1),
+        powerKw,
+        bsfc: 300,
+        idleRpm: 750,
+        idleInGearRpm: mark.endsWith('S') ? 650 : null,
+      }
       if (!dropPasses(geometry, worked.height, drop, pressureKpa, engine)) continue
       const primary = random.between(1.3, 1.5, 0.05)
       const secondary = primary + random.pick([0.1, 0.15, 0.2])
@@ -108,22 +147,46 @@ export function orvaneNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
         mark,
         weight: mark.startsWith('K-4417') ? 3 : random.pick([1, 1, 2]),
         features: {
-          draft: 'down', barrels: 2, chokeKind: mark.endsWith('S') ? 'coil, hot air' : random.pick(['coil, hot air', 'coil, electric']),
-          inletThread: wide ? '3/4' : '5/8', material: 'zinc', throttleBoreMm: bore, venturiMm: round(bore - random.pick([5, 6, 6.5]), 0.5), flangeBoltSpacingMm: wide ? 82 : 74.2,
+          draft: 'down',
+          barrels: 2,
+          chokeKind: mark.endsWith('S') ? 'coil, hot air' : random.pick(['coil, hot air', 'coil, electric']),
+          inletThread: wide ? '3/4' : '5/8',
+          material: 'zinc',
+          throttleBoreMm: bore,
+          venturiMm: round(bore - random.pick([5, 6, 6.5]), 0.5),
+          flangeBoltSpacingMm: wide ? 82 : 74.2,
         },
         supersedes: i % 7 === 3 ? [`K-${4300 + i}-1`] : [],
         settings: {
           'float.height/none': band(worked.height, 0.5),
-          'float.drop/none': { asWritten: `${(drop - 2).toFixed(1)} to ${(drop + 2).toFixed(1)}`, target: drop, lo: round(drop - 2, 0.5), hi: round(drop + 2, 0.5) },
+          'float.drop/none': {
+            asWritten: `${(drop - 2).toFixed(1)} to ${(drop + 2).toFixed(1)}`,
+            target: drop,
+            lo: round(drop - 2, 0.5),
+            hi: round(drop + 2, 0.5),
+          },
           'pump.stem/none': band(stem, 0.4),
           'vacuumBreak.gap/none': { ...gap, target: null },
-          'choke.index/none': { asWritten: notches === 0 ? 'index' : `${notches} rich`, target: notches, lo: notches, hi: notches },
+          'choke.index/none': {
+            asWritten: notches === 0 ? 'index' : `${notches} rich`,
+            target: notches,
+            lo: notches,
+            hi: notches,
+          },
           'mixture.turns/L': turns,
           'mixture.turns/R': turns,
         },
-        calibration: { 'jet.main/P': round(primary, 0.05), 'jet.main/S': round(secondary, 0.05), seat: seatBore },
+        calibration: {
+          'jet.main/P': round(primary, 0.05),
+          'jet.main/S': round(secondary, 0.05),
+          seat: seatBore,
+        },
         float: { seatBore, floatMass },
-        level: { target: worked.level, lo: round(worked.level - 0.8, 0.1), hi: round(worked.level + 0.8, 0.1) },
+        level: {
+          target: worked.level,
+          lo: round(worked.level - 0.8, 0.1),
+          hi: round(worked.level + 0.8, 0.1),
+        },
         supply: { feed: 'pump', pressureKpa, mostKpa: pressureKpa + 3 },
         engine,
         parts: {
@@ -143,7 +206,20 @@ export function orvaneNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
 
 export function beskNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
   const random = seeded(712)
-  const marks = ['U712B', 'U712A', 'U713B', 'U718B', 'U721C', 'U727A', 'U730B', 'U733B', 'U738A', 'U741C', 'U746B', 'U752A']
+  const marks = [
+    'U712B',
+    'U712A',
+    'U713B',
+    'U718B',
+    'U721C',
+    'U727A',
+    'U730B',
+    'U733B',
+    'U738A',
+    'U741C',
+    'U746B',
+    'U752A',
+  ]
   return marks.map((mark, i) => {
     for (;;) {
       const bore = i === 0 ? 17 : random.pick([16, 17, 18, 19])
@@ -162,8 +238,14 @@ export function beskNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
         mark: i % 4 === 3 ? '' : mark,
         weight: random.pick([1, 2, 3]),
         features: {
-          draft: 'side', barrels: 1, chokeKind: random.pick(['plate, lever', 'plate, cable']), inletThread: 'hose', material: 'zinc',
-          throttleBoreMm: bore, venturiMm: round(bore - 3.5, 0.5), flangeBoltSpacingMm: bore > 17 ? 42 : 38,
+          draft: 'side',
+          barrels: 1,
+          chokeKind: random.pick(['plate, lever', 'plate, cable']),
+          inletThread: 'hose',
+          material: 'zinc',
+          throttleBoreMm: bore,
+          venturiMm: round(bore - 3.5, 0.5),
+          flangeBoltSpacingMm: bore > 17 ? 42 : 38,
         },
         supersedes: [],
         settings: { 'float.height/none': band(worked.height, 0.7) },
@@ -171,7 +253,13 @@ export function beskNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
         float: { seatBore, washerMm: washer },
         level: { target: worked.level, lo: round(worked.level - 1, 0.1), hi: round(worked.level + 1, 0.1) },
         supply: { feed: 'gravity', pressureKpa, mostKpa: round(pressureKpa * 2, 0.1) },
-        engine: { displacementL: round(powerKw * 0.06, 0.01), powerKw, bsfc: 420, idleRpm: 1600, idleInGearRpm: null },
+        engine: {
+          displacementL: round(powerKw * 0.06, 0.01),
+          powerKw,
+          bsfc: 420,
+          idleRpm: 1600,
+          idleInGearRpm: null,
+        },
         parts: {
           seat: `SE-${Math.round(seatBore * 100)}`,
           needle: seatBore > 1.8 ? 'ND-20U' : 'ND-18',
@@ -186,7 +274,18 @@ export function beskNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
 
 export function quillardNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
   const random = seeded(2614)
-  const marks = ['S26-14F', 'S26-14G', 'S26-17F', 'S26-20C', 'S26-22F', 'S26-31A', 'S26-35F', 'S26-38E', 'S26-41F', 'S26-44F']
+  const marks = [
+    'S26-14F',
+    'S26-14G',
+    'S26-17F',
+    'S26-20C',
+    'S26-22F',
+    'S26-31A',
+    'S26-35F',
+    'S26-38E',
+    'S26-41F',
+    'S26-44F',
+  ]
   return marks.map((mark, i) => {
     for (;;) {
       const bore = 26
@@ -204,20 +303,47 @@ export function quillardNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[]
         mark,
         weight: random.pick([1, 1, 2]),
         features: {
-          draft: 'side', barrels: 1, chokeKind: random.pick(['enricher, lever', 'enricher, cable']), inletThread: 'hose', material: 'zinc',
-          throttleBoreMm: bore, venturiMm: random.pick([24, 26]), flangeBoltSpacingMm: random.pick([52, 60]),
+          draft: 'side',
+          barrels: 1,
+          chokeKind: random.pick(['enricher, lever', 'enricher, cable']),
+          inletThread: 'hose',
+          material: 'zinc',
+          throttleBoreMm: bore,
+          venturiMm: random.pick([24, 26]),
+          flangeBoltSpacingMm: random.pick([52, 60]),
         },
         supersedes: [],
         settings: {
           'float.height/none': band(worked.height, 0.8),
-          'mixture.turns/none': { asWritten: eighthsWritten(eighths), target: eighths, lo: eighths - 2, hi: eighths + 2 },
-          'needle.clip/none': ((clip) => ({ asWritten: String(clip), target: clip, lo: clip, hi: clip }))(random.pick([2, 3, 3, 4])),
+          'mixture.turns/none': {
+            asWritten: eighthsWritten(eighths),
+            target: eighths,
+            lo: eighths - 2,
+            hi: eighths + 2,
+          },
+          'needle.clip/none': ((clip) => ({ asWritten: String(clip), target: clip, lo: clip, hi: clip }))(
+            random.pick([2, 3, 3, 4]),
+          ),
         },
-        calibration: { 'jet.main': round(main, 0.05), 'jet.idle': random.pick([0.35, 0.4, 0.45]), seat: seatBore },
+        calibration: {
+          'jet.main': round(main, 0.05),
+          'jet.idle': random.pick([0.35, 0.4, 0.45]),
+          seat: seatBore,
+        },
         float: { seatBore, floatMass },
-        level: { target: worked.level, lo: round(worked.level - 0.8, 0.1), hi: round(worked.level + 0.8, 0.1) },
+        level: {
+          target: worked.level,
+          lo: round(worked.level - 0.8, 0.1),
+          hi: round(worked.level + 0.8, 0.1),
+        },
         supply: { feed: 'gravity', pressureKpa, mostKpa: round(pressureKpa * 2, 0.1) },
-        engine: { displacementL: round(powerKw * 0.03, 0.01), powerKw, bsfc: 350, idleRpm: 1300, idleInGearRpm: null },
+        engine: {
+          displacementL: round(powerKw * 0.03, 0.01),
+          powerKw,
+          bsfc: 350,
+          idleRpm: 1300,
+          idleInGearRpm: null,
+        },
         parts: {
           seat: `SE-${Math.round(seatBore * 100)}`,
           float: `FL-${String(Math.round(floatMass * 10)).padStart(3, '0')}`,

@@ -11,7 +11,11 @@ const GASKETS: Record<string, { tell: string; drawing: string; price: number }> 
   'GK-441A': { tell: 'narrow bores', drawing: 'gasket two-bore 31 small 1', price: 260 },
   'GK-441C': { tell: 'wide bores', drawing: 'gasket two-bore 37 small 1', price: 280 },
   'GK-442A': { tell: 'one small hole at the pump side', drawing: 'gasket two-bore 31 small 1', price: 240 },
-  'GK-442B': { tell: 'the second small hole at the pump side', drawing: 'gasket two-bore 31 small 2', price: 240 },
+  'GK-442B': {
+    tell: 'the second small hole at the pump side',
+    drawing: 'gasket two-bore 31 small 2',
+    price: 240,
+  },
   'GK-442C': { tell: 'wider bores', drawing: 'gasket two-bore 37 small 2', price: 260 },
   'GK-443': { tell: 'thick', drawing: 'gasket two-bore 34 small 0', price: 180 },
   'GK-711': { tell: 'narrow', drawing: 'gasket bowl 50 small 1', price: 90 },
@@ -19,20 +23,45 @@ const GASKETS: Record<string, { tell: string; drawing: string; price: number }> 
 }
 
 const PRICE_BY_KIND: Record<string, number> = {
-  float: 1890, needle: 640, seat: 780, jet: 310, pump: 890, washer: 35, seal: 60, ball: 45, nozzle: 720, screen: 210, mixtureScrew: 430,
-  meteringNeedle: 980, slide: 760, gasket: 240,
+  float: 1890,
+  needle: 640,
+  seat: 780,
+  jet: 310,
+  pump: 890,
+  washer: 35,
+  seal: 60,
+  ball: 45,
+  nozzle: 720,
+  screen: 210,
+  mixtureScrew: 430,
+  meteringNeedle: 980,
+  slide: 760,
+  gasket: 240,
 }
 
-const NAME_OF: Record<string, string> = { 'SE-280': 'Seat', 'WA-160': 'Seat washer', 'SL-05': 'Coil seal', 'WA-050': 'Seat washer', 'WA-150': 'Seat washer' }
+const NAME_OF: Record<string, string> = {
+  'SE-280': 'Seat',
+  'WA-160': 'Seat washer',
+  'SL-05': 'Coil seal',
+  'WA-050': 'Seat washer',
+  'WA-150': 'Seat washer',
+}
 
 export function tables(models: readonly Model[]): Table[] {
   const parts = new Map<string, { name: string; kind: string; material: string }>()
   for (const model of models)
     for (const position of model.build.positions) {
       const numbers = [position.part, ...model.listNumbers.map((item) => item.parts[position.code])]
-      for (const part of numbers) if (part) parts.set(part, { name: position.name, kind: position.kind, material: position.material })
+      for (const part of numbers)
+        if (part) parts.set(part, { name: position.name, kind: position.kind, material: position.material })
     }
-  for (const [part, name] of Object.entries(NAME_OF)) if (!parts.has(part)) parts.set(part, { name, kind: part.startsWith('SE') ? 'seat' : part.startsWith('WA') ? 'washer' : 'seal', material: part.startsWith('SE') ? 'brass' : 'copper' })
+  for (const [part, name] of Object.entries(NAME_OF))
+    if (!parts.has(part))
+      parts.set(part, {
+        name,
+        kind: part.startsWith('SE') ? 'seat' : part.startsWith('WA') ? 'washer' : 'seal',
+        material: part.startsWith('SE') ? 'brass' : 'copper',
+      })
   const sorted = [...parts].sort(([a], [b]) => (a < b ? -1 : 1))
   const price = (part: string, kind: string) => GASKETS[part]?.price ?? PRICE_BY_KIND[kind] ?? 150
 
@@ -40,7 +69,14 @@ export function tables(models: readonly Model[]): Table[] {
     {
       file: 'parts.csv',
       columns: ['part', 'name', 'kind', 'material', 'tell', 'drawing'],
-      rows: sorted.map(([part, { name, kind, material }]) => [part, GASKETS[part] ? name.replace(/,.*/, '') : name.replace(/, (primary|secondary|left|right)$/, ''), kind, material, GASKETS[part]?.tell ?? '', GASKETS[part]?.drawing ?? kind]),
+      rows: sorted.map(([part, { name, kind, material }]) => [
+        part,
+        GASKETS[part] ? name.replace(/,.*/, '') : name.replace(/, (primary|secondary|left|right)$/, ''),
+        kind,
+        material,
+        GASKETS[part]?.tell ?? '',
+        GASKETS[part]?.drawing ?? kind,
+      ]),
     },
     {
       file: 'suppliers.csv',
@@ -76,9 +112,28 @@ export function tables(models: readonly Model[]): Table[] {
       file: 'kit-holds.csv',
       columns: ['kit', 'part', 'quantity'],
       rows: [
-        ...['GK-441A', 'GK-441C', 'GK-442A', 'GK-442B', 'GK-442C', 'GK-443', 'SE-240', 'SE-280', 'ND-24', 'WA-080', 'WA-160', 'PC-120', 'BA-040', 'SL-05'].map((part) => ['31-B', part, 1]),
+        ...[
+          'GK-441A',
+          'GK-441C',
+          'GK-442A',
+          'GK-442B',
+          'GK-442C',
+          'GK-443',
+          'SE-240',
+          'SE-280',
+          'ND-24',
+          'WA-080',
+          'WA-160',
+          'PC-120',
+          'BA-040',
+          'SL-05',
+        ].map((part) => ['31-B', part, 1]),
         ...['GK-441A', 'GK-442A', 'GK-442B', 'ND-24', 'WA-080'].map((part) => ['31-V', part, 1]),
-        ...['GK-711', 'GK-712', 'ND-18', 'WA-080', 'WA-100', 'WA-120', 'SL-11'].map((part) => ['7-A', part, 1]),
+        ...['GK-711', 'GK-712', 'ND-18', 'WA-080', 'WA-100', 'WA-120', 'SL-11'].map((part) => [
+          '7-A',
+          part,
+          1,
+        ]),
         ...['SL-26', 'ND-20', 'SE-200', 'MX-26', 'EP-26'].map((part) => ['26-A', part, 1]),
       ] as (string | number)[][],
     },
@@ -133,6 +188,8 @@ export function tables(models: readonly Model[]): Table[] {
   ]
 }
 
-const quote = (cell: string | number) => (/[",\n]/.test(String(cell)) ? `"${String(cell).replaceAll('"', '""')}"` : String(cell))
+const quote = (cell: string | number) =>
+  /[",\n]/.test(String(cell)) ? `"${String(cell).replaceAll('"', '""')}"` : String(cell)
 
-export const toCsv = ({ columns, rows }: Table): string => [columns, ...rows].map((row) => row.map(quote).join(',')).join('\n') + '\n'
+export const toCsv = ({ columns, rows }: Table): string =>
+  [columns, ...rows].map((row) => row.map(quote).join(',')).join('\n') + '\n'

@@ -20,13 +20,29 @@ export interface AppOptions {
 }
 
 /** The server: the API under /api, the built pages beside it. It keeps no state of its own but pure caches. */
-export async function buildApp({ services, live, webFolder, log = false }: AppOptions): Promise<FastifyInstance> {
-  const app = Fastify({ logger: log ? { level: 'warn' } : false, forceCloseConnections: true, bodyLimit: 2 * 1024 * 1024, routerOptions: { maxParamLength: 200 } })
+export async function buildApp({
+  services,
+  live,
+  webFolder,
+  log = false,
+}: AppOptions): Promise<FastifyInstance> {
+  const app = Fastify({
+    logger: log ? { level: 'warn' } : false,
+    forceCloseConnections: true,
+    bodyLimit: 2 * 1024 * 1024,
+    routerOptions: { maxParamLength: 200 },
+  })
   useValibot(app)
   app.setErrorHandler(answerProblem)
   await app.register(helmet, {
     contentSecurityPolicy: {
-      directives: { 'default-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'font-src': ["'self'", 'data:'], 'img-src': ["'self'", 'data:', 'blob:'], 'upgrade-insecure-requests': null },
+      directives: {
+        'default-src': ["'self'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'font-src': ["'self'", 'data:'],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'upgrade-insecure-requests': null,
+      },
     },
     hsts: false,
   })
@@ -37,7 +53,7 @@ export async function buildApp({ services, live, webFolder, log = false }: AppOp
   await app.register(shopRoutes, { services })
   await app.register(libraryRoutes, { services })
   await app.register(jobRoutes, { services })
-  app.get('/api/openapi.json', { schema: { hide: true } as object }, () => app.swagger())
+  app.get('/api/openapi.json', { schema: { hide: true } }, () => app.swagger())
   if (live) liveRoutes(app, live)
 
   const pages = webFolder && existsSync(webFolder)
@@ -46,11 +62,26 @@ export async function buildApp({ services, live, webFolder, log = false }: AppOp
       root: webFolder,
       preCompressed: true,
       // Hashed files never change; the page itself is asked for each time.
-      setHeaders: (reply, path) => void reply.header('cache-control', /\/assets\//.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+      setHeaders: (reply, path) =>
+        void reply.header(
+          'cache-control',
+          /\/assets\//.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+        ),
     })
   app.setNotFoundHandler((request, reply) => {
-    if (pages && request.method === 'GET' && !request.url.startsWith('/api/')) return reply.type('text/html').header('cache-control', 'no-cache').sendFile('index.html')
-    return reply.code(404).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title: 'Not here', status: 404, detail: `There is nothing at ${request.url}.` }))
+    if (pages && request.method === 'GET' && !request.url.startsWith('/api/'))
+      return reply.type('text/html').header('cache-control', 'no-cache').sendFile('index.html')
+    return reply
+      .code(404)
+      .type('application/problem+json')
+      .send(
+        JSON.stringify({
+          type: 'about:blank',
+          title: 'Not here',
+          status: 404,
+          detail: `There is nothing at ${request.url}.`,
+        }),
+      )
   })
   return app
 }

@@ -12,12 +12,18 @@ import { openServices } from './services.ts'
 const root = process.env.EKROND_ROOT ?? process.cwd()
 const url = process.env.EKROND_DATABASE_URL
 if (!url) {
-  console.error('EKROND_DATABASE_URL is not set. Start with `npm start`, or point it at a PostgreSQL database.')
+  console.error(
+    'EKROND_DATABASE_URL is not set. Start with `npm start`, or point it at a PostgreSQL database.',
+  )
   process.exit(2)
 }
 
 const pool = openPool(url)
-const services = openServices(pool, clockFrom(process.env.EKROND_NOW), onThread(join(root, 'build/sheet-thread.mjs')))
+const services = openServices(
+  pool,
+  clockFrom(process.env.EKROND_NOW),
+  onThread(join(root, 'build/sheet-thread.mjs')),
+)
 await migrate(pool, join(root, 'server/db/migrations'))
 if (process.env.EKROND_DEMO !== 'off') await loadDemoIfEmpty(services, join(root, 'demo/catalogue'))
 const live = openLive(url)

@@ -17,8 +17,20 @@ export interface Services {
 }
 
 /** `renderSheet`: the production server lays sheets out on a thread of its own, see `reports/thread.ts`. */
-export function openServices(pool: Pool, clock: Clock, renderSheet: SheetRenderer = returnSheetPdf): Services {
+export function openServices(
+  pool: Pool,
+  clock: Clock,
+  renderSheet: SheetRenderer = returnSheetPdf,
+): Services {
   const cache = jobCache()
   const shop = () => selectShop(pool)
-  return { pool, clock, cache, appender: appender(pool, cache, clock), shop, zone: async () => (await shop()).zone, renderSheet }
+  return {
+    pool,
+    clock,
+    cache,
+    appender: appender(pool, cache, clock),
+    shop,
+    zone: async () => (await shop()).zone,
+    renderSheet,
+  }
 }

@@ -15,7 +15,14 @@ export async function ensureBuild() {
   say('building …')
   rmSync(out, { recursive: true, force: true })
   mkdirSync(out, { recursive: true })
-  run(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn'])
+  run(process.execPath, [
+    join(root, 'node_modules/vite/bin/vite.js'),
+    'build',
+    '--config',
+    'web/vite.config.ts',
+    '--logLevel',
+    'warn',
+  ])
   precompress(join(out, 'web'))
   await bundleServer()
   writeFileSync(stamp, hash)
@@ -24,7 +31,10 @@ export async function ensureBuild() {
 async function bundleServer() {
   const esbuild = await import('esbuild')
   await esbuild.build({
-    entryPoints: { server: join(root, 'server/main.ts'), 'sheet-thread': join(root, 'server/reports/sheet-thread.ts') },
+    entryPoints: {
+      server: join(root, 'server/main.ts'),
+      'sheet-thread': join(root, 'server/reports/sheet-thread.ts'),
+    },
     outdir: out,
     outExtension: { '.js': '.mjs' },
     bundle: true,
@@ -33,7 +43,15 @@ async function bundleServer() {
     target: 'node20',
     sourcemap: true,
     // Our own packages go in, everything from the registry stays where it is.
-    plugins: [{ name: 'registry-stays-outside', setup: (build) => build.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@ekrond/') || path.startsWith('/') ? undefined : { path, external: true })) }],
+    plugins: [
+      {
+        name: 'registry-stays-outside',
+        setup: (build) =>
+          build.onResolve({ filter: /^[^./]/ }, ({ path }) =>
+            path.startsWith('@ekrond/') || path.startsWith('/') ? undefined : { path, external: true },
+          ),
+      },
+    ],
     logLevel: 'warning',
   })
 }
@@ -44,7 +62,10 @@ function precompress(folder) {
     const bytes = readFileSync(file)
     if (bytes.length < 1024) continue
     writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }))
-    writeFileSync(`${file}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }))
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+    )
   }
 }
 
@@ -61,5 +82,7 @@ function sourceHash() {
 function walk(path) {
   if (!existsSync(path)) return []
   if (!statSync(path).isDirectory()) return [path]
-  return readdirSync(path, { withFileTypes: true }).flatMap((entry) => (entry.name === 'node_modules' ? [] : walk(join(path, entry.name))))
+  return readdirSync(path, { withFileTypes: true }).flatMap((entry) =>
+    entry.name === 'node_modules' ? [] : walk(join(path, entry.name)),
+  )
 }

@@ -10,18 +10,28 @@ export const say = (text) => console.log(`ekrond: ${text}`)
 
 /** Runs a command to its end; its output is shown only where it fails. */
 export function run(command, args, options = {}) {
-  const done = spawnSync(command, args, { cwd: root, encoding: 'utf8', stdio: options.show ? 'inherit' : 'pipe', maxBuffer: 1 << 28, ...options })
+  const done = spawnSync(command, args, {
+    cwd: root,
+    encoding: 'utf8',
+    stdio: options.show ? 'inherit' : 'pipe',
+    maxBuffer: 1 << 28,
+    ...options,
+  })
   if (done.status !== 0 && !options.mayFail) {
     console.error(done.stdout ?? '')
     console.error(done.stderr ?? '')
-    throw new Error(`${command} ${args.slice(0, 3).join(' ')} failed${done.error ? `: ${done.error.message}` : ''}`)
+    throw new Error(
+      `${command} ${args.slice(0, 3).join(' ')} failed${done.error ? `: ${done.error.message}` : ''}`,
+    )
   }
   return done
 }
 
 /** Installs the npm packages where the lock file changed since last time. */
 export function ensurePackages() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const stamp = join(root, 'node_modules', '.ekrond-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
   say('installing npm packages (a minute or two the first time) …')
@@ -40,16 +50,22 @@ export function ensureDebian(names) {
   const missing = names.filter((name) => !DEBIAN[name].there()).flatMap((name) => DEBIAN[name].packages)
   if (missing.length === 0) return
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
-  if (process.getuid?.() !== 0) throw new Error(`these Debian packages are missing. Run once:  sudo ${command}`)
+  if (process.getuid?.() !== 0)
+    throw new Error(`these Debian packages are missing. Run once:  sudo ${command}`)
   say(`installing Debian packages: ${missing.join(', ')} …`)
   // Debian would create and start a cluster of its own at install.
   mkdirSync('/etc/postgresql-common', { recursive: true })
   const conf = '/etc/postgresql-common/createcluster.conf'
   const before = existsSync(conf) ? readFileSync(conf, 'utf8') : ''
-  if (!/^create_main_cluster\s*=\s*false/m.test(before)) writeFileSync(conf, `${before}\ncreate_main_cluster = false\n`)
+  if (!/^create_main_cluster\s*=\s*false/m.test(before))
+    writeFileSync(conf, `${before}\ncreate_main_cluster = false\n`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   run('apt-get', ['update', '-qq'], { env })
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', ...missing], { env })
+  run(
+    'apt-get',
+    ['install', '-y', '-qq', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', ...missing],
+    { env },
+  )
 }
 
 /** The folder of PostgreSQL's server programs, newest version first. */

@@ -1,20 +1,35 @@
 // A private PostgreSQL on loopback, in a data folder of our own.
 import { spawn, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import { chmodSync, chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { homedir } from 'node:os'
 import { join } from 'node:path'
 import { postgresBin } from './install.mjs'
 
 export const defaultDataFolder = () =>
-  process.env.EKROND_DATA ?? (process.getuid?.() === 0 ? '/var/lib/ekrond' : join(process.env.XDG_DATA_HOME ?? join(homedir(), '.local/share'), 'ekrond'))
+  process.env.EKROND_DATA ??
+  (process.getuid?.() === 0
+    ? '/var/lib/ekrond'
+    : join(process.env.XDG_DATA_HOME ?? join(homedir(), '.local/share'), 'ekrond'))
 
 /** As root PostgreSQL refuses to run: it runs as the `postgres` user that Debian's package made. */
 function postgresUser() {
   if (process.getuid?.() !== 0) return {}
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((entry) => entry.startsWith('postgres:'))
-  if (!line) throw new Error('there is no user “postgres” on this machine; reinstall Debian’s postgresql package')
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((entry) => entry.startsWith('postgres:'))
+  if (!line)
+    throw new Error('there is no user “postgres” on this machine; reinstall Debian’s postgresql package')
   const [, , uid, gid] = line.split(':')
   return { uid: Number(uid), gid: Number(gid) }
 }
@@ -45,7 +60,8 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
     mkdirSync(cluster, { recursive: true })
     chownSync(cluster, user.uid, user.gid)
   }
-  if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(18).toString('base64url'), { mode: 0o600 })
+  if (!existsSync(secretFile))
+    writeFileSync(secretFile, randomBytes(18).toString('base64url'), { mode: 0o600 })
   const password = readFileSync(secretFile, 'utf8')
 
   if (!existsSync(join(cluster, 'PG_VERSION'))) {
@@ -55,7 +71,24 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
     const passwordFile = join(dataFolder, 'password.init')
     writeFileSync(passwordFile, password, { mode: 0o600 })
     if (user.uid !== undefined) chownSync(passwordFile, user.uid, user.gid)
-    const made = spawnSync(join(bin, 'initdb'), ['-D', cluster, '-U', 'ekrond', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions', ...(fast ? ['-N'] : [])], { ...user, cwd: '/', encoding: 'utf8' })
+    const made = spawnSync(
+      join(bin, 'initdb'),
+      [
+        '-D',
+        cluster,
+        '-U',
+        'ekrond',
+        '-A',
+        'scram-sha-256',
+        `--pwfile=${passwordFile}`,
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '--no-instructions',
+        ...(fast ? ['-N'] : []),
+      ],
+      { ...user, cwd: '/', encoding: 'utf8' },
+    )
     rmSync(passwordFile, { force: true })
     if (made.status !== 0) throw new Error(`initdb failed: ${made.stderr}`)
   }
@@ -68,11 +101,25 @@ export async function startPostgres(dataFolder, { fast = false } = {}) {
   const log = openSync(join(dataFolder, 'postgres.log'), 'a')
   const child = spawn(
     join(bin, 'postgres'),
-    ['-D', cluster, '-c', 'listen_addresses=127.0.0.1', '-p', String(port), '-c', 'unix_socket_directories=', '-c', 'max_connections=60', ...(fast ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off'] : [])],
+    [
+      '-D',
+      cluster,
+      '-c',
+      'listen_addresses=127.0.0.1',
+      '-p',
+      String(port),
+      '-c',
+      'unix_socket_directories=',
+      '-c',
+      'max_connections=60',
+      ...(fast ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off'] : []),
+    ],
     { ...user, cwd: '/', detached: true, stdio: ['ignore', log, log] },
   )
   await new Promise((resolve, reject) => {
-    child.once('exit', (code) => reject(new Error(`PostgreSQL did not start (exit ${code}); see ${join(dataFolder, 'postgres.log')}`)))
+    child.once('exit', (code) =>
+      reject(new Error(`PostgreSQL did not start (exit ${code}); see ${join(dataFolder, 'postgres.log')}`)),
+    )
     const until = Date.now() + 60_000
     const ask = () => {
       const ready = spawnSync(join(bin, 'pg_isready'), ['-h', '127.0.0.1', '-p', String(port), '-q'])

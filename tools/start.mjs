@@ -39,12 +39,19 @@ try {
   }
   server = spawn(process.execPath, ['--enable-source-maps', 'build/server.mjs'], {
     cwd: root,
-    env: { ...process.env, NODE_ENV: 'production', EKROND_DATABASE_URL: url, EKROND_PORT: port, EKROND_ROOT: root },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      EKROND_DATABASE_URL: url,
+      EKROND_PORT: port,
+      EKROND_ROOT: root,
+    },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
   server.stdout.on('data', (chunk) => {
     const listening = /listening (\S+)/.exec(String(chunk))
-    if (listening) say(`open ${listening[1]}  (ready in ${((Date.now() - begun) / 1000).toFixed(1)} s; Ctrl-C stops it)`)
+    if (listening)
+      say(`open ${listening[1]}  (ready in ${((Date.now() - begun) / 1000).toFixed(1)} s; Ctrl-C stops it)`)
     else process.stdout.write(chunk)
   })
   server.once('exit', (code) => void stop(stopping ? 0 : (code ?? 1)))

@@ -12,10 +12,14 @@ if (!url) {
   postgres = await startPostgres(defaultDataFolder())
   url = postgres.url
 }
-const done = spawnSync(process.execPath, [join(root, 'node_modules/tsx/dist/cli.mjs'), ...process.argv.slice(2)], {
-  cwd: root,
-  stdio: 'inherit',
-  env: { ...process.env, EKROND_DATABASE_URL: url, EKROND_ROOT: root },
-})
+const done = spawnSync(
+  process.execPath,
+  [join(root, 'node_modules/tsx/dist/cli.mjs'), ...process.argv.slice(2)],
+  {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, EKROND_DATABASE_URL: url, EKROND_ROOT: root },
+  },
+)
 if (postgres && !postgres.adopted) await postgres.stop()
 process.exit(done.status ?? 1)

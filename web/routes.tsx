@@ -1,7 +1,9 @@
 import type { RouteObject } from 'react-router'
 import { ErrorPage } from './shell/ErrorPage'
 
-const page = (load: () => Promise<{ default: React.ComponentType }>) => async () => ({ Component: (await load()).default })
+const page = (load: () => Promise<{ default: React.ComponentType }>) => async () => ({
+  Component: (await load()).default,
+})
 
 /** Every screen by its address; each loads its own code. */
 export const routes: RouteObject[] = [

@@ -4,6 +4,12 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [react()],
-  build: { outDir: '../build/web', emptyOutDir: true, manifest: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
+  build: {
+    outDir: '../build/web',
+    emptyOutDir: true,
+    manifest: true,
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 700,
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 })

@@ -26,7 +26,10 @@ export type JobRow = v.InferOutput<typeof JobRow>
 export const JobsQuery = v.object({
   q: v.optional(v.pipe(v.string(), v.maxLength(80)), ''),
   status: v.optional(v.picklist(['open', 'closed', 'returned', 'all']), 'open'),
-  limit: v.optional(v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(500)), '200'),
+  limit: v.optional(
+    v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(500)),
+    '200',
+  ),
 })
 export const JobsAnswer = v.object({ jobs: v.array(JobRow), total: v.number(), today: v.string() })
 export type JobsAnswer = v.InferOutput<typeof JobsAnswer>
@@ -34,7 +37,12 @@ export type JobsAnswer = v.InferOutput<typeof JobsAnswer>
 export const LogEntry = v.object({ ...Envelope.entries, seq: v.number(), receivedAt: v.string() })
 export type LogEntry = v.InferOutput<typeof LogEntry>
 
-export const SheetsAnswer = v.object({ specRev: v.string(), buildRev: v.string(), spec: SpecSheet, build: BuildSheet })
+export const SheetsAnswer = v.object({
+  specRev: v.string(),
+  buildRev: v.string(),
+  spec: SpecSheet,
+  build: BuildSheet,
+})
 export type SheetsAnswer = v.InferOutput<typeof SheetsAnswer>
 
 export const JobAnswer = v.object({
@@ -49,7 +57,9 @@ export type JobAnswer = v.InferOutput<typeof JobAnswer>
 
 export const JobParams = v.object({ number: v.pipe(v.string(), v.maxLength(60)) })
 
-export const EntriesQuery = v.object({ after: v.optional(v.pipe(v.string(), v.regex(/^\d{1,9}$/), v.transform(Number), v.number()), '0') })
+export const EntriesQuery = v.object({
+  after: v.optional(v.pipe(v.string(), v.regex(/^\d{1,9}$/), v.transform(Number), v.number()), '0'),
+})
 export const EntriesAnswer = v.object({ entries: v.array(LogEntry), seq: v.number() })
 export type EntriesAnswer = v.InferOutput<typeof EntriesAnswer>
 
@@ -57,13 +67,30 @@ export const MOST_ENTRIES = 100
 export const MOST_DATA_BYTES = 16384
 
 export const AppendParams = v.object({ job: v.pipe(v.string(), v.uuid()) })
-export const AppendBody = v.object({ entries: v.pipe(v.array(Envelope), v.minLength(1), v.maxLength(MOST_ENTRIES, `Send at most ${MOST_ENTRIES} entries at once.`)) })
+export const AppendBody = v.object({
+  entries: v.pipe(
+    v.array(Envelope),
+    v.minLength(1),
+    v.maxLength(MOST_ENTRIES, `Send at most ${MOST_ENTRIES} entries at once.`),
+  ),
+})
 
 export const EntryAnswer = v.variant('outcome', [
   v.object({ id: v.string(), outcome: v.literal('accepted'), seq: v.number(), receivedAt: v.string() }),
   v.object({ id: v.string(), outcome: v.literal('already'), seq: v.number(), receivedAt: v.string() }),
-  v.object({ id: v.string(), outcome: v.literal('refused'), code: v.string(), sentence: v.string(), field: v.optional(v.string()) }),
+  v.object({
+    id: v.string(),
+    outcome: v.literal('refused'),
+    code: v.string(),
+    sentence: v.string(),
+    field: v.optional(v.string()),
+  }),
 ])
 export type EntryAnswer = v.InferOutput<typeof EntryAnswer>
-export const AppendAnswer = v.object({ answers: v.array(EntryAnswer), seq: v.number(), number: v.nullable(v.number()), letter: v.nullable(v.string()) })
+export const AppendAnswer = v.object({
+  answers: v.array(EntryAnswer),
+  seq: v.number(),
+  number: v.nullable(v.number()),
+  letter: v.nullable(v.string()),
+})
 export type AppendAnswer = v.InferOutput<typeof AppendAnswer>

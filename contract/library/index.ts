@@ -13,9 +13,18 @@ export type CatalogueAnswer = v.InferOutput<typeof CatalogueAnswer>
 
 export const ListNumbersQuery = v.object({
   q: v.optional(v.pipe(v.string(), v.maxLength(60)), ''),
-  limit: v.optional(v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(500)), '100'),
+  limit: v.optional(
+    v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(500)),
+    '100',
+  ),
 })
-export const ListNumberRow = v.object({ listNumber: v.string(), maker: v.string(), model: v.string(), modelName: v.string(), mark: v.string() })
+export const ListNumberRow = v.object({
+  listNumber: v.string(),
+  maker: v.string(),
+  model: v.string(),
+  modelName: v.string(),
+  mark: v.string(),
+})
 export const ListNumbersAnswer = v.object({ listNumbers: v.array(ListNumberRow), total: v.number() })
 export type ListNumbersAnswer = v.InferOutput<typeof ListNumbersAnswer>
 
@@ -49,7 +58,9 @@ export const MarketAnswer = v.object({
       holds: v.array(v.object({ part: v.string(), quantity: v.number() })),
     }),
   ),
-  singles: v.array(v.object({ part: v.string(), supplier: v.string(), priceMinor: v.number(), leadDays: v.number() })),
+  singles: v.array(
+    v.object({ part: v.string(), supplier: v.string(), priceMinor: v.number(), leadDays: v.number() }),
+  ),
   shelf: v.array(v.object({ part: v.string(), quantity: v.number() })),
   parts: v.array(MarketPart),
 })

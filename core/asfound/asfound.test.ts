@@ -7,19 +7,28 @@ const air = { kind: 'air' as const, mostEighths: 36 }
 
 describe('what a screw’s count says', () => {
   it('a fuel-side screw far in was leaned: look for a rich cause', () => {
-    expect(screwSaying(5, spec, fuel)).toMatchObject({ usual: false, headline: '5/8 where 1 3/8 is usual.', look: 'rich cause' })
+    expect(screwSaying(5, spec, fuel)).toMatchObject({
+      usual: false,
+      headline: '5/8 where 1 3/8 is usual.',
+      look: 'rich cause',
+    })
   })
-  it('far out it was enriched: look for a starved one', () => expect(screwSaying(22, spec, fuel).look).toBe('starved cause'))
+  it('far out it was enriched: look for a starved one', () =>
+    expect(screwSaying(22, spec, fuel).look).toBe('starved cause'))
   it('an air-side screw reads the other way round', () => {
     expect(screwSaying(5, spec, air).look).toBe('starved cause')
     expect(screwSaying(22, spec, air).look).toBe('rich cause')
   })
-  it('within half a turn nothing is said against it', () => expect(screwSaying(8, spec, fuel)).toMatchObject({ usual: true, look: 'none' }))
+  it('within half a turn nothing is said against it', () =>
+    expect(screwSaying(8, spec, fuel)).toMatchObject({ usual: true, look: 'none' }))
   it('two far in point at the level, not at one passage', () => {
-    expect(screwSaying(5, spec, fuel, { name: 'right', found: 6 }).meaning).toContain('both far in, so likelier the fuel level')
+    expect(screwSaying(5, spec, fuel, { name: 'right', found: 6 }).meaning).toContain(
+      'both far in, so likelier the fuel level',
+    )
     expect(screwSaying(5, spec, fuel, { name: 'right', found: 11 }).meaning).not.toContain('both')
   })
-  it('more turns than the thread has are asked again', () => expect(screwSaying(60, spec, fuel).headline).toBe('7 1/2 cannot be.'))
+  it('more turns than the thread has are asked again', () =>
+    expect(screwSaying(60, spec, fuel).headline).toBe('7 1/2 cannot be.'))
   it('names where to look', () => {
     expect(causes('rich cause', 'fuel')).toContain('float level high')
     expect(causes('starved cause', 'air')).toContain('passage blocked')

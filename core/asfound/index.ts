@@ -36,7 +36,12 @@ export function screwSaying(
   const hi = Math.max(spec.hi ?? target, target + USUAL_EIGHTHS)
   const way = found < lo ? 'in' : found > hi ? 'out' : 'usual'
   if (way === 'usual')
-    return { usual: true, headline: `${showTurns(found)}, as usual.`, meaning: `The sheet has ${showTurns(target)}.`, look: 'none' }
+    return {
+      usual: true,
+      headline: `${showTurns(found)}, as usual.`,
+      meaning: `The sheet has ${showTurns(target)}.`,
+      look: 'none',
+    }
   const leaned = (way === 'in') === (mixture.kind === 'fuel')
   const headline = `${showTurns(found)} where ${showTurns(target)} is usual.`
   const meaning = leaned
@@ -48,7 +53,12 @@ export function screwSaying(
       ? ` The ${twin.name} one stood at ${showTurns(twin.found)}: both far ${way}, so likelier ${leaned ? 'the fuel level' : 'an air leak or fuel starved for both'} than one passage.`
       : ''
   const look = leaned ? 'rich cause' : 'starved cause'
-  return { usual: false, headline, meaning: `${meaning}${both} At teardown: ${causes(look, mixture.kind).slice(0, 2).join(', ')}.`, look }
+  return {
+    usual: false,
+    headline,
+    meaning: `${meaning}${both} At teardown: ${causes(look, mixture.kind).slice(0, 2).join(', ')}.`,
+    look,
+  }
 }
 
 /** Where a rich or a starved cause is looked for at teardown, in order. */
@@ -57,6 +67,7 @@ export const causes = (look: ScrewSaying['look'], kind: ScrewKind): string[] => 
     return kind === 'fuel'
       ? ['opened idle jet', 'float level high', 'idle air bleed choked', 'power circuit leaking']
       : ['air screw tip broken', 'opened idle jet', 'float level high']
-  if (look === 'starved cause') return ['idle jet varnished', 'passage blocked', 'air leak at shaft or gasket', 'float level low']
+  if (look === 'starved cause')
+    return ['idle jet varnished', 'passage blocked', 'air leak at shaft or gasket', 'float level low']
   return []
 }

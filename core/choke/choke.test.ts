@@ -11,12 +11,15 @@ describe('a plate in its bore', () => {
     expect(plateGap(flat, 0)).toBe(0)
   })
   it('angle and gap undo each other', () => {
-    for (const gap of [0.5, 3.05, 9]) expect(plateGap(tilted, plateAngle(tilted, gap) as number)).toBeCloseTo(gap, 10)
+    for (const gap of [0.5, 3.05, 9])
+      expect(plateGap(tilted, plateAngle(tilted, gap) as number)).toBeCloseTo(gap, 10)
   })
   it('refuses a gap wider than the bore and a plate past upright', () => {
     expect(plateAngle(tilted, 17)).toMatchObject({ refused: { input: 'gap' } })
     expect(plateGap(tilted, 89 * DEG)).toMatchObject({ refused: { input: 'open' } })
-    expect(plateGap({ edgeRadius: 16, wallDistance: 17 }, 0)).toMatchObject({ refused: { input: 'wallDistance' } })
+    expect(plateGap({ edgeRadius: 16, wallDistance: 17 }, 0)).toMatchObject({
+      refused: { input: 'wallDistance' },
+    })
   })
   it('turns its screw by lever radius times angle over pitch', () => {
     // Flat plate from 5° to 15°: 12·(10°)/0.7 = 2.992 turns.

@@ -15,7 +15,9 @@ function checkPlate(plate: Plate) {
   const { edgeRadius, wallDistance } = plate
   const bad = checkNumbers({ edgeRadius, wallDistance }, { above: { edgeRadius: 0, wallDistance: 0 } })
   if (bad) return bad
-  return wallDistance > edgeRadius ? refuse('wallDistance', 'The wall cannot stand farther off than the plate reaches.') : undefined
+  return wallDistance > edgeRadius
+    ? refuse('wallDistance', 'The wall cannot stand farther off than the plate reaches.')
+    : undefined
 }
 
 /** Gap between plate edge and wall, mm, opened by β: g = w − R·cos(α₀ + β); 0 ≤ β ≤ 90° − α₀. Refuses `open` outside. */
@@ -23,7 +25,8 @@ export function plateGap(plate: Plate, open: number): Result<number> {
   const bad = checkPlate(plate) ?? checkNumbers({ open }, { min: { open: 0 } })
   if (bad) return bad
   const shut = shutAngle(plate)
-  if (shut + open > Math.PI / 2 + 1e-9) return refuse('open', 'The plate stands upright before it has opened so far.')
+  if (shut + open > Math.PI / 2 + 1e-9)
+    return refuse('open', 'The plate stands upright before it has opened so far.')
   return plate.wallDistance - plate.edgeRadius * Math.cos(shut + open)
 }
 
@@ -56,12 +59,21 @@ export function plateScrew(
  * How much a link square to its lever (radius mm) is bent to bring a vacuum break's gap to its spec: Δβ·r_link, mm,
  * positive opens the plate.
  */
-export function vacuumBreakBend(plate: Plate, gapNow: number, gapWanted: number, linkArm: number): Result<number> {
+export function vacuumBreakBend(
+  plate: Plate,
+  gapNow: number,
+  gapWanted: number,
+  linkArm: number,
+): Result<number> {
   return plateScrew(plate, gapNow, gapWanted, linkArm, 1)
 }
 
 /** Shift of the temperature at which the plate just shuts, °C, for a cover turned by notches (rich positive): k·n/c_b. */
-export function indexShift(notchDegrees: number, coilDegreesPerC: number, notchesRich: number): Result<number> {
+export function indexShift(
+  notchDegrees: number,
+  coilDegreesPerC: number,
+  notchesRich: number,
+): Result<number> {
   const bad = checkNumbers(
     { notchDegrees, coilDegreesPerC, notchesRich },
     { above: { notchDegrees: 0, coilDegreesPerC: 0 } },

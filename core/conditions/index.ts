@@ -30,7 +30,8 @@ export function workingConditions(application: Application | undefined, spec: Sp
   }
   const densityKgM3 = blendDensity(ethanol)
   let pressureKpa = application?.pressureKpa ?? null
-  if (pressureKpa === null && application?.headMm != null) pressureKpa = headPressure(application.headMm, densityKgM3)
+  if (pressureKpa === null && application?.headMm != null)
+    pressureKpa = headPressure(application.headMm, densityKgM3)
   if (pressureKpa === null) {
     pressureKpa = spec.supply.pressureKpa
     assumes.push(`fuel at ${spec.supply.pressureKpa} kPa, from the sheet`)

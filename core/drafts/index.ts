@@ -1,11 +1,31 @@
 import { screwSaying } from '../asfound/index.ts'
 import { workingConditions, type Application, type Conditions } from '../conditions/index.ts'
-import { conditionsOf, judgeMeasured, type Disposition, type Judgement, type Measured } from '../findings/index.ts'
+import {
+  conditionsOf,
+  judgeMeasured,
+  type Disposition,
+  type Judgement,
+  type Measured,
+} from '../findings/index.ts'
 import { bodyOf, lastSaid, type DataOf, type JobState } from '../job/index.ts'
 import type { Cover, Market } from '../kits/index.ts'
-import { findDrill, gaugeSigma, nextLarger, parseLength, parseQuantity, showValue, type Gauge } from '../measure/index.ts'
+import {
+  findDrill,
+  gaugeSigma,
+  nextLarger,
+  parseLength,
+  parseQuantity,
+  showValue,
+  type Gauge,
+} from '../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
-import { judgeSetting, readSetting, type Read, type SettingContext, type SettingJudgement } from '../setting/index.ts'
+import {
+  judgeSetting,
+  readSetting,
+  type Read,
+  type SettingContext,
+  type SettingJudgement,
+} from '../setting/index.ts'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
 
 /** What is about to be logged: the entry's data, and what the screen says of it before it is. */
@@ -15,9 +35,15 @@ export interface Draft<K extends keyof DataOf, Said> {
 }
 
 /** The conditions of a job's body as far as they are known. */
-export const conditionsFor = (state: JobState, sheets: Sheets): Conditions => workingConditions((state.opened as Application | null) ?? undefined, sheets.spec)
+export const conditionsFor = (state: JobState, sheets: Sheets): Conditions =>
+  workingConditions((state.opened as Application | null) ?? undefined, sheets.spec)
 
-export function settingContext(state: JobState, sheets: Sheets, gauge: Gauge | null, drawer: readonly Gauge[]): SettingContext {
+export function settingContext(
+  state: JobState,
+  sheets: Sheets,
+  gauge: Gauge | null,
+  drawer: readonly Gauge[],
+): SettingContext {
   const heightKey = 'float.height/none'
   return {
     spec: sheets.spec,
@@ -30,7 +56,11 @@ export function settingContext(state: JobState, sheets: Sheets, gauge: Gauge | n
 }
 
 /** A reading at the Set station from what was typed. A drill that enters while the next does not is a bracket: the value is its middle. */
-export function draftReading(setting: SettingSpec, raw: string, context: SettingContext): Result<Draft<'reading.taken', { read: Read; judgement: SettingJudgement }>> {
+export function draftReading(
+  setting: SettingSpec,
+  raw: string,
+  context: SettingContext,
+): Result<Draft<'reading.taken', { read: Read; judgement: SettingJudgement }>> {
   const read = readSetting(setting, raw)
   if (isRefusal(read)) return read
   const bracket = context.gauge?.kind === 'drills' ? drillBracket(raw) : undefined
@@ -47,41 +77,88 @@ export function draftReading(setting: SettingSpec, raw: string, context: Setting
       gauge: gauge?.name ?? null,
       sigma: gauge ? gaugeSigma(gauge) : null,
       specRev: context.specRev,
-      shown: { verdict: judgement.verdict, headline: judgement.headline, meaning: judgement.meaning, remedy: judgement.remedy?.words ?? null, asWritten: setting.asWritten },
+      shown: {
+        verdict: judgement.verdict,
+        headline: judgement.headline,
+        meaning: judgement.meaning,
+        remedy: judgement.remedy?.words ?? null,
+        asWritten: setting.asWritten,
+      },
     },
     said: { read: { ...read, value }, judgement },
   }
 }
 
 function drillBracket(raw: string): { go: number; no: number } | undefined {
-  const drill = findDrill(raw.trim().toUpperCase().replace(/^NO\.?\s*/, '#'))
+  const drill = findDrill(
+    raw
+      .trim()
+      .toUpperCase()
+      .replace(/^NO\.?\s*/, '#'),
+  )
   const next = drill && nextLarger(drill)
   return drill && next ? { go: drill.mm, no: next.mm } : undefined
 }
 
 /** What a setting was found at, with what a mixture screw's count says by its kind. */
-export function draftAsFound(setting: SettingSpec, raw: string, countedTo: 'seat' | 'free' | null, sheets: Sheets, state: JobState): Result<Draft<'asfound.noted', { value: number; usual: boolean }>> {
+export function draftAsFound(
+  setting: SettingSpec,
+  raw: string,
+  countedTo: 'seat' | 'free' | null,
+  sheets: Sheets,
+  state: JobState,
+): Result<Draft<'asfound.noted', { value: number; usual: boolean }>> {
   const read = readSetting(setting, raw)
   if (isRefusal(read)) return read
   const saying = asFoundSaying(setting, read.value, countedTo, sheets, state)
   return {
-    data: { code: setting.code, place: setting.place, raw: raw.trim(), value: read.value, countedTo, shown: { headline: saying.headline, meaning: saying.meaning } },
+    data: {
+      code: setting.code,
+      place: setting.place,
+      raw: raw.trim(),
+      value: read.value,
+      countedTo,
+      shown: { headline: saying.headline, meaning: saying.meaning },
+    },
     said: { value: read.value, usual: saying.usual },
   }
 }
 
-function asFoundSaying(setting: SettingSpec, value: number, countedTo: 'seat' | 'free' | null, sheets: Sheets, state: JobState) {
+function asFoundSaying(
+  setting: SettingSpec,
+  value: number,
+  countedTo: 'seat' | 'free' | null,
+  sheets: Sheets,
+  state: JobState,
+) {
   if (setting.code === 'mixture.turns' && countedTo !== 'free') {
-    const twin = sheets.spec.settings.find((other) => other.code === setting.code && other.place !== setting.place)
+    const twin = sheets.spec.settings.find(
+      (other) => other.code === setting.code && other.place !== setting.place,
+    )
     const twinFound = twin && bodyOf(state).asFound[settingKey(twin)]
-    return screwSaying(value, setting, sheets.spec.mixture, twin && twinFound && twinFound.countedTo !== 'free' ? { name: twin.place === 'L' ? 'left' : 'right', found: twinFound.value } : undefined)
+    return screwSaying(
+      value,
+      setting,
+      sheets.spec.mixture,
+      twin && twinFound && twinFound.countedTo !== 'free'
+        ? { name: twin.place === 'L' ? 'left' : 'right', found: twinFound.value }
+        : undefined,
+    )
   }
   if (countedTo === 'free')
-    return { usual: true, headline: `${showValue(value, 'turns')} until it fell free.`, meaning: 'Counted out to free: it says where it stood only once the thread is counted.' }
+    return {
+      usual: true,
+      headline: `${showValue(value, 'turns')} until it fell free.`,
+      meaning: 'Counted out to free: it says where it stood only once the thread is counted.',
+    }
   const inBand = (setting.lo === null || value >= setting.lo) && (setting.hi === null || value <= setting.hi)
   return inBand
     ? { usual: true, headline: `${showValue(value, setting.quantity)}, as the sheet has it.`, meaning: '' }
-    : { usual: false, headline: `${showValue(value, setting.quantity)} where the sheet has ${setting.asWritten}.`, meaning: 'Found so; it is set when it goes together.' }
+    : {
+        usual: false,
+        headline: `${showValue(value, setting.quantity)} where the sheet has ${setting.asWritten}.`,
+        meaning: 'Found so; it is set when it goes together.',
+      }
 }
 
 /** What the deciding measurement of a part is typed as. A bore is two pins: `2.40 2.45`, or two drills: `#41 #40`. */
@@ -94,13 +171,21 @@ export function readMeasured(position: Position, raw: string, gauge: Gauge | nul
     return isRefusal(read) ? read : { what, value: read.value, sigma }
   }
   if (what === 'bore') {
-    const [go, no, more] = raw.trim().split(/\s*(?:,\s|;|\s+(?:not|no|to)\s+|\s)\s*/).filter(Boolean)
-    if (!go || !no || more) return refuse('text', 'Type the pin that enters and the one that does not, as 2.40 2.45 or #41 #40.')
+    const [go, no, more] = raw
+      .trim()
+      .split(/\s*(?:,\s|;|\s+(?:not|no|to)\s+|\s)\s*/)
+      .filter(Boolean)
+    if (!go || !no || more)
+      return refuse('text', 'Type the pin that enters and the one that does not, as 2.40 2.45 or #41 #40.')
     const small = parseLength(go)
     const large = parseLength(no)
     if (isRefusal(small)) return small
     if (isRefusal(large)) return large
-    if (small.mm >= large.mm) return refuse('text', 'The pin that enters must be smaller than the one that does not. Type the smaller first.')
+    if (small.mm >= large.mm)
+      return refuse(
+        'text',
+        'The pin that enters must be smaller than the one that does not. Type the smaller first.',
+      )
     return { what, go: small.mm, no: large.mm }
   }
   const read = parseLength(raw)
@@ -133,7 +218,10 @@ export function draftFinding(
     judgement = judged
   }
   const order: Disposition[] = ['reuse', 'clean', 'repair', 'replace', 'condemn']
-  const byRule = judgement && order.indexOf(judgement.disposition) > order.indexOf(seen.disposition) ? judgement.disposition : seen.disposition
+  const byRule =
+    judgement && order.indexOf(judgement.disposition) > order.indexOf(seen.disposition)
+      ? judgement.disposition
+      : seen.disposition
   const sentence = judgement ? judgement.sentence : capital(seen.why) + '.'
   return {
     data: {
@@ -141,7 +229,13 @@ export function draftFinding(
       condition,
       raw: raw.trim(),
       measured,
-      shown: { disposition: byRule, sure: judgement?.sure ?? true, sentence, rule: judgement?.rule ?? seen.why, limit: judgement?.limit ?? null },
+      shown: {
+        disposition: byRule,
+        sure: judgement?.sure ?? true,
+        sentence,
+        rule: judgement?.rule ?? seen.why,
+        limit: judgement?.limit ?? null,
+      },
       override,
     },
     said: { judgement, disposition: override?.disposition ?? byRule },
@@ -152,27 +246,43 @@ export function draftFinding(
 export function draftOrder(cover: Cover, market: Market, today: string): DataOf['order.placed'] {
   const kitPrice = (code: string) => market.kits.find((kit) => kit.code === code)!
   const servedBy = (from: string, source: string, part?: string) =>
-    cover.gives.filter((gift) => gift.from === from && gift.source === source && (part === undefined || gift.part === part)).map((gift) => gift.need)
-  const shelfParts = [...new Set(cover.gives.filter((gift) => gift.from === 'shelf').map((gift) => gift.part))]
+    cover.gives
+      .filter(
+        (gift) => gift.from === from && gift.source === source && (part === undefined || gift.part === part),
+      )
+      .map((gift) => gift.need)
+  const shelfParts = [
+    ...new Set(cover.gives.filter((gift) => gift.from === 'shelf').map((gift) => gift.part)),
+  ]
   return {
     lines: [
       ...cover.kits.map(({ code, quantity }) => {
         const kit = kitPrice(code)
-        return { what: 'kit' as const, code, supplier: kit.supplier, quantity, priceMinor: kit.priceMinor, serves: servedBy('kit', code) }
+        return {
+          what: 'kit' as const,
+          code,
+          supplier: kit.supplier,
+          quantity,
+          priceMinor: kit.priceMinor,
+          serves: servedBy('kit', code),
+        }
       }),
       ...cover.singles.map(({ part, supplier, quantity }) => ({
         what: 'single' as const,
         code: part,
         supplier,
         quantity,
-        priceMinor: market.singles.find((single) => single.part === part && single.supplier === supplier)!.priceMinor,
+        priceMinor: market.singles.find((single) => single.part === part && single.supplier === supplier)!
+          .priceMinor,
         serves: servedBy('single', supplier, part),
       })),
       ...shelfParts.map((part) => ({
         what: 'shelf' as const,
         code: part,
         supplier: '',
-        quantity: cover.gives.filter((gift) => gift.from === 'shelf' && gift.part === part).reduce((sum, gift) => sum + gift.quantity, 0),
+        quantity: cover.gives
+          .filter((gift) => gift.from === 'shelf' && gift.part === part)
+          .reduce((sum, gift) => sum + gift.quantity, 0),
         priceMinor: 0,
         serves: servedBy('shelf', '', part),
       })),

@@ -3,13 +3,28 @@ import { models } from '../../demo/catalogue.ts'
 import { workingConditions } from '../conditions/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import { listNumberSheets } from '../sheets/index.ts'
-import { conditionsOf, judgeFloatMass, judgeJet, judgeMeasured, judgeSeat, shaftLeakShare, warpLimit, type Judgement } from './index.ts'
+import {
+  conditionsOf,
+  judgeFloatMass,
+  judgeJet,
+  judgeMeasured,
+  judgeSeat,
+  shaftLeakShare,
+  warpLimit,
+  type Judgement,
+} from './index.ts'
 
 const model = models()[0]!
-const sheets = listNumberSheets(model, model.listNumbers.find((item) => item.number === 'K-4417-2S')!)
+const sheets = listNumberSheets(
+  model,
+  model.listNumbers.find((item) => item.number === 'K-4417-2S')!,
+)
 if (isRefusal(sheets)) throw new Error(sheets.refused.why)
 const { spec } = sheets
-const at24 = workingConditions({ engine: '', equipment: '', ethanol: 0, pressureKpa: 24, headMm: null, altitudeM: null }, spec)
+const at24 = workingConditions(
+  { engine: '', equipment: '', ethanol: 0, pressureKpa: 24, headMm: null, altitudeM: null },
+  spec,
+)
 const judged = (result: ReturnType<typeof judgeSeat>): Judgement => {
   if (isRefusal(result)) throw new Error(result.refused.why)
   return result
@@ -43,7 +58,12 @@ describe('verdicts by rule', () => {
     expect(judged(judgeJet(1.395, 1.405, 1.4))).toMatchObject({ disposition: 'reuse', sure: true })
   })
   it('shaft play leaks 0.7, 5.5, 9.1 and 12.2 % of the idle air at 0.05 to 0.20 mm', () => {
-    const share = (play: number) => (shaftLeakShare(play, { shaftMm: 9, bossMm: 12, bosses: 2 }, { displacementL: 2, idleRpm: 700 }) as number) * 100
+    const share = (play: number) =>
+      (shaftLeakShare(
+        play,
+        { shaftMm: 9, bossMm: 12, bosses: 2 },
+        { displacementL: 2, idleRpm: 700 },
+      ) as number) * 100
     expect(share(0.05)).toBeCloseTo(0.7, 1)
     expect(share(0.1)).toBeCloseTo(5.5, 1)
     expect(share(0.15)).toBeCloseTo(9.1, 1)
@@ -51,7 +71,11 @@ describe('verdicts by rule', () => {
   })
   it('a 0.8 mm gasket takes up 0.12 mm of warp', () => expect(warpLimit(0.8)).toBeCloseTo(0.12, 12))
   it('refuses a measurement of another kind', () => {
-    expect(isRefusal(judgeMeasured('float', { what: 'mass' }, { what: 'warp', value: 0.1, sigma: 0.01 }, spec, at24))).toBe(true)
+    expect(
+      isRefusal(
+        judgeMeasured('float', { what: 'mass' }, { what: 'warp', value: 0.1, sigma: 0.01 }, spec, at24),
+      ),
+    ).toBe(true)
   })
   it('a cracked cover and a broken tip condemn', () => {
     expect(conditionsOf.cover.find((c) => c.code === 'cracked')?.disposition).toBe('condemn')
@@ -62,9 +86,17 @@ describe('verdicts by rule', () => {
 describe('what the unit works under', () => {
   it('takes what is known and names what is assumed', () => {
     expect(at24).toMatchObject({ pressureKpa: 24, assumes: [] })
-    const unknown = workingConditions({ engine: '', equipment: '', ethanol: null, pressureKpa: null, headMm: null, altitudeM: null }, spec)
+    const unknown = workingConditions(
+      { engine: '', equipment: '', ethanol: null, pressureKpa: null, headMm: null, altitudeM: null },
+      spec,
+    )
     expect(unknown.assumes).toEqual(['gasoline without ethanol', 'fuel at 24 kPa, from the sheet'])
     // 300 mm of gasoline: 2.19 kPa.
-    expect(workingConditions({ engine: '', equipment: '', ethanol: 0, pressureKpa: null, headMm: 300, altitudeM: null }, spec).pressureKpa).toBeCloseTo(2.19, 2)
+    expect(
+      workingConditions(
+        { engine: '', equipment: '', ethanol: 0, pressureKpa: null, headMm: 300, altitudeM: null },
+        spec,
+      ).pressureKpa,
+    ).toBeCloseTo(2.19, 2)
   })
 })

@@ -45,19 +45,27 @@ export function judgeMeasured(
   spec: SpecSheet,
   conditions: Conditions,
 ): Result<Judgement> {
-  if (measured.what !== deciding.what) return refuse('measured', `This part is decided by its ${deciding.what}.`)
+  if (measured.what !== deciding.what)
+    return refuse('measured', `This part is decided by its ${deciding.what}.`)
   if (measured.what === 'mass') return judgeFloatMass(measured.value, measured.sigma, spec, conditions)
   if (measured.what === 'bore' && deciding.what === 'bore')
     return kind === 'seat'
       ? judgeSeat(measured.go, measured.no, deciding.newMm, spec, conditions)
       : judgeJet(measured.go, measured.no, deciding.newMm)
-  if (measured.what === 'play' && deciding.what === 'play') return judgeShaft(measured.value, measured.sigma, deciding, spec)
-  if (measured.what === 'warp' && deciding.what === 'warp') return judgeWarp(measured.value, measured.sigma, deciding.gasketMm)
+  if (measured.what === 'play' && deciding.what === 'play')
+    return judgeShaft(measured.value, measured.sigma, deciding, spec)
+  if (measured.what === 'warp' && deciding.what === 'warp')
+    return judgeWarp(measured.value, measured.sigma, deciding.gasketMm)
   return refuse('measured', `This part is decided by its ${deciding.what}.`)
 }
 
 /** A float against its new mass (g): fuel soaked in lifts the level by Δm·x_g/(ρ·A_p·x_b); the limit is what half a millimetre allows. */
-export function judgeFloatMass(massG: number, sigma: number, spec: SpecSheet, conditions: Conditions): Result<Judgement> {
+export function judgeFloatMass(
+  massG: number,
+  sigma: number,
+  spec: SpecSheet,
+  conditions: Conditions,
+): Result<Judgement> {
   const bad = checkNumbers({ massG, sigma }, { above: { massG: 0, sigma: 0 } })
   if (bad) return bad
   const { floatMass, planArea, buoyancyArm, gravityArm } = spec.float
@@ -68,9 +76,22 @@ export function judgeFloatMass(massG: number, sigma: number, spec: SpecSheet, co
   const excess = massG - floatMass
   const base = { limit, unit: 'g' as const, rule: `level may rise ${LEVEL_RISE_MM} mm: ${figure(limit)} g` }
   if (verdict.verdict === 'doubtful')
-    return { ...base, disposition: 'replace', sure: false, sentence: `Right at the limit of ${figure(limit)} g. Dry it and weigh it again.` }
+    return {
+      ...base,
+      disposition: 'replace',
+      sure: false,
+      sentence: `Right at the limit of ${figure(limit)} g. Dry it and weigh it again.`,
+    }
   if (verdict.verdict === 'in')
-    return { ...base, disposition: 'reuse', sure: true, sentence: excess < -0.3 ? `Lighter than new (${figure(floatMass)} g): is it the right float?` : `New is ${figure(floatMass)} g. It is dry.` }
+    return {
+      ...base,
+      disposition: 'reuse',
+      sure: true,
+      sentence:
+        excess < -0.3
+          ? `Lighter than new (${figure(floatMass)} g): is it the right float?`
+          : `New is ${figure(floatMass)} g. It is dry.`,
+    }
   return {
     ...base,
     disposition: 'replace',
@@ -80,19 +101,36 @@ export function judgeFloatMass(massG: number, sigma: number, spec: SpecSheet, co
 }
 
 /** A seat by go/no-go (mm) against new; in its favour or not: the pressure it can still hold against the job's. */
-export function judgeSeat(go: number, no: number, newMm: number, spec: SpecSheet, conditions: Conditions): Result<Judgement> {
+export function judgeSeat(
+  go: number,
+  no: number,
+  newMm: number,
+  spec: SpecSheet,
+  conditions: Conditions,
+): Result<Judgement> {
   const limit = newMm + SEAT_GROWTH_MM
   const verdict = judgeBracket(go, no, null, limit)
   if (isRefusal(verdict)) return verdict
-  const balance = floatBalance(floatBody(spec.float, { seatBore: (go + no) / 2 }), conditions.pressureKpa, conditions.densityKgM3)
+  const balance = floatBalance(
+    floatBody(spec.float, { seatBore: (go + no) / 2 }),
+    conditions.pressureKpa,
+    conditions.densityKgM3,
+  )
   if (isRefusal(balance)) return balance
   const most = Math.max(0, balance.maxPressure)
   const holds = `With this bore it holds ${figure(most)} kPa; the supply gives ${figure(conditions.pressureKpa)}.`
   const base = { limit, unit: 'mm' as const, rule: `bore up to ${figure(limit, 2)} mm` }
-  if (most < conditions.pressureKpa) return { ...base, disposition: 'replace', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
-  if (verdict.verdict === 'out') return { ...base, disposition: 'replace', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
+  if (most < conditions.pressureKpa)
+    return { ...base, disposition: 'replace', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
+  if (verdict.verdict === 'out')
+    return { ...base, disposition: 'replace', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
   if (verdict.verdict === 'doubtful')
-    return { ...base, disposition: 'replace', sure: false, sentence: `The limit of ${figure(limit, 2)} lies between these pins. Try one between them.` }
+    return {
+      ...base,
+      disposition: 'replace',
+      sure: false,
+      sentence: `The limit of ${figure(limit, 2)} lies between these pins. Try one between them.`,
+    }
   return { ...base, disposition: 'reuse', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
 }
 
@@ -104,13 +142,38 @@ export function judgeJet(go: number, no: number, newMm: number): Result<Judgemen
   if (isRefusal(verdict)) return verdict
   const middle = (go + no) / 2
   const change = flowChange(middle, newMm) * 100
-  const base = { limit: hi, unit: 'mm' as const, rule: `${figure(lo, 2)} to ${figure(hi, 2)} mm, 2 % of the stamped size` }
+  const base = {
+    limit: hi,
+    unit: 'mm' as const,
+    rule: `${figure(lo, 2)} to ${figure(hi, 2)} mm, 2 % of the stamped size`,
+  }
   if (no <= lo + 1e-9)
-    return { ...base, disposition: 'clean', sure: true, sentence: `Stamped ${figure(newMm, 2)}: ${figure(-change, 0)} % less flow. Varnish: clean it soft and measure again.` }
+    return {
+      ...base,
+      disposition: 'clean',
+      sure: true,
+      sentence: `Stamped ${figure(newMm, 2)}: ${figure(-change, 0)} % less flow. Varnish: clean it soft and measure again.`,
+    }
   if (go >= hi - 1e-9)
-    return { ...base, disposition: 'replace', sure: true, sentence: `Stamped ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Drilled out.` }
-  if (verdict.verdict === 'in') return { ...base, disposition: 'reuse', sure: true, sentence: `Stamped ${figure(newMm, 2)}: it is right.` }
-  return { ...base, disposition: 'reuse', sure: false, sentence: `Stamped ${figure(newMm, 2)} may lie between these pins. Try a pair closer together.` }
+    return {
+      ...base,
+      disposition: 'replace',
+      sure: true,
+      sentence: `Stamped ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Drilled out.`,
+    }
+  if (verdict.verdict === 'in')
+    return {
+      ...base,
+      disposition: 'reuse',
+      sure: true,
+      sentence: `Stamped ${figure(newMm, 2)}: it is right.`,
+    }
+  return {
+    ...base,
+    disposition: 'reuse',
+    sure: false,
+    sentence: `Stamped ${figure(newMm, 2)} may lie between these pins. Try a pair closer together.`,
+  }
 }
 
 const AIR_R = 287.05
@@ -133,32 +196,59 @@ export function shaftLeakShare(
   idlePressurePa = IDLE_PRESSURE_PA,
 ): Result<number> {
   const bad = checkNumbers(
-    { play: playMm, shaftMm: shaft.shaftMm, bossMm: shaft.bossMm, bosses: shaft.bosses, displacementL: engine.displacementL, idleRpm: engine.idleRpm },
+    {
+      play: playMm,
+      shaftMm: shaft.shaftMm,
+      bossMm: shaft.bossMm,
+      bosses: shaft.bosses,
+      displacementL: engine.displacementL,
+      idleRpm: engine.idleRpm,
+    },
     { min: { play: 0 }, above: { shaftMm: 0, bossMm: 0, bosses: 0, displacementL: 0, idleRpm: 0 } },
   )
   if (bad) return bad
-  if (idlePressurePa >= 0.528 * SEA_LEVEL_PA) return refuse('idlePressurePa', 'The idle vacuum is too weak for this reckoning.')
-  const idleFlow = (((engine.displacementL / 1000) * (engine.idleRpm / 120) * idlePressurePa) / (AIR_R * IDLE_CHARGE_K)) * VOLUMETRIC
+  if (idlePressurePa >= 0.528 * SEA_LEVEL_PA)
+    return refuse('idlePressurePa', 'The idle vacuum is too weak for this reckoning.')
+  const idleFlow =
+    (((engine.displacementL / 1000) * (engine.idleRpm / 120) * idlePressurePa) / (AIR_R * IDLE_CHARGE_K)) *
+    VOLUMETRIC
   const clearance = playMm / 2000
   const diameter = shaft.shaftMm / 1000
-  const slot = (0.6 * CHOKED * ((Math.PI * diameter * playMm) / 1000 / 4) * SEA_LEVEL_PA) / Math.sqrt(INTAKE_K)
+  const slot =
+    (0.6 * CHOKED * ((Math.PI * diameter * playMm) / 1000 / 4) * SEA_LEVEL_PA) / Math.sqrt(INTAKE_K)
   const annulus =
     (2.5 * 0.5 * Math.PI * diameter * clearance ** 3 * (SEA_LEVEL_PA ** 2 - idlePressurePa ** 2)) /
     (24 * VISCOSITY * AIR_R * INTAKE_K * (shaft.bossMm / 1000))
   return (shaft.bosses * Math.min(slot, annulus)) / idleFlow
 }
 
-function judgeShaft(play: number, sigma: number, deciding: Extract<Deciding, { what: 'play' }>, spec: SpecSheet): Result<Judgement> {
+function judgeShaft(
+  play: number,
+  sigma: number,
+  deciding: Extract<Deciding, { what: 'play' }>,
+  spec: SpecSheet,
+): Result<Judgement> {
   const share = shaftLeakShare(play, deciding, spec.engine)
   if (isRefusal(share)) return share
   const limit = playAtLimit(deciding, spec)
   const verdict = judge(play, sigma, null, limit)
   if (isRefusal(verdict)) return verdict
-  const base = { limit, unit: 'mm' as const, rule: `no more than ${SHAFT_LEAK_LIMIT * 100} % of the idle air: ${figure(limit, 2)} mm` }
+  const base = {
+    limit,
+    unit: 'mm' as const,
+    rule: `no more than ${SHAFT_LEAK_LIMIT * 100} % of the idle air: ${figure(limit, 2)} mm`,
+  }
   const words = `${figure(share * 100)} % of the idle air comes in past it.`
-  if (verdict.verdict === 'in') return { ...base, disposition: 'reuse', sure: true, sentence: `${words} It does not matter.` }
-  if (verdict.verdict === 'out') return { ...base, disposition: 'repair', sure: true, sentence: `${words} Bush it.` }
-  return { ...base, disposition: 'repair', sure: false, sentence: `${words} At the limit of ${figure(limit, 2)} mm: measure it with the indicator.` }
+  if (verdict.verdict === 'in')
+    return { ...base, disposition: 'reuse', sure: true, sentence: `${words} It does not matter.` }
+  if (verdict.verdict === 'out')
+    return { ...base, disposition: 'repair', sure: true, sentence: `${words} Bush it.` }
+  return {
+    ...base,
+    disposition: 'repair',
+    sure: false,
+    sentence: `${words} At the limit of ${figure(limit, 2)} mm: measure it with the indicator.`,
+  }
 }
 
 function playAtLimit(deciding: Extract<Deciding, { what: 'play' }>, spec: SpecSheet): number {
@@ -174,15 +264,32 @@ function playAtLimit(deciding: Extract<Deciding, { what: 'play' }>, spec: SpecSh
 }
 
 /** Departure from plane that a gasket of this thickness still seals, mm: (c_bolt − c_seal)·t. */
-export const warpLimit = (gasketMm: number): number => (COMPRESSION_AT_BOLTS - COMPRESSION_THAT_SEALS) * gasketMm
+export const warpLimit = (gasketMm: number): number =>
+  (COMPRESSION_AT_BOLTS - COMPRESSION_THAT_SEALS) * gasketMm
 
 function judgeWarp(warp: number, sigma: number, gasketMm: number): Result<Judgement> {
   const limit = warpLimit(gasketMm)
   const verdict = judge(warp, sigma, null, limit)
   if (isRefusal(verdict)) return verdict
   const base = { limit, unit: 'mm' as const, rule: `a ${gasketMm} mm gasket takes up ${figure(limit, 2)} mm` }
-  if (verdict.verdict === 'in') return { ...base, disposition: 'reuse', sure: true, sentence: `The gasket takes up ${figure(limit, 2)}. Flat enough.` }
+  if (verdict.verdict === 'in')
+    return {
+      ...base,
+      disposition: 'reuse',
+      sure: true,
+      sentence: `The gasket takes up ${figure(limit, 2)}. Flat enough.`,
+    }
   if (verdict.verdict === 'out')
-    return { ...base, disposition: 'repair', sure: true, sentence: `The gasket takes up ${figure(limit, 2)}. True the face; what comes off moves the float reading as much.` }
-  return { ...base, disposition: 'repair', sure: false, sentence: `Right at ${figure(limit, 2)}. Feel again with the thinnest leaf that enters.` }
+    return {
+      ...base,
+      disposition: 'repair',
+      sure: true,
+      sentence: `The gasket takes up ${figure(limit, 2)}. True the face; what comes off moves the float reading as much.`,
+    }
+  return {
+    ...base,
+    disposition: 'repair',
+    sure: false,
+    sentence: `Right at ${figure(limit, 2)}. Feel again with the thinnest leaf that enters.`,
+  }
 }

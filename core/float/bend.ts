@@ -33,9 +33,11 @@ export function floatRotation(reading: number, target: number, lever: Lever): Re
   )
   if (bad) return bad
   if (sense !== 1 && sense !== -1) return refuse('sense', 'The sense of the reading is 1 or -1.')
-  if (Math.abs(measureAngle) >= Math.PI / 2) return refuse('measureAngle', 'The measuring point must lie within 90° of the datum plane.')
+  if (Math.abs(measureAngle) >= Math.PI / 2)
+    return refuse('measureAngle', 'The measuring point must lie within 90° of the datum plane.')
   const sine = Math.sin(measureAngle) - (sense * (target - reading)) / measureArm
-  if (Math.abs(sine) > 1) return refuse('target', 'The arm cannot reach this height. Measure again, or look at the float and pin.')
+  if (Math.abs(sine) > 1)
+    return refuse('target', 'The arm cannot reach this height. Measure again, or look at the float and pin.')
   return measureAngle - Math.asin(sine)
 }
 
@@ -64,8 +66,10 @@ export function seatWasher(
 ): Result<{ change: number; rotation: number }> {
   const bad = checkNumbers({ tangArm: lever.tangArm, tangAngle }, { above: { tangArm: 0 } })
   if (bad) return bad
-  if (seatFrom !== 'bowl' && seatFrom !== 'outside') return refuse('seatFrom', 'A seat is screwed in from the bowl or from outside.')
-  if (Math.abs(tangAngle) >= Math.PI / 2) return refuse('tangAngle', 'The contact must lie within 90° of the needle.')
+  if (seatFrom !== 'bowl' && seatFrom !== 'outside')
+    return refuse('seatFrom', 'A seat is screwed in from the bowl or from outside.')
+  if (Math.abs(tangAngle) >= Math.PI / 2)
+    return refuse('tangAngle', 'The contact must lie within 90° of the needle.')
   const rotation = floatRotation(reading, target, lever)
   if (typeof rotation !== 'number') return rotation
   const thickness = lever.tangArm * (Math.sin(tangAngle) - Math.sin(tangAngle - rotation))
@@ -73,7 +77,10 @@ export function seatWasher(
 }
 
 /** The washer of the shop's stock nearest to the thickness wanted (mm), with the error of reading height it leaves. */
-export function stockWasher(wantedMm: number, stockMm: readonly number[]): { mm: number; error: number } | undefined {
+export function stockWasher(
+  wantedMm: number,
+  stockMm: readonly number[],
+): { mm: number; error: number } | undefined {
   const sorted = [...stockMm].sort((a, b) => Math.abs(a - wantedMm) - Math.abs(b - wantedMm) || a - b)
   const mm = sorted[0]
   return mm === undefined ? undefined : { mm, error: mm - wantedMm }

@@ -1,11 +1,37 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
 import { orvaneK44 } from '../../demo/models/orvane.ts'
-import { floatBalance, floatRotation, floatTurn, fullLift, headPressure, inflow, levelInUse, leverAt, readingForLevel, seatArea, seatWasher, stockWasher, tangBend, type FloatBody, type Lever } from './index.ts'
+import {
+  floatBalance,
+  floatRotation,
+  floatTurn,
+  fullLift,
+  headPressure,
+  inflow,
+  levelInUse,
+  leverAt,
+  readingForLevel,
+  seatArea,
+  seatWasher,
+  stockWasher,
+  tangBend,
+  type FloatBody,
+  type Lever,
+} from './index.ts'
 
 const DEG = Math.PI / 180
 /** The reference float of the worked numbers. */
-const reference: FloatBody = { floatMass: 9, gravityArm: 27, planArea: 1050, buoyancyArm: 29, tangArm: 6, seatBore: 2.4, needleMass: 1.5, depth: 16, needleAt: 'above' }
+const reference: FloatBody = {
+  floatMass: 9,
+  gravityArm: 27,
+  planArea: 1050,
+  buoyancyArm: 29,
+  tangArm: 6,
+  seatBore: 2.4,
+  needleMass: 1.5,
+  depth: 16,
+  needleAt: 'above',
+}
 const lever: Lever = { measureArm: 46, measureAngle: -10 * DEG, tangArm: 6, sense: 1 }
 
 describe('bending a tang', () => {
@@ -27,7 +53,9 @@ describe('bending a tang', () => {
   })
   it('refuses what the arm cannot reach, by the target', () => {
     expect(tangBend(10, 80, lever)).toMatchObject({ refused: { input: 'target' } })
-    expect(tangBend(10, 12, { ...lever, measureAngle: 90 * DEG })).toMatchObject({ refused: { input: 'measureAngle' } })
+    expect(tangBend(10, 12, { ...lever, measureAngle: 90 * DEG })).toMatchObject({
+      refused: { input: 'measureAngle' },
+    })
     expect(tangBend(10, 12, { ...lever, measureArm: 0 })).toMatchObject({ refused: { input: 'measureArm' } })
   })
 })
@@ -48,7 +76,10 @@ describe('a washer under the seat where nothing is bent', () => {
 
 describe('balance of float and needle', () => {
   it('holds 40.1 kPa at most for the reference float', () => {
-    expect(floatBalance(reference, 30, 745)).toMatchObject({ maxPressure: expect.closeTo(40.1, 1) as number, holds: true })
+    expect(floatBalance(reference, 30, 745)).toMatchObject({
+      maxPressure: expect.closeTo(40.1, 1) as number,
+      holds: true,
+    })
   })
   it('displaces 15.5 mL at 30 kPa', () => {
     const { immersion } = floatBalance(reference, 30, 745) as { immersion: number }
@@ -66,7 +97,9 @@ describe('balance of float and needle', () => {
   })
   it('says when it does not hold, and when it could not even without pressure', () => {
     expect(floatBalance(reference, 45, 745)).toMatchObject({ holds: false })
-    expect((floatBalance({ ...reference, floatMass: 20 }, 0, 745) as { maxPressure: number }).maxPressure).toBeLessThan(0)
+    expect(
+      (floatBalance({ ...reference, floatMass: 20 }, 0, 745) as { maxPressure: number }).maxPressure,
+    ).toBeLessThan(0)
   })
   it('needs less for a needle that hangs below its tang', () => {
     const above = floatBalance(reference, 0, 745) as { immersion: number }
@@ -78,7 +111,22 @@ describe('balance of float and needle', () => {
 })
 
 describe('what comes in past the needle', () => {
-  const input = { ...lever, heightReading: 14, dropReading: 24, measureAngle: -0.1713, seatBore: 2.4, coneHalfAngle: 30 * DEG, pressure: 30, density: 745, cd: 0.65, powerKw: 60, bsfc: 300, ethanol: 0, buoyancyArm: 29, tangAngle: 0 }
+  const input = {
+    ...lever,
+    heightReading: 14,
+    dropReading: 24,
+    measureAngle: -0.1713,
+    seatBore: 2.4,
+    coneHalfAngle: 30 * DEG,
+    pressure: 30,
+    density: 745,
+    cd: 0.65,
+    powerKw: 60,
+    bsfc: 300,
+    ethanol: 0,
+    buoyancyArm: 29,
+    tangAngle: 0,
+  }
   it('counts curtain and bore in series: 977 mL/min where the smaller alone says 1241', () => {
     const area = seatArea(1.2, 2.4, 30 * DEG)
     const velocity = Math.sqrt((2 * 30000) / 745)
@@ -112,10 +160,13 @@ describe('a model’s own geometry', () => {
     // Toe at (46, −8), pin 6 below the face: level with its frame at 6 + 8 = 14.
     expect(floatTurn(geometry, 14)).toBeCloseTo(0, 12)
     expect(isRefusal(leverAt(geometry, 60))).toBe(true)
-    expect(leverAt(geometry, 60)).toMatchObject({ refused: { input: 'reading', why: expect.stringContaining('0.0 to 52.7') as string } })
+    expect(leverAt(geometry, 60)).toMatchObject({
+      refused: { input: 'reading', why: expect.stringContaining('0.0 to 52.7') as string },
+    })
   })
   it('a larger gap to the face is a lower fuel level on a hung float', () => {
-    const level = (reading: number) => (levelInUse(geometry, reading, 24, 745) as { belowFace: number }).belowFace
+    const level = (reading: number) =>
+      (levelInUse(geometry, reading, 24, 745) as { belowFace: number }).belowFace
     expect(level(15)).toBeGreaterThan(level(14))
   })
   it('finds the dry height for a level and back', () => {

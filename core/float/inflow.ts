@@ -19,11 +19,17 @@ export function dropSwing(
   )
   if (bad) return bad
   if (sense !== 1 && sense !== -1) return refuse('sense', 'The sense of the reading is 1 or -1.')
-  if (Math.abs(measureAngle) >= Math.PI / 2) return refuse('measureAngle', 'The measuring point must lie within 90° of the datum plane.')
+  if (Math.abs(measureAngle) >= Math.PI / 2)
+    return refuse('measureAngle', 'The measuring point must lie within 90° of the datum plane.')
   const sine = Math.sin(measureAngle) - (sense * (dropReading - heightReading)) / measureArm
-  if (Math.abs(sine) > 1) return refuse('drop', 'The arm cannot reach this drop. Measure again at the same point as the height.')
+  if (Math.abs(sine) > 1)
+    return refuse('drop', 'The arm cannot reach this drop. Measure again at the same point as the height.')
   const swing = measureAngle - Math.asin(sine)
-  if (swing <= 1e-12) return refuse('drop', 'There is no swing between the height and the drop. Read the drop with the float hanging.')
+  if (swing <= 1e-12)
+    return refuse(
+      'drop',
+      'There is no swing between the height and the drop. Read the drop with the float hanging.',
+    )
   return swing
 }
 
@@ -95,19 +101,45 @@ export interface Inflow {
 export function inflow(input: InflowInput): Result<Inflow> {
   const { tangArm, seatBore, coneHalfAngle, pressure, density, cd, buoyancyArm, tangAngle } = input
   const bad = checkNumbers(
-    { tangArm, seatBore, coneHalfAngle, pressure, density, cd, buoyancyArm, tangAngle, powerKw: input.powerKw },
-    { min: { pressure: 0 }, above: { tangArm: 0, seatBore: 0, coneHalfAngle: 0, density: 0, cd: 0, buoyancyArm: 0, powerKw: 0 } },
+    {
+      tangArm,
+      seatBore,
+      coneHalfAngle,
+      pressure,
+      density,
+      cd,
+      buoyancyArm,
+      tangAngle,
+      powerKw: input.powerKw,
+    },
+    {
+      min: { pressure: 0 },
+      above: { tangArm: 0, seatBore: 0, coneHalfAngle: 0, density: 0, cd: 0, buoyancyArm: 0, powerKw: 0 },
+    },
   )
   if (bad) return bad
-  if (coneHalfAngle >= Math.PI / 2) return refuse('coneHalfAngle', 'The cone half-angle lies between 0 and 90°.')
-  if (Math.abs(tangAngle) >= Math.PI / 2) return refuse('tangAngle', 'The contact must lie within 90° of the needle.')
-  const swing = dropSwing(input.heightReading, input.dropReading, input.measureArm, input.measureAngle, input.sense)
+  if (coneHalfAngle >= Math.PI / 2)
+    return refuse('coneHalfAngle', 'The cone half-angle lies between 0 and 90°.')
+  if (Math.abs(tangAngle) >= Math.PI / 2)
+    return refuse('tangAngle', 'The contact must lie within 90° of the needle.')
+  const swing = dropSwing(
+    input.heightReading,
+    input.dropReading,
+    input.measureArm,
+    input.measureAngle,
+    input.sense,
+  )
   if (isRefusal(swing)) return swing
   const demand = fuelDemand(input.powerKw, input.bsfc, input.ethanol, density)
   if (isRefusal(demand)) return demand
   const lift = needleLift(swing, tangArm, tangAngle)
   const flowAt = (turned: number) =>
-    orificeFlow(cd, seatArea(needleLift(turned, tangArm, tangAngle), seatBore, coneHalfAngle), pressure, density)
+    orificeFlow(
+      cd,
+      seatArea(needleLift(turned, tangArm, tangAngle), seatBore, coneHalfAngle),
+      pressure,
+      density,
+    )
   const full = flowAt(swing)
   if (isRefusal(full)) return full
   const margin = full / demand

@@ -39,22 +39,34 @@ const NEEDLE_WEIGHT: Record<NeedleAt, number> = { above: 1, side: 0, below: -1 }
  * Refuses inputs at or below zero that cannot be, and a needle pulled up into its seat (`needleAt`).
  */
 export function floatBalance(float: FloatBody, pressure: number, density: number): Result<Balance> {
-  const { floatMass, planArea, depth, buoyancyArm, gravityArm, needleMass, tangArm, seatBore, needleAt } = float
+  const { floatMass, planArea, depth, buoyancyArm, gravityArm, needleMass, tangArm, seatBore, needleAt } =
+    float
   const bad = checkNumbers(
     { floatMass, planArea, depth, buoyancyArm, gravityArm, needleMass, tangArm, seatBore, pressure, density },
     {
       min: { needleMass: 0, pressure: 0 },
-      above: { floatMass: 0, planArea: 0, depth: 0, buoyancyArm: 0, gravityArm: 0, tangArm: 0, seatBore: 0, density: 0 },
+      above: {
+        floatMass: 0,
+        planArea: 0,
+        depth: 0,
+        buoyancyArm: 0,
+        gravityArm: 0,
+        tangArm: 0,
+        seatBore: 0,
+        density: 0,
+      },
     },
   )
   if (bad) return bad
   const q = NEEDLE_WEIGHT[needleAt]
-  if (q === undefined) return refuse('needleAt', 'The needle stands above its tang, lies on its side, or hangs below.')
+  if (q === undefined)
+    return refuse('needleAt', 'The needle stands above its tang, lies on its side, or hangs below.')
   const seatArea = (Math.PI * seatBore ** 2) / 4
   const rho = density * 1e-6 // g/mm³
   // P·A_s: kPa·mm² = 1e-3 N; over g in kg, ×1000 in g.
   const thrust = (pressure * seatArea * 1e-3 * 1000) / GRAVITY
-  const immersion = (floatMass * gravityArm + (thrust + q * needleMass) * tangArm) / (rho * planArea * buoyancyArm)
+  const immersion =
+    (floatMass * gravityArm + (thrust + q * needleMass) * tangArm) / (rho * planArea * buoyancyArm)
   const maxPressure =
     ((GRAVITY / 1000) *
       (rho * planArea * depth * buoyancyArm - floatMass * gravityArm - q * needleMass * tangArm)) /

@@ -41,6 +41,10 @@ export interface Channel {
   strangers: Float64Array
   tokens: readonly Token[]
   noise: Noise
+  /** rows that both passes write over, so that a catalogue's thousands of marks allocate nothing */
+  rows: readonly [Float64Array, Float64Array, Float64Array, Float64Array]
+  /** by token: whether it stands for a run */
+  runs: Uint8Array
 }
 
 /** Prepares one reading's tables: 37 true symbols by its tokens. */
@@ -55,7 +59,15 @@ export function openChannel(tokens: readonly Token[], noise: Noise): Channel {
     ),
     exact: Float64Array.from(tokens, (token) => mean(token, (seen) => (seen === truth ? 1 : 0))),
   }))
-  return { places, strangers, tokens, noise }
+  const row = () => new Float64Array(tokens.length + 3)
+  return {
+    places,
+    strangers,
+    tokens,
+    noise,
+    rows: [row(), row(), row(), row()],
+    runs: Uint8Array.from(tokens, (token) => (token.kind === 'run' ? 1 : 0)),
+  }
 }
 
 function mean(token: Token, of: (symbol: number) => number): number {
@@ -78,7 +90,10 @@ function seenAs(truth: number, seen: number, noise: Noise): number {
 
 /** P(reading | true mark): the forward algorithm over all alignments, and a run at one end gone without a trace. */
 export const likelihood = (channel: Channel, truth: readonly number[]): number =>
-  withRunLost(channel, truth.map((symbol) => channel.places[symbol]!))
+  withRunLost(
+    channel,
+    truth.map((symbol) => channel.places[symbol]!),
+  )
 
 /** The same for a mark known only by the frequency of symbols at each place: the expectation, exact. */
 export const expectedLikelihood = (channel: Channel, frequencies: readonly Float64Array[]): number =>
@@ -101,47 +116,91 @@ function blend(channel: Channel, frequency: Float64Array): Place {
   return place
 }
 
+/**
+ * Both passes of the forward-backward algorithm serve: the forward one ends, at each place, what is left when the rest is gone
+ * from the end; the backward one begins what is left when the first places are gone.
+ */
 function withRunLost(channel: Channel, places: readonly Place[]): number {
-  const whole = forward(channel, places, 0, places.length)
-  const longest = Math.floor(places.length / 2)
+  const count = places.length
+  const longest = Math.floor(count / 2)
   const { runLost } = channel.noise
+  const fromEach = backward(channel, places, longest)
+  const whole = fromEach[0]!
   if (longest === 0 || runLost === 0) return whole
+  const upToEach = forward(channel, places)
   let lost = 0
-  for (let length = 1; length <= longest; length++)
-    lost += forward(channel, places, length, places.length) + forward(channel, places, 0, places.length - length)
+  for (let length = 1; length <= longest; length++) lost += fromEach[length]! + upToEach[count - length]!
   return (1 - runLost) * whole + (runLost * lost) / (2 * longest)
 }
 
-function forward(channel: Channel, places: readonly Place[], from: number, to: number): number {
-  const { tokens, strangers, noise } = channel
+/** P(all tokens | the places up to i), for every i. */
+function forward({ tokens, strangers, noise, rows, runs }: Channel, places: readonly Place[]): number[] {
   const width = tokens.length
-  let here = new Float64Array(width + 1)
-  let inRun = new Float64Array(width + 1)
+  const ends: number[] = []
+  let [here, inRun, next, nextRun] = rows
+  here.fill(0)
+  inRun.fill(0)
   here[0] = 1
-  for (let i = from; i <= to; i++) {
+  for (let i = 0; ; i++) {
     // A run may open and close at any place, also on nothing.
     for (let j = 0; j < width; j++) {
-      if (tokens[j]!.kind !== 'run') continue
+      if (runs[j] === 0) continue
       inRun[j]! += here[j]!
       here[j + 1]! += inRun[j]!
     }
-    if (i === to) break
-    const place = places[i]!
-    const next = new Float64Array(width + 1)
-    const nextRun = new Float64Array(width + 1)
+    ends[i] = here[width]!
+    const place = places[i]
+    if (!place) return ends
+    next.fill(0)
+    nextRun.fill(0)
     for (let j = 0; j <= width; j++) {
+      if (inRun[j]! > 0) nextRun[j] = inRun[j]! * RUN_CHARACTER
       const p = here[j]!
-      if (inRun[j]! > 0) nextRun[j]! += inRun[j]! * RUN_CHARACTER
       if (p === 0) continue
       next[j]! += p * place.dropped
-      if (j < width) next[j + 1]! += p * place.emits[j]!
-      if (j + 1 < width) {
-        const pair = strangers[j]! * place.exact[j + 1]! + place.exact[j]! * strangers[j + 1]!
-        next[j + 2]! += (p * noise.inserted * pair) / 2
-      }
+      if (j >= width) continue
+      next[j + 1]! += p * place.emits[j]!
+      if (j + 1 < width) next[j + 2]! += p * insertedPair(place, strangers, noise, j)
     }
-    here = next
-    inRun = nextRun
+    ;[here, next] = [next, here]
+    ;[inRun, nextRun] = [nextRun, inRun]
   }
-  return here[width]!
 }
+
+/** P(all tokens | the places from i on), for i from 0 to `last`. */
+function backward(
+  { tokens, strangers, noise, rows, runs }: Channel,
+  places: readonly Place[],
+  last: number,
+): number[] {
+  const width = tokens.length
+  const starts: number[] = []
+  let [later, laterRun, here, inRun] = rows
+  here.fill(0)
+  later.fill(0)
+  for (let i = places.length; i >= 0; i--) {
+    const place = places[i]
+    for (let j = width; j >= 0; j--) {
+      let p = place ? place.dropped * later[j]! : j === width ? 1 : 0
+      if (j < width) {
+        if (place) {
+          p += place.emits[j]! * later[j + 1]!
+          if (j + 1 < width) p += insertedPair(place, strangers, noise, j) * later[j + 2]!
+        }
+        if (runs[j] === 1) {
+          inRun[j] = here[j + 1]! + (place ? RUN_CHARACTER * laterRun[j]! : 0)
+          p += inRun[j]!
+        }
+      }
+      here[j] = p
+    }
+    if (i <= last) starts[i] = here[0]!
+    ;[later, here] = [here, later]
+    ;[laterRun, inRun] = [inRun, laterRun]
+  }
+  return starts
+}
+
+/** A stranger before or after the true character. */
+const insertedPair = (place: Place, strangers: Float64Array, noise: Noise, j: number): number =>
+  (noise.inserted * (strangers[j]! * place.exact[j + 1]! + place.exact[j]! * strangers[j + 1]!)) / 2

@@ -14,7 +14,9 @@ export const FEATURE_NAMES: Record<string, string> = {
 }
 
 /** What the evidence says for or against a candidate, in words, the weightiest first. */
-export function explain(evidence: readonly Evidence[]): { text: string; speaks: 'for' | 'against' | 'neither' }[] {
+export function explain(
+  evidence: readonly Evidence[],
+): { text: string; speaks: 'for' | 'against' | 'neither' }[] {
   return [...evidence]
     .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits))
     .map((item) => ({
@@ -40,12 +42,21 @@ function markWords(seen: string, mark: string): string {
     const less = truth.length - tokens.length
     return less > 0 ? `mark would have lost ${less} of ${truth.length}` : `mark has ${-less} too many`
   }
-  const wrong = tokens.flatMap((token, i) => (fits(token, truth[i]!) ? [] : [{ token, symbol: truth[i]!, place: i + 1 }]))
+  const wrong = tokens.flatMap((token, i) =>
+    fits(token, truth[i]!) ? [] : [{ token, symbol: truth[i]!, place: i + 1 }],
+  )
   const first = wrong[0]
-  if (!first) return tokens.some((token) => token.kind !== 'one') ? 'mark fits what can be read' : 'mark fits throughout'
+  if (!first)
+    return tokens.some((token) => token.kind !== 'one')
+      ? 'mark fits what can be read'
+      : 'mark fits throughout'
   if (wrong.length > 1) return `mark differs at ${wrong.length} places`
-  const worn = first.token.kind !== 'unreadable' && first.token.kind !== 'run' && first.token.symbols.some((s) => LOOKALIKES[first.symbol]!.includes(s))
+  const worn =
+    first.token.kind !== 'unreadable' &&
+    first.token.kind !== 'run' &&
+    first.token.symbols.some((s) => LOOKALIKES[first.symbol]!.includes(s))
   return `needs ${ALPHABET[first.symbol]} at place ${first.place}${worn ? ', which wears alike' : ''}`
 }
 
-const fits = (token: Token, symbol: number) => token.kind === 'unreadable' || (token.kind !== 'run' && token.symbols.includes(symbol))
+const fits = (token: Token, symbol: number) =>
+  token.kind === 'unreadable' || (token.kind !== 'run' && token.symbols.includes(symbol))

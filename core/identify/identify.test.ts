@@ -1,6 +1,21 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
-import { DEFAULT_MODEL, DEFAULT_NOISE, explain, likelihood, LOOKALIKES, nextLook, openCatalogue, openChannel, ALPHABET, rank, readMark, symbolsOf, type Candidate, type Identification } from './index.ts'
+import {
+  DEFAULT_MODEL,
+  DEFAULT_NOISE,
+  explain,
+  likelihood,
+  LOOKALIKES,
+  nextLook,
+  openCatalogue,
+  openChannel,
+  ALPHABET,
+  rank,
+  readMark,
+  symbolsOf,
+  type Candidate,
+  type Identification,
+} from './index.ts'
 
 const chance = (reading: string, truth: string, noise = DEFAULT_NOISE) => {
   const tokens = readMark(reading)
@@ -20,7 +35,9 @@ describe('a worn mark', () => {
     expect(LOOKALIKES[ALPHABET.indexOf('-')]).toEqual([])
   })
   it('refuses what no casting bears, naming it', () => {
-    expect(readMark('K-44😀7')).toMatchObject({ refused: { input: 'mark', why: expect.stringContaining('😀') as string } })
+    expect(readMark('K-44😀7')).toMatchObject({
+      refused: { input: 'mark', why: expect.stringContaining('😀') as string },
+    })
     expect(isRefusal(readMark('K[38'))).toBe(true)
     expect(isRefusal(readMark('K[]'))).toBe(true)
   })
@@ -53,8 +70,18 @@ describe('a worn mark', () => {
   })
 })
 
-const candidate = (id: string, bore: number, choke: string, weight = 1): Candidate => ({ id, maker: 'Orvane', mark: id, weight, features: { throttleBoreMm: bore, chokeKind: choke } })
-const three = openCatalogue([candidate('K-4417-2S', 31, 'coil'), candidate('K-4477-1', 34.9, 'coil'), candidate('K-4477-3', 34.9, 'manual')])
+const candidate = (id: string, bore: number, choke: string, weight = 1): Candidate => ({
+  id,
+  maker: 'Orvane',
+  mark: id,
+  weight,
+  features: { throttleBoreMm: bore, chokeKind: choke },
+})
+const three = openCatalogue([
+  candidate('K-4417-2S', 31, 'coil'),
+  candidate('K-4477-1', 34.9, 'coil'),
+  candidate('K-4477-3', 34.9, 'manual'),
+])
 
 describe('ranking', () => {
   it('is a probability: candidates and none of these add up to one', () => {
@@ -68,7 +95,13 @@ describe('ranking', () => {
   })
   it('lets a measured bore settle what the mark leaves open', () => {
     const before = ranked(rank(three, { marks: ['K-44[17]7'], features: {} }))
-    const after = ranked(rank(three, { marks: ['K-44[17]7'], features: { throttleBoreMm: 31.05 }, sigma: { throttleBoreMm: 0.1 } }))
+    const after = ranked(
+      rank(three, {
+        marks: ['K-44[17]7'],
+        features: { throttleBoreMm: 31.05 },
+        sigma: { throttleBoreMm: 0.1 },
+      }),
+    )
     expect(after.ranking[0]).toMatchObject({ id: 'K-4417-2S' })
     expect(after.ranking[0]!.p).toBeGreaterThan(0.95)
     expect(after.ranking[0]!.p).toBeGreaterThan(before.posterior[0]!)
@@ -82,8 +115,13 @@ describe('ranking', () => {
   })
   it('says in words why one stands where it does', () => {
     const result = ranked(rank(three, { marks: ['K-4417-2S'], features: { throttleBoreMm: 31 } }))
-    expect(explain(result.ranking[0]!.evidence)).toContainEqual({ text: 'mark fits throughout', speaks: 'for' })
-    const other = ranked(rank(three, { marks: ['K-4417-1'], features: {} })).ranking.find((r) => r.id === 'K-4477-1')!
+    expect(explain(result.ranking[0]!.evidence)).toContainEqual({
+      text: 'mark fits throughout',
+      speaks: 'for',
+    })
+    const other = ranked(rank(three, { marks: ['K-4417-1'], features: {} })).ranking.find(
+      (r) => r.id === 'K-4477-1',
+    )!
     expect(explain(other.evidence)[0]!.text).toBe('needs 7 at place 5, which wears alike')
   })
 })

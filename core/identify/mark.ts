@@ -31,9 +31,17 @@ export function readMark(text: string): Result<Token[]> {
     else if (character === '…') tokens.push({ kind: 'run' })
     else if (character === '[') {
       const end = characters.indexOf(']', i)
-      if (end < 0) return refuse('mark', 'A bracket stands open. Close it after the characters that it might be, as [38].')
+      if (end < 0)
+        return refuse(
+          'mark',
+          'A bracket stands open. Close it after the characters that it might be, as [38].',
+        )
       const members = characters.slice(i + 1, end)
-      if (members.length === 0) return refuse('mark', 'The brackets are empty. Put in what the character might be, as [38], or type ?.')
+      if (members.length === 0)
+        return refuse(
+          'mark',
+          'The brackets are empty. Put in what the character might be, as [38], or type ?.',
+        )
       const symbols: number[] = []
       for (const member of members) {
         const index = ALPHABET.indexOf(member)

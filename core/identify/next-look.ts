@@ -1,4 +1,11 @@
-import { normalDensity, type Catalogue, type IdentifyModel, type Seen, DEFAULT_MODEL, DEFAULT_SIGMA_MM } from './rank.ts'
+import {
+  normalDensity,
+  type Catalogue,
+  type IdentifyModel,
+  type Seen,
+  DEFAULT_MODEL,
+  DEFAULT_SIGMA_MM,
+} from './rank.ts'
 
 /** Minutes that a look takes at the bench. */
 export const EFFORT_MINUTES: Record<string, number> = {
@@ -26,7 +33,12 @@ export interface NextLook {
 const PRUNE = 1e-5
 
 /** The one feature not yet seen whose look is expected to lower the posterior's entropy most, per minute of effort. */
-export function nextLook(catalogue: Catalogue, posterior: Float64Array, seen: Seen, model: IdentifyModel = DEFAULT_MODEL): NextLook | null {
+export function nextLook(
+  catalogue: Catalogue,
+  posterior: Float64Array,
+  seen: Seen,
+  model: IdentifyModel = DEFAULT_MODEL,
+): NextLook | null {
   const alive = [...posterior.keys()].filter((i) => posterior[i]! > PRUNE)
   const total = alive.reduce((sum, i) => sum + posterior[i]!, 0)
   const weights = alive.map((i) => posterior[i]! / total)
@@ -43,7 +55,12 @@ export function nextLook(catalogue: Catalogue, posterior: Float64Array, seen: Se
         : categoryGain(known.map(String), weights, now, spread.count, model.categoryError)
     const gain = bits / (EFFORT_MINUTES[feature] ?? 1)
     if (gain > 1e-3 && (!best || gain > best.gain))
-      best = { feature, gain, settles: bits / now, outcomes: outcomes(known.map(String), alive, weights, catalogue) }
+      best = {
+        feature,
+        gain,
+        settles: bits / now,
+        outcomes: outcomes(known.map(String), alive, weights, catalogue),
+      }
   }
   return best
 }
@@ -53,16 +70,28 @@ function outcomes(values: string[], alive: number[], weights: number[], catalogu
   values.forEach((value, k) => {
     const entry = byValue.get(value) ?? { value, id: '', p: 0, best: -1 }
     entry.p += weights[k]!
-    if (weights[k]! > entry.best) Object.assign(entry, { best: weights[k]!, id: catalogue.candidates[alive[k]!]!.id })
+    if (weights[k]! > entry.best)
+      Object.assign(entry, { best: weights[k]!, id: catalogue.candidates[alive[k]!]!.id })
     byValue.set(value, entry)
   })
-  return [...byValue.values()].sort((a, b) => b.p - a.p).slice(0, 3).map(({ value, id, p }) => ({ value, id, p }))
+  return [...byValue.values()]
+    .sort((a, b) => b.p - a.p)
+    .slice(0, 3)
+    .map(({ value, id, p }) => ({ value, id, p }))
 }
 
-function categoryGain(values: string[], weights: number[], now: number, count: number, error: number): number {
+function categoryGain(
+  values: string[],
+  weights: number[],
+  now: number,
+  count: number,
+  error: number,
+): number {
   let expected = 0
   for (const outcome of new Set(values)) {
-    const joint = values.map((value, k) => weights[k]! * (value === outcome ? 1 - error : error / Math.max(1, count - 1)))
+    const joint = values.map(
+      (value, k) => weights[k]! * (value === outcome ? 1 - error : error / Math.max(1, count - 1)),
+    )
     const p = joint.reduce((a, b) => a + b, 0)
     if (p > 0) expected += p * entropy(joint.map((j) => j / p))
   }

@@ -1,5 +1,12 @@
 import { isRefusal, type Result } from '../refusal/index.ts'
-import { DEFAULT_NOISE, expectedLikelihood, likelihood, openChannel, type Channel, type Noise } from './channel.ts'
+import {
+  DEFAULT_NOISE,
+  expectedLikelihood,
+  likelihood,
+  openChannel,
+  type Channel,
+  type Noise,
+} from './channel.ts'
 import { ALPHABET, readMark, symbolsOf } from './mark.ts'
 
 export type FeatureValue = string | number
@@ -85,7 +92,13 @@ const FLOOR = 1e-300
 export function openCatalogue(candidates: Candidate[]): Catalogue {
   const symbols = candidates.map((candidate) => symbolsOf(candidate.mark))
   const priorTotal = candidates.reduce((sum, candidate) => sum + candidate.weight, 0)
-  return { candidates, symbols, priorTotal, makers: makerModels(candidates, symbols), spreads: featureSpreads(candidates) }
+  return {
+    candidates,
+    symbols,
+    priorTotal,
+    makers: makerModels(candidates, symbols),
+    spreads: featureSpreads(candidates),
+  }
 }
 
 /**
@@ -93,7 +106,12 @@ export function openCatalogue(candidates: Candidate[]): Catalogue {
  * Independent evidence is multiplied; numbers are normal about the candidate's value with the gauge's σ.
  * Refuses `mark` where a mark holds characters that no casting bears.
  */
-export function rank(catalogue: Catalogue, seen: Seen, model: IdentifyModel = DEFAULT_MODEL, top = 10): Result<Identification> {
+export function rank(
+  catalogue: Catalogue,
+  seen: Seen,
+  model: IdentifyModel = DEFAULT_MODEL,
+  top = 10,
+): Result<Identification> {
   const channels: { text: string; channel: Channel }[] = []
   for (const mark of seen.marks) {
     const tokens = readMark(mark)
@@ -107,15 +125,19 @@ export function rank(catalogue: Catalogue, seen: Seen, model: IdentifyModel = DE
   const logs = new Float64Array(catalogue.candidates.length)
   catalogue.candidates.forEach((candidate, i) => {
     let log = Math.log(((1 - model.absent) * candidate.weight) / catalogue.priorTotal)
-    for (const { channel } of channels) log += Math.log(Math.max(FLOOR, likelihood(channel, catalogue.symbols[i]!)))
+    for (const { channel } of channels)
+      log += Math.log(Math.max(FLOOR, likelihood(channel, catalogue.symbols[i]!)))
     log += Math.log(makerLikelihood(candidate.maker, seen.maker, makerCount, model))
-    for (const [name, value] of features) log += Math.log(Math.max(FLOOR, featureLikelihood(catalogue, candidate, name, value, seen, model)))
+    for (const [name, value] of features)
+      log += Math.log(Math.max(FLOOR, featureLikelihood(catalogue, candidate, name, value, seen, model)))
     logs[i] = log
   })
   let none = Math.log(model.absent)
   for (const p of background) none += Math.log(Math.max(FLOOR, p))
-  if (channels.length === 0 && seen.maker) none += Math.log(backgroundMaker(catalogue, seen.maker, makerCount, model))
-  for (const [name, value] of features) none += Math.log(Math.max(FLOOR, backgroundFeature(catalogue, name, value, seen, model)))
+  if (channels.length === 0 && seen.maker)
+    none += Math.log(backgroundMaker(catalogue, seen.maker, makerCount, model))
+  for (const [name, value] of features)
+    none += Math.log(Math.max(FLOOR, backgroundFeature(catalogue, name, value, seen, model)))
 
   const largest = logs.reduce((a, b) => Math.max(a, b), none)
   const posterior = logs.map((log) => Math.exp(log - largest))
@@ -124,7 +146,8 @@ export function rank(catalogue: Catalogue, seen: Seen, model: IdentifyModel = DE
   posterior.forEach((p, i) => (posterior[i] = p / total))
 
   const order = [...catalogue.candidates.keys()].sort(
-    (a, b) => posterior[b]! - posterior[a]! || (catalogue.candidates[a]!.id < catalogue.candidates[b]!.id ? -1 : 1),
+    (a, b) =>
+      posterior[b]! - posterior[a]! || (catalogue.candidates[a]!.id < catalogue.candidates[b]!.id ? -1 : 1),
   )
   const ranking = order.slice(0, top).map((i) => {
     const candidate = catalogue.candidates[i]!
@@ -132,14 +155,19 @@ export function rank(catalogue: Catalogue, seen: Seen, model: IdentifyModel = DE
       name: 'mark',
       seen: text,
       expected: candidate.mark,
-      bits: Math.log2(Math.max(FLOOR, likelihood(channel, catalogue.symbols[i]!)) / Math.max(FLOOR, background[c]!)),
+      bits: Math.log2(
+        Math.max(FLOOR, likelihood(channel, catalogue.symbols[i]!)) / Math.max(FLOOR, background[c]!),
+      ),
     }))
     if (seen.maker)
       evidence.push({
         name: 'maker',
         seen: seen.maker,
         expected: candidate.maker,
-        bits: Math.log2(makerLikelihood(candidate.maker, seen.maker, makerCount, model) / backgroundMaker(catalogue, seen.maker, makerCount, model)),
+        bits: Math.log2(
+          makerLikelihood(candidate.maker, seen.maker, makerCount, model) /
+            backgroundMaker(catalogue, seen.maker, makerCount, model),
+        ),
       })
     for (const [name, value] of features)
       evidence.push({
@@ -156,7 +184,12 @@ export function rank(catalogue: Catalogue, seen: Seen, model: IdentifyModel = DE
   return { ranking, pNone: pNoneRaw / total, posterior }
 }
 
-function makerLikelihood(maker: string, seen: string | null | undefined, count: number, model: IdentifyModel): number {
+function makerLikelihood(
+  maker: string,
+  seen: string | null | undefined,
+  count: number,
+  model: IdentifyModel,
+): number {
   if (!seen) return 1
   return maker === seen ? model.makerRight : (1 - model.makerRight) / (count - 1)
 }
@@ -178,7 +211,11 @@ function backgroundMark(
   const count = Math.max(2, catalogue.makers.size)
   for (const [maker, { share, lengths }] of catalogue.makers)
     for (const length of lengths)
-      p += share * makerLikelihood(maker, seen, count, model) * length.share * expectedLikelihood(channel, length.frequencies)
+      p +=
+        share *
+        makerLikelihood(maker, seen, count, model) *
+        length.share *
+        expectedLikelihood(channel, length.frequencies)
   return p
 }
 
@@ -186,20 +223,35 @@ function sigmaOf(name: string, seen: Seen, model: IdentifyModel): number {
   return seen.sigma?.[name] ?? model.sigma[name] ?? DEFAULT_SIGMA_MM
 }
 
-function featureLikelihood(catalogue: Catalogue, candidate: Candidate, name: string, value: FeatureValue, seen: Seen, model: IdentifyModel): number {
+function featureLikelihood(
+  catalogue: Catalogue,
+  candidate: Candidate,
+  name: string,
+  value: FeatureValue,
+  seen: Seen,
+  model: IdentifyModel,
+): number {
   const expected = candidate.features[name]
   if (expected === undefined) return backgroundFeature(catalogue, name, value, seen, model)
   const spread = catalogue.spreads.get(name)!
-  if (spread.kind === 'number') return normalDensity(Number(value), Number(expected), sigmaOf(name, seen, model))
+  if (spread.kind === 'number')
+    return normalDensity(Number(value), Number(expected), sigmaOf(name, seen, model))
   return categoryLikelihood(String(expected), String(value), spread.count, model)
 }
 
-function backgroundFeature(catalogue: Catalogue, name: string, value: FeatureValue, seen: Seen, model: IdentifyModel): number {
+function backgroundFeature(
+  catalogue: Catalogue,
+  name: string,
+  value: FeatureValue,
+  seen: Seen,
+  model: IdentifyModel,
+): number {
   const spread = catalogue.spreads.get(name)!
   if (spread.kind === 'number')
     return normalDensity(Number(value), spread.mean, Math.hypot(spread.deviation, sigmaOf(name, seen, model)))
   let p = 0
-  for (const [category, share] of spread.shares) p += share * categoryLikelihood(category, String(value), spread.count, model)
+  for (const [category, share] of spread.shares)
+    p += share * categoryLikelihood(category, String(value), spread.count, model)
   return p
 }
 
@@ -213,7 +265,10 @@ export function normalDensity(x: number, mean: number, sigma: number): number {
 
 function makerModels(candidates: Candidate[], symbols: number[][]): Map<string, MakerModel> {
   const makers = new Map<string, MakerModel>()
-  const byMaker = groupBy(candidates.map((candidate, i) => ({ maker: candidate.maker, mark: symbols[i]! })), (entry) => entry.maker)
+  const byMaker = groupBy(
+    candidates.map((candidate, i) => ({ maker: candidate.maker, mark: symbols[i]! })),
+    (entry) => entry.maker,
+  )
   for (const [maker, entries] of byMaker) {
     const lengths = [...groupBy(entries, (entry) => entry.mark.length)].map(([length, same]) => ({
       share: same.length / entries.length,
@@ -234,14 +289,18 @@ function featureSpreads(candidates: Candidate[]): Map<string, Spread> {
   const spreads = new Map<string, Spread>()
   const names = new Set(candidates.flatMap((candidate) => Object.keys(candidate.features)))
   for (const name of names) {
-    const values = candidates.map((candidate) => candidate.features[name]).filter((value) => value !== undefined)
+    const values = candidates
+      .map((candidate) => candidate.features[name])
+      .filter((value) => value !== undefined)
     if (values.every((value) => typeof value === 'number')) {
       const mean = values.reduce((a, b) => a + b, 0) / values.length
-      const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, values.length - 1)
+      const variance =
+        values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, values.length - 1)
       spreads.set(name, { kind: 'number', mean, deviation: Math.max(Math.sqrt(variance), 1e-3) })
     } else {
       const shares = new Map<string, number>()
-      for (const value of values) shares.set(String(value), (shares.get(String(value)) ?? 0) + 1 / values.length)
+      for (const value of values)
+        shares.set(String(value), (shares.get(String(value)) ?? 0) + 1 / values.length)
       spreads.set(name, { kind: 'category', shares, count: shares.size })
     }
   }

@@ -6,7 +6,12 @@ export const Instant = v.pipe(v.string(), v.isoTimestamp())
 export const LocalDate = v.pipe(v.string(), v.isoDate())
 export const Person = v.pipe(v.string(), v.minLength(1), v.maxLength(40))
 export const Words = v.pipe(v.string(), v.maxLength(2000))
-export const SomeWords = v.pipe(v.string(), v.trim(), v.minLength(1, 'Say why in a few words.'), v.maxLength(2000))
+export const SomeWords = v.pipe(
+  v.string(),
+  v.trim(),
+  v.minLength(1, 'Say why in a few words.'),
+  v.maxLength(2000),
+)
 
 export const Envelope = v.object({
   id: Uuid,
@@ -36,4 +41,5 @@ export interface Refusal {
   field?: string
 }
 
-export const refusal = (code: string, sentence: string, field?: string): Refusal => (field ? { code, sentence, field } : { code, sentence })
+export const refusal = (code: string, sentence: string, field?: string): Refusal =>
+  field ? { code, sentence, field } : { code, sentence }

@@ -2,17 +2,52 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { teardownOrder } from '../build/index.ts'
 import { returnSheet } from '../sheet/index.ts'
-import { admit, bodyOf, checkLetter, currentStation, emptyJob, fold, gatePoints, jobNeeds, lastSaid, readNumber, standings, stationStates, step, stepAll, summarise, type DataOf, type Entry, type JobState, type UnsentEntry } from './index.ts'
-import { ferrySheets, finding, identified, JOB, opening, placed, reading, unsent, uuid } from './testing/index.ts'
+import {
+  admit,
+  bodyOf,
+  checkLetter,
+  currentStation,
+  emptyJob,
+  fold,
+  gatePoints,
+  jobNeeds,
+  lastSaid,
+  readNumber,
+  standings,
+  stationStates,
+  step,
+  stepAll,
+  summarise,
+  type DataOf,
+  type Entry,
+  type JobState,
+  type UnsentEntry,
+} from './index.ts'
+import {
+  ferrySheets,
+  finding,
+  identified,
+  JOB,
+  opening,
+  placed,
+  reading,
+  unsent,
+  uuid,
+} from '../../demo/log-entries.ts'
 
 const sheets = ferrySheets()
 const logOf = (...entries: UnsentEntry[]): Entry[] => entries.map((entry, i) => placed(entry, i + 1))
-const opened = (...more: UnsentEntry[]): JobState => fold(JOB, logOf(unsent(1, 'job.opened', opening), unsent(2, 'ident.chosen', identified), ...more))
-const strike = (n: number, target: number) => unsent(n, 'entry.struck', { why: '' }, { corrects: uuid(target) })
+const opened = (...more: UnsentEntry[]): JobState =>
+  fold(JOB, logOf(unsent(1, 'job.opened', opening), unsent(2, 'ident.chosen', identified), ...more))
+const strike = (n: number, target: number) =>
+  unsent(n, 'entry.struck', { why: '' }, { corrects: uuid(target) })
 
 describe('the job as its log', () => {
   it('is folded in order; the last reading stands, every try is kept', () => {
-    const state = opened(unsent(3, 'reading.taken', reading('11.8', 'out')), unsent(4, 'reading.taken', reading('13.4', 'in')))
+    const state = opened(
+      unsent(3, 'reading.taken', reading('11.8', 'out')),
+      unsent(4, 'reading.taken', reading('13.4', 'in')),
+    )
     expect(bodyOf(state).readings['float.height/none']!.said.map((r) => r.raw)).toEqual(['11.8', '13.4'])
     expect(lastSaid(bodyOf(state).readings['float.height/none'])!.verdict).toBe('in')
   })
@@ -24,8 +59,18 @@ describe('the job as its log', () => {
   it('a correction stands at its root’s place and what it corrects stays readable', () => {
     const first = unsent(3, 'mark.read', { place: 'plate', text: 'K-4417', maker: null })
     const other = unsent(4, 'mark.read', { place: 'base', text: '44B', maker: null })
-    const right = unsent(5, 'mark.read', { place: 'plate', text: 'K-4477', maker: null }, { corrects: uuid(3) })
-    const again = unsent(6, 'mark.read', { place: 'plate', text: 'K-4417-2S', maker: null }, { corrects: uuid(5) })
+    const right = unsent(
+      5,
+      'mark.read',
+      { place: 'plate', text: 'K-4477', maker: null },
+      { corrects: uuid(3) },
+    )
+    const again = unsent(
+      6,
+      'mark.read',
+      { place: 'plate', text: 'K-4417-2S', maker: null },
+      { corrects: uuid(5) },
+    )
     const state = opened(first, other, right, again)
     expect(bodyOf(state).marks.plate!.text).toBe('K-4417-2S')
     // A replacement that was itself replaced still holds its target down.
@@ -45,21 +90,36 @@ describe('the job as its log', () => {
   // Logs made at random and admissible by construction: what `admit` refuses is left out.
   const positions = teardownOrder(sheets.build).map((p) => p.code)
   const action = fc.oneof(
-    fc.constantFrom(...positions).map((position) => ({ kind: 'part.off' as const, data: { position, tray: 'A' } })),
-    fc.constantFrom(...positions).map((position) => ({ kind: 'part.on' as const, data: { position, from: 'old' as const, part: null } })),
-    fc.constantFrom(...positions).map((position) => ({ kind: 'finding.judged' as const, data: finding(position, 'replace') })),
-    fc.integer({ min: 100, max: 180 }).map((n) => ({ kind: 'reading.taken' as const, data: reading(String(n / 10), 'out') })),
-    fc.constantFrom('K-4417', 'K-4?17', 'K-44').map((text) => ({ kind: 'mark.read' as const, data: { place: 'plate' as const, text, maker: null } })),
+    fc
+      .constantFrom(...positions)
+      .map((position) => ({ kind: 'part.off' as const, data: { position, tray: 'A' } })),
+    fc.constantFrom(...positions).map((position) => ({
+      kind: 'part.on' as const,
+      data: { position, from: 'old' as const, part: null },
+    })),
+    fc
+      .constantFrom(...positions)
+      .map((position) => ({ kind: 'finding.judged' as const, data: finding(position, 'replace') })),
+    fc
+      .integer({ min: 100, max: 180 })
+      .map((n) => ({ kind: 'reading.taken' as const, data: reading(String(n / 10), 'out') })),
+    fc
+      .constantFrom('K-4417', 'K-4?17', 'K-44')
+      .map((text) => ({ kind: 'mark.read' as const, data: { place: 'plate' as const, text, maker: null } })),
     fc.nat(40).map((back) => ({ kind: 'entry.struck' as const, data: { why: '' }, back })),
     fc.nat(40).map((back) => ({ kind: 'correct' as const, back })),
   )
   const grow = (actions: { kind: string; data?: unknown; back?: number }[], who: string[]): Entry[] => {
     let state = opened()
     actions.forEach((act, i) => {
-      const target = act.back === undefined ? undefined : state.log[state.log.length - 1 - (act.back % state.log.length)]
+      const target =
+        act.back === undefined ? undefined : state.log[state.log.length - 1 - (act.back % state.log.length)]
       const kind = (act.kind === 'correct' ? target!.kind : act.kind) as keyof DataOf
       const data = (act.kind === 'correct' ? target!.data : act.data) as DataOf[keyof DataOf]
-      const entry = unsent(100 + i, kind, data, { by: who[i % who.length]!, ...(target ? { corrects: target.id } : {}) })
+      const entry = unsent(100 + i, kind, data, {
+        by: who[i % who.length]!,
+        ...(target ? { corrects: target.id } : {}),
+      })
       if (!admit(state, entry, sheets)) state = step(state, placed(entry, state.seq + 1))
     })
     return [...state.log]
@@ -87,73 +147,169 @@ describe('what is admitted', () => {
     expect(refused(opened(), unsent(9, 'job.opened', opening))).toBe('opened')
   })
   it('no aircraft, with the reason', () => {
-    expect(admit(emptyJob(JOB), unsent(1, 'job.opened', { ...opening, aircraft: true }))).toMatchObject({ code: 'aircraft', sentence: expect.stringContaining('certificated repair station') as string })
+    expect(admit(emptyJob(JOB), unsent(1, 'job.opened', { ...opening, aircraft: true }))).toMatchObject({
+      code: 'aircraft',
+      sentence: expect.stringContaining('certificated repair station') as string,
+    })
   })
   it('no part off twice, naming who took it; none that stays in; none on before it is off', () => {
     const off = unsent(3, 'part.off', { position: 'float', tray: 'B' }, { by: 'O. Dell' })
-    expect(admit(opened(off), unsent(4, 'part.off', { position: 'float', tray: 'B' }), sheets)).toMatchObject({ code: 'off twice', sentence: expect.stringContaining('O. Dell') as string })
+    expect(admit(opened(off), unsent(4, 'part.off', { position: 'float', tray: 'B' }), sheets)).toMatchObject(
+      { code: 'off twice', sentence: expect.stringContaining('O. Dell') as string },
+    )
     expect(refused(opened(), unsent(3, 'part.off', { position: 'plugs', tray: 'A' }))).toBe('stays')
-    expect(refused(opened(), unsent(3, 'part.on', { position: 'float', from: 'old', part: null }))).toBe('not off')
+    expect(refused(opened(), unsent(3, 'part.on', { position: 'float', from: 'old', part: null }))).toBe(
+      'not off',
+    )
     expect(refused(opened(), unsent(3, 'part.off', { position: 'wing', tray: 'A' }))).toBe('position')
   })
   it('off, on, and off again', () => {
-    const state = opened(unsent(3, 'part.off', { position: 'float', tray: 'B' }), unsent(4, 'part.on', { position: 'float', from: 'old', part: null }))
+    const state = opened(
+      unsent(3, 'part.off', { position: 'float', tray: 'B' }),
+      unsent(4, 'part.on', { position: 'float', from: 'old', part: null }),
+    )
     expect(refused(state, unsent(5, 'part.off', { position: 'float', tray: 'B' }))).toBeUndefined()
   })
   it('a condemned part does not go back on', () => {
-    const state = opened(unsent(3, 'part.off', { position: 'cover', tray: 'B' }), unsent(4, 'finding.judged', finding('cover', 'condemn', 'cracked')))
-    expect(refused(state, unsent(5, 'part.on', { position: 'cover', from: 'old', part: null }))).toBe('condemned')
+    const state = opened(
+      unsent(3, 'part.off', { position: 'cover', tray: 'B' }),
+      unsent(4, 'finding.judged', finding('cover', 'condemn', 'cracked')),
+    )
+    expect(refused(state, unsent(5, 'part.on', { position: 'cover', from: 'old', part: null }))).toBe(
+      'condemned',
+    )
   })
   it('a body that fails its schema, naming the field', () => {
-    expect(admit(opened(), unsent(3, 'reading.taken', { ...reading('13', 'in'), value: 'thirteen' as unknown as number }), sheets)).toMatchObject({ code: 'data', field: 'value' })
+    expect(
+      admit(
+        opened(),
+        unsent(3, 'reading.taken', { ...reading('13', 'in'), value: 'thirteen' as unknown as number }),
+        sheets,
+      ),
+    ).toMatchObject({ code: 'data', field: 'value' })
     expect(refused(opened(), { ...unsent(3, 'note.written', { text: 'x' }), kind: 'note.sung' })).toBe('kind')
-    expect(refused(opened(), unsent(3, 'mark.read', { place: 'plate', text: 'K-😀', maker: null }))).toBe('mark')
+    expect(refused(opened(), unsent(3, 'mark.read', { place: 'plate', text: 'K-😀', maker: null }))).toBe(
+      'mark',
+    )
   })
   it('a correction aims at what stands, of the same thing', () => {
-    const state = opened(unsent(3, 'mark.read', { place: 'plate', text: 'A', maker: null }), unsent(4, 'mark.read', { place: 'plate', text: 'B', maker: null }, { corrects: uuid(3) }))
-    expect(refused(state, unsent(5, 'mark.read', { place: 'plate', text: 'C', maker: null }, { corrects: uuid(3) }))).toBe('superseded')
-    expect(refused(state, unsent(5, 'mark.read', { place: 'base', text: 'C', maker: null }, { corrects: uuid(4) }))).toBe('other thing')
-    expect(refused(state, unsent(5, 'mark.read', { place: 'plate', text: 'C', maker: null }, { corrects: uuid(4) }))).toBeUndefined()
+    const state = opened(
+      unsent(3, 'mark.read', { place: 'plate', text: 'A', maker: null }),
+      unsent(4, 'mark.read', { place: 'plate', text: 'B', maker: null }, { corrects: uuid(3) }),
+    )
+    expect(
+      refused(
+        state,
+        unsent(5, 'mark.read', { place: 'plate', text: 'C', maker: null }, { corrects: uuid(3) }),
+      ),
+    ).toBe('superseded')
+    expect(
+      refused(
+        state,
+        unsent(5, 'mark.read', { place: 'base', text: 'C', maker: null }, { corrects: uuid(4) }),
+      ),
+    ).toBe('other thing')
+    expect(
+      refused(
+        state,
+        unsent(5, 'mark.read', { place: 'plate', text: 'C', maker: null }, { corrects: uuid(4) }),
+      ),
+    ).toBeUndefined()
     expect(refused(state, strike(5, 77))).toBe('no target')
   })
   it('a strike that later entries rest on is refused, naming them', () => {
-    const state = opened(unsent(3, 'part.off', { position: 'float', tray: 'B' }), unsent(4, 'part.on', { position: 'float', from: 'old', part: null }))
-    expect(admit(state, strike(5, 3), sheets)).toMatchObject({ code: 'later ones', sentence: expect.stringContaining('float on') as string })
+    const state = opened(
+      unsent(3, 'part.off', { position: 'float', tray: 'B' }),
+      unsent(4, 'part.on', { position: 'float', from: 'old', part: null }),
+    )
+    expect(admit(state, strike(5, 3), sheets)).toMatchObject({
+      code: 'later ones',
+      sentence: expect.stringContaining('float on') as string,
+    })
     expect(refused(state, strike(5, 4))).toBeUndefined()
   })
   it('two people who judge one part differently both stand until a third judgement', () => {
-    const base = [unsent(3, 'part.off', { position: 'seat', tray: 'B' }), unsent(4, 'finding.judged', finding('seat', 'reuse')), unsent(5, 'finding.judged', finding('seat', 'replace', 'ringed'), { by: 'O. Dell' })]
-    expect(bodyOf(opened(...base)).findings.seat).toMatchObject({ differ: true, said: [{ by: 'I. Marrow' }, { by: 'O. Dell' }] })
-    expect(bodyOf(opened(...base, unsent(6, 'finding.judged', finding('seat', 'replace', 'ringed'), { by: 'R. Oda' }))).findings.seat!.differ).toBe(false)
+    const base = [
+      unsent(3, 'part.off', { position: 'seat', tray: 'B' }),
+      unsent(4, 'finding.judged', finding('seat', 'reuse')),
+      unsent(5, 'finding.judged', finding('seat', 'replace', 'ringed'), { by: 'O. Dell' }),
+    ]
+    expect(bodyOf(opened(...base)).findings.seat).toMatchObject({
+      differ: true,
+      said: [{ by: 'I. Marrow' }, { by: 'O. Dell' }],
+    })
+    expect(
+      bodyOf(
+        opened(...base, unsent(6, 'finding.judged', finding('seat', 'replace', 'ringed'), { by: 'R. Oda' })),
+      ).findings.seat!.differ,
+    ).toBe(false)
   })
   it('a second name that is somebody else’s', () => {
-    expect(refused(opened(), unsent(3, 'gate.passed', { point: 'proof', why: 'stand taken', second: 'I. Marrow' }))).toBe('second')
+    expect(
+      refused(
+        opened(),
+        unsent(3, 'gate.passed', { point: 'proof', why: 'stand taken', second: 'I. Marrow' }),
+      ),
+    ).toBe('second')
   })
 })
 
 describe('needs and the gate', () => {
-  const torn = [unsent(3, 'part.off', { position: 'seat', tray: 'B' }), unsent(4, 'finding.judged', finding('seat', 'replace', 'ringed'))]
+  const torn = [
+    unsent(3, 'part.off', { position: 'seat', tray: 'B' }),
+    unsent(4, 'finding.judged', finding('seat', 'replace', 'ringed')),
+  ]
   it('come from verdicts, from what is always renewed, and from the fuel', () => {
     const needs = jobNeeds(opened(...torn), sheets)
-    expect(needs.find((n) => n.position === 'seat')).toMatchObject({ kind: 'finding', why: 'ring worn in', standing: 'open' })
+    expect(needs.find((n) => n.position === 'seat')).toMatchObject({
+      kind: 'finding',
+      why: 'ring worn in',
+      standing: 'open',
+    })
     expect(needs.find((n) => n.position === 'cover.gasket')).toMatchObject({ kind: 'always' })
     // 10 % ethanol is more than the pump cup bears (5 %), less than the foam float does (30 %).
     expect(needs.find((n) => n.position === 'pump.cup')).toMatchObject({ kind: 'fuel' })
     expect(needs.find((n) => n.position === 'float')).toBeUndefined()
   })
   it('an order covers what it serves, and is here when it arrives', () => {
-    const order = unsent(5, 'order.placed', { lines: [{ what: 'single', code: 'SE-240', supplier: 'hollin', quantity: 1, priceMinor: 780, serves: ['seat'] }], totalMinor: 1230, arrives: '2026-11-25' })
+    const order = unsent(5, 'order.placed', {
+      lines: [
+        {
+          what: 'single',
+          code: 'SE-240',
+          supplier: 'hollin',
+          quantity: 1,
+          priceMinor: 780,
+          serves: ['seat'],
+        },
+      ],
+      totalMinor: 1230,
+      arrives: '2026-11-25',
+    })
     const seat = (state: JobState) => jobNeeds(state, sheets).find((n) => n.position === 'seat')!.standing
     expect(seat(opened(...torn, order))).toBe('ordered')
     expect(seat(opened(...torn, order, unsent(6, 'order.arrived', { order: uuid(5) })))).toBe('here')
-    expect(seat(opened(...torn, order, unsent(6, 'order.arrived', { order: uuid(5) }), unsent(7, 'part.on', { position: 'seat', from: 'loose', part: 'SE-240' })))).toBe('on')
+    expect(
+      seat(
+        opened(
+          ...torn,
+          order,
+          unsent(6, 'order.arrived', { order: uuid(5) }),
+          unsent(7, 'part.on', { position: 'seat', from: 'loose', part: 'SE-240' }),
+        ),
+      ),
+    ).toBe('on')
   })
   it('lists what is open: unset, in the tray, needed, the complaint, the proof', () => {
     const points = gatePoints(opened(...torn), sheets).map((p) => p.point)
-    expect(points).toEqual(expect.arrayContaining(['setting:float.height/none', 'tray:seat', 'need:seat', 'complaint', 'proof']))
+    expect(points).toEqual(
+      expect.arrayContaining(['setting:float.height/none', 'tray:seat', 'need:seat', 'complaint', 'proof']),
+    )
   })
   it('is refused while a point stands, and goes when each is met or passed', () => {
-    expect(admit(opened(...torn), unsent(5, 'job.returned', { seenSeq: 4 }), sheets)).toMatchObject({ code: 'gate' })
+    expect(admit(opened(...torn), unsent(5, 'job.returned', { seenSeq: 4 }), sheets)).toMatchObject({
+      code: 'gate',
+    })
     let state = opened()
     const add = (kind: keyof DataOf, data: DataOf[keyof DataOf]) => {
       const entry = unsent(50 + state.seq, kind, data)
@@ -161,10 +317,14 @@ describe('needs and the gate', () => {
       state = step(state, placed(entry, state.seq + 1))
     }
     add('complaint.answered', { explained: false, by: [], words: '' })
-    for (const point of gatePoints(state, sheets)) if (!point.passed) add('gate.passed', { point: point.point, why: 'parts-only return', second: 'O. Dell' })
+    for (const point of gatePoints(state, sheets))
+      if (!point.passed)
+        add('gate.passed', { point: point.point, why: 'parts-only return', second: 'O. Dell' })
     add('job.returned', { seenSeq: state.seq })
     expect(state.returned).not.toBeNull()
-    expect(admit(state, unsent(99, 'reading.taken', reading('13', 'in')), sheets)).toMatchObject({ code: 'returned' })
+    expect(admit(state, unsent(99, 'reading.taken', reading('13', 'in')), sheets)).toMatchObject({
+      code: 'returned',
+    })
     expect(admit(state, unsent(99, 'note.written', { text: 'fetched' }), sheets)).toBeUndefined()
   })
 })
@@ -172,15 +332,38 @@ describe('needs and the gate', () => {
 describe('where it stands', () => {
   it('hangs at the station of its last bench entry while that is unfinished', () => {
     expect(currentStation(opened(), sheets)).toBe('asfound')
-    const state = opened(unsent(3, 'teardown.unlocked', { why: 'in a box' }), unsent(4, 'part.off', { position: 'float', tray: 'B' }))
+    const state = opened(
+      unsent(3, 'teardown.unlocked', { why: 'in a box' }),
+      unsent(4, 'part.off', { position: 'float', tray: 'B' }),
+    )
     expect(currentStation(state, sheets)).toBe('teardown')
-    expect(stationStates(state, sheets)).toMatchObject({ identify: 'done', asfound: 'done', teardown: 'begun', set: 'none' })
-    expect(summarise(state, sheets)).toMatchObject({ station: 'teardown', line: 'teardown: 1 of 24 off', listNumber: 'K-4417-2S' })
+    expect(stationStates(state, sheets)).toMatchObject({
+      identify: 'done',
+      asfound: 'done',
+      teardown: 'begun',
+      set: 'none',
+    })
+    expect(summarise(state, sheets)).toMatchObject({
+      station: 'teardown',
+      line: 'teardown: 1 of 24 off',
+      listNumber: 'K-4417-2S',
+    })
   })
   it('another sheet makes settings taken before check again', () => {
-    const state = opened(unsent(3, 'reading.taken', reading('13.4', 'in')), unsent(4, 'ident.chosen', { ...identified, specRev: 'K-4417-2S/spec/2' }, { corrects: uuid(2) }))
-    // The correction stands at its root's place: the reading is judged by the sheet that was in force when it was folded.
-    expect(bodyOf(state).ident!.specRev).toBe('K-4417-2S/spec/2')
+    const state = opened(
+      unsent(3, 'reading.taken', reading('13.4', 'in')),
+      unsent(4, 'ident.chosen', { ...identified, specRev: 'K-4417-2S/spec/2' }, { corrects: uuid(2) }),
+    )
+    const later = { ...sheets, specRev: 'K-4417-2S/spec/2' }
+    expect(stationStates(state, later).set).toBe('again')
+    expect(gatePoints(state, later).find((p) => p.point === 'setting:float.height/none')!.title).toBe(
+      'Float height: check again',
+    )
+    // The reading itself stays as it was judged.
+    expect(lastSaid(bodyOf(state).readings['float.height/none'])).toMatchObject({
+      verdict: 'in',
+      specRev: 'K-4417-2S/spec/1',
+    })
   })
   it('gives each number a letter that finds a wrong digit and a swap', () => {
     for (const number of [1181, 1187, 20417]) {
@@ -199,7 +382,14 @@ describe('where it stands', () => {
 
 describe('the return sheet', () => {
   const state = opened(
-    unsent(3, 'asfound.noted', { code: 'mixture.turns', place: 'L', raw: '5/8', value: 5, countedTo: 'seat', shown: { headline: '', meaning: '' } }),
+    unsent(3, 'asfound.noted', {
+      code: 'mixture.turns',
+      place: 'L',
+      raw: '5/8',
+      value: 5,
+      countedTo: 'seat',
+      shown: { headline: '', meaning: '' },
+    }),
     unsent(4, 'part.off', { position: 'seat', tray: 'B' }),
     unsent(5, 'finding.judged', finding('seat', 'replace', 'ringed')),
     unsent(6, 'part.on', { position: 'seat', from: 'kit', part: 'SE-240' }),
@@ -210,19 +400,38 @@ describe('the return sheet', () => {
   )
   const sheet = returnSheet(state, sheets, 1187)
   it('has spec, as found and as left side by side, with the gauge and the tries', () => {
-    expect(sheet.rows.find((r) => r.name === 'Float height')).toEqual({ name: 'Float height', spec: '13.5 ±0.5', asFound: '·', asLeft: '13.4', with: 'caliper 2, 2nd try' })
+    expect(sheet.rows.find((r) => r.name === 'Float height')).toEqual({
+      name: 'Float height',
+      spec: '13.5 ±0.5',
+      asFound: '·',
+      asLeft: '13.4',
+      with: 'caliper 2, 2nd try',
+    })
     expect(sheet.rows.find((r) => r.name === 'Mixture, left')).toMatchObject({ asFound: '5/8', asLeft: '·' })
   })
   it('says what was found and done, and answers the complaint by it', () => {
     expect(sheet.foundAndDone).toContain('Seat: ring worn in: new')
-    expect(sheet.complaint).toEqual({ words: 'Floods when hot', answer: 'explained', detail: 'Seat: ring worn in.' })
+    expect(sheet.complaint).toEqual({
+      words: 'Floods when hot',
+      answer: 'explained',
+      detail: 'Seat: ring worn in.',
+    })
     expect(sheet.left).toContainEqual({ what: 'Not bench-proved here', why: 'stand taken (with O. Dell)' })
   })
   it('puts fuel in the cylinders first after flooding, and says which way is rich on this one', () => {
     expect(sheet.startUp.danger).toMatch(/^Before anyone cranks: it flooded/)
     expect(sheet.startUp.lines.join(' ')).toContain('In is leaner on this one')
     expect(sheet.startUp.lines[0]).toContain('24.0 kPa, 27 at most')
-    const dry = fold(JOB, logOf(unsent(1, 'job.opened', { ...opening, complaint: { ...opening.complaint, symptom: 'surge', words: 'Surges' } }), unsent(2, 'ident.chosen', identified)))
+    const dry = fold(
+      JOB,
+      logOf(
+        unsent(1, 'job.opened', {
+          ...opening,
+          complaint: { ...opening.complaint, symptom: 'surge', words: 'Surges' },
+        }),
+        unsent(2, 'ident.chosen', identified),
+      ),
+    )
     expect(returnSheet(dry, sheets, 1).startUp.danger).toBeNull()
   })
 })

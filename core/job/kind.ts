@@ -3,7 +3,8 @@ import type { Sheets } from '../sheets/index.ts'
 import type { Refusal, UnsentEntry } from './entry.ts'
 import { bodyOf, emptyBody, type BodyState, type Judged, type JobState } from './state.ts'
 
-export type StationName = 'receive' | 'identify' | 'asfound' | 'teardown' | 'parts' | 'build' | 'set' | 'return'
+export type StationName =
+  'receive' | 'identify' | 'asfound' | 'teardown' | 'parts' | 'build' | 'set' | 'return'
 
 /** An entry whose data has passed its kind's schema. */
 export type Stamped<D> = Omit<UnsentEntry, 'data'> & { data: D }
@@ -24,7 +25,11 @@ export interface Kind<D, K extends string = string> {
 export const defineKind = <D, const K extends string>(kind: Kind<D, K>): Kind<D, K> => kind
 
 /** Changes one body of the job. */
-export const withBody = (state: JobState, body: number | undefined, change: (body: BodyState) => Partial<BodyState>): JobState => {
+export const withBody = (
+  state: JobState,
+  body: number | undefined,
+  change: (body: BodyState) => Partial<BodyState>,
+): JobState => {
   const number = body ?? 1
   const now = bodyOf(state, number)
   return { ...state, bodies: { ...state.bodies, [number]: { ...emptyBody, ...now, ...change(now) } } }
@@ -34,7 +39,11 @@ export const withBody = (state: JobState, body: number | undefined, change: (bod
  * One more judgement of a thing. Two people who say different things in a row both stand and differ until somebody says a
  * third time.
  */
-export function sayAgain<T extends { by: string }>(before: Judged<T> | undefined, next: T, same: (a: T, b: T) => boolean): Judged<T> {
+export function sayAgain<T extends { by: string }>(
+  before: Judged<T> | undefined,
+  next: T,
+  same: (a: T, b: T) => boolean,
+): Judged<T> {
   const last = before?.said.at(-1)
   const differ = last !== undefined && !before!.differ && last.by !== next.by && !same(last, next)
   return { said: [...(before?.said ?? []), next], differ }

@@ -25,12 +25,30 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
     const spoiled = position.ethanolLimit !== null && ethanol > position.ethanolLimit
     if (overridden || !(replace || position.always || spoiled)) return []
     const kind = replace && !position.always ? 'finding' : position.always ? 'always' : 'fuel'
-    const label = finding && conditionsOf[position.kind].find((condition) => condition.code === finding.condition)?.label.toLowerCase()
+    const label =
+      finding &&
+      conditionsOf[position.kind]
+        .find((condition) => condition.code === finding.condition)
+        ?.label.toLowerCase()
     const why =
       kind === 'finding'
-        ? finding!.measured ? finding!.sentence : (label ?? 'to be renewed')
-        : kind === 'always' ? 'always renewed' : `this fuel has ${Math.round(ethanol * 100)} % ethanol`
-    return [{ position: position.code, name: position.name, part: position.part, quantity: position.quantity, why, kind, standing: needStanding(state, position.code, body) }]
+        ? finding!.measured
+          ? finding!.sentence
+          : (label ?? 'to be renewed')
+        : kind === 'always'
+          ? 'always renewed'
+          : `this fuel has ${Math.round(ethanol * 100)} % ethanol`
+    return [
+      {
+        position: position.code,
+        name: position.name,
+        part: position.part,
+        quantity: position.quantity,
+        why,
+        kind,
+        standing: needStanding(state, position.code, body),
+      },
+    ]
   })
 }
 
@@ -39,5 +57,10 @@ function needStanding(state: JobState, code: string, body: number): JobNeed['sta
   if (on && on.from !== 'old') return 'on'
   const orders = state.orders.filter((order) => order.lines.some((line) => line.serves.includes(code)))
   if (orders.length === 0) return 'open'
-  return orders.some((order) => order.arrived || order.lines.some((line) => line.what === 'shelf' && line.serves.includes(code))) ? 'here' : 'ordered'
+  return orders.some(
+    (order) =>
+      order.arrived || order.lines.some((line) => line.what === 'shelf' && line.serves.includes(code)),
+  )
+    ? 'here'
+    : 'ordered'
 }

@@ -33,13 +33,17 @@ export interface Opened {
 
 export interface BodyState {
   marks: Readonly<Record<string, { text: string; maker: string | null; entry: string }>>
-  features: Readonly<Record<string, { raw: string; value: string | number; sigma: number | null; entry: string }>>
+  features: Readonly<
+    Record<string, { raw: string; value: string | number; sigma: number | null; entry: string }>
+  >
   ident: Ident | null
   asFound: Readonly<Record<string, AsFound>>
   asFoundSkipped: Readonly<Record<string, string>>
   unlocked: string | null
   off: Readonly<Record<string, { tray: string; by: string; at: string; entry: string }>>
-  on: Readonly<Record<string, { from: PartSource; part: string | null; by: string; at: string; entry: string }>>
+  on: Readonly<
+    Record<string, { from: PartSource; part: string | null; by: string; at: string; entry: string }>
+  >
   findings: Readonly<Record<string, Judged<FindingData>>>
   readings: Readonly<Record<string, Judged<ReadingData>>>
 }

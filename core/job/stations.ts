@@ -27,11 +27,18 @@ export const stations: readonly Station[] = [
 ]
 
 /** Where each station of the job stands. */
-export function stationStates(state: JobState, sheets: Sheets | undefined): Record<StationName, StationState> {
+export function stationStates(
+  state: JobState,
+  sheets: Sheets | undefined,
+): Record<StationName, StationState> {
   const body = bodyOf(state)
   const states: Record<StationName, StationState> = {
     receive: state.opened ? 'done' : 'none',
-    identify: body.ident ? 'done' : Object.keys(body.marks).length + Object.keys(body.features).length > 0 ? 'begun' : 'none',
+    identify: body.ident
+      ? 'done'
+      : Object.keys(body.marks).length + Object.keys(body.features).length > 0
+        ? 'begun'
+        : 'none',
     asfound: 'none',
     teardown: 'none',
     parts: 'none',
@@ -41,7 +48,9 @@ export function stationStates(state: JobState, sheets: Sheets | undefined): Reco
   }
   if (!sheets) return states
   const outside = sheets.spec.settings.filter((setting) => setting.asFoundAt === 'outside').map(settingKey)
-  states.asfound = teardownUnlocked(state, sheets) ? 'done' : progress(outside.filter((key) => asFoundDone(state, key)).length, outside.length)
+  states.asfound = teardownUnlocked(state, sheets)
+    ? 'done'
+    : progress(outside.filter((key) => asFoundDone(state, key)).length, outside.length)
   const order = teardownOrder(sheets.build)
   states.teardown = progress(order.filter((position) => body.off[position.code]).length, order.length)
   const off = order.filter((position) => body.off[position.code])
@@ -50,12 +59,15 @@ export function stationStates(state: JobState, sheets: Sheets | undefined): Reco
     if (needs.every((need) => need.standing === 'on' || need.standing === 'here')) states.parts = 'done'
     else if (needs.some((need) => need.standing === 'ordered')) states.parts = 'waits'
     else states.parts = state.orders.length > 0 ? 'begun' : 'none'
-  } else if (state.orders.length > 0) states.parts = state.orders.every((order) => order.arrived) ? 'begun' : 'waits'
+  } else if (state.orders.length > 0)
+    states.parts = state.orders.every((order) => order.arrived) ? 'begun' : 'waits'
   states.build = progress(off.filter((position) => body.on[position.code]).length, order.length)
   const settings = sheets.spec.settings.filter((setting) => setting.set)
   const readings = settings.map((setting) => lastSaid(body.readings[settingKey(setting)]))
   states.set = progress(
-    readings.filter((reading, i) => reading?.verdict === 'in' || state.passes[`setting:${settingKey(settings[i]!)}`]).length,
+    readings.filter(
+      (reading, i) => reading?.verdict === 'in' || state.passes[`setting:${settingKey(settings[i]!)}`],
+    ).length,
     settings.length,
     readings.some((reading) => reading),
   )
@@ -66,10 +78,13 @@ export function stationStates(state: JobState, sheets: Sheets | undefined): Reco
 /** Whether the outside is noted (or skipped with reasons), or somebody said why teardown may begin without it. */
 export function teardownUnlocked(state: JobState, sheets: Sheets): boolean {
   if (bodyOf(state).unlocked) return true
-  return sheets.spec.settings.filter((setting) => setting.asFoundAt === 'outside').every((setting) => asFoundDone(state, settingKey(setting)))
+  return sheets.spec.settings
+    .filter((setting) => setting.asFoundAt === 'outside')
+    .every((setting) => asFoundDone(state, settingKey(setting)))
 }
 
-const asFoundDone = (state: JobState, key: string): boolean => key in bodyOf(state).asFound || key in bodyOf(state).asFoundSkipped
+const asFoundDone = (state: JobState, key: string): boolean =>
+  key in bodyOf(state).asFound || key in bodyOf(state).asFoundSkipped
 
 function progress(done: number, all: number, begun = done > 0): StationState {
   if (all > 0 && done >= all) return 'done'
@@ -94,7 +109,8 @@ export function standingLine(state: JobState, sheets: Sheets | undefined): strin
   if (state.closed) return `closed: ${state.closed.why}`
   if (state.returned) return 'returned with its sheet'
   const body = bodyOf(state)
-  if (!sheets) return Object.keys(body.marks).length ? 'mark read, not yet identified' : 'just arrived, nothing read yet'
+  if (!sheets)
+    return Object.keys(body.marks).length ? 'mark read, not yet identified' : 'just arrived, nothing read yet'
   const station = currentStation(state, sheets)
   const order = teardownOrder(sheets.build)
   const off = order.filter((position) => body.off[position.code] && !body.on[position.code]).length
@@ -108,15 +124,23 @@ export function standingLine(state: JobState, sheets: Sheets | undefined): strin
       return `teardown: ${off} of ${order.length} off`
     case 'parts': {
       const waiting = state.orders.filter((o) => !o.arrived)
-      const needs = jobNeeds(state, sheets).filter((need) => need.standing !== 'on' && need.standing !== 'here')
-      return waiting.length ? `waits for ${waiting.flatMap((o) => o.lines.filter((line) => line.what !== 'shelf').map((line) => line.code)).join(', ')}` : `${needs.length} needs to cover`
+      const needs = jobNeeds(state, sheets).filter(
+        (need) => need.standing !== 'on' && need.standing !== 'here',
+      )
+      return waiting.length
+        ? `waits for ${waiting.flatMap((o) => o.lines.filter((line) => line.what !== 'shelf').map((line) => line.code)).join(', ')}`
+        : `${needs.length} needs to cover`
     }
     case 'build':
       return `building: ${off} still in the trays`
     case 'set': {
-      const open = settingsInOrder(sheets.spec).find((setting) => lastSaid(body.readings[settingKey(setting)])?.verdict !== 'in')
+      const open = settingsInOrder(sheets.spec).find(
+        (setting) => lastSaid(body.readings[settingKey(setting)])?.verdict !== 'in',
+      )
       const tries = open ? (body.readings[settingKey(open)]?.said.length ?? 0) : 0
-      return open ? `${open.name.toLowerCase()} ${tries ? `tried ${tries === 1 ? 'once' : `${tries} times`}` : 'is next'}` : 'all set'
+      return open
+        ? `${open.name.toLowerCase()} ${tries ? `tried ${tries === 1 ? 'once' : `${tries} times`}` : 'is next'}`
+        : 'all set'
     }
     case 'return': {
       const open = gatePoints(state, sheets).filter((point) => !point.passed).length

@@ -10,7 +10,14 @@ export interface Need {
 
 export interface Market {
   suppliers: { code: string; shippingMinor: number }[]
-  kits: { code: string; supplier: string; priceMinor: number; leadDays: number; stock: number; holds: { part: string; quantity: number }[] }[]
+  kits: {
+    code: string
+    supplier: string
+    priceMinor: number
+    leadDays: number
+    stock: number
+    holds: { part: string; quantity: number }[]
+  }[]
   singles: { part: string; supplier: string; priceMinor: number; leadDays: number }[]
   shelf: { part: string; quantity: number }[]
 }
@@ -52,7 +59,10 @@ export function cheapestCover(needs: readonly Need[], market: Market, latestDays
   const shipping = new Map(market.suppliers.map((supplier) => [supplier.code, supplier.shippingMinor]))
   const suppliers = [...new Set([...kits, ...singles].map((item) => item.supplier))].sort()
   if (kits.length > 12 || suppliers.length > 8)
-    return refuse('kits', 'More kits and suppliers fit this job than can be tried one and all. Narrow the choice.')
+    return refuse(
+      'kits',
+      'More kits and suppliers fit this job than can be tried one and all. Narrow the choice.',
+    )
 
   let best: Cover | undefined
   for (let supplierSet = 0; supplierSet < 1 << suppliers.length; supplierSet++) {
@@ -64,7 +74,13 @@ export function cheapestCover(needs: readonly Need[], market: Market, latestDays
       if (best && best.unmet.length === 0 && postage + kitCost >= best.costMinor + 1) return
       const cover = shareOut(needs, market.shelf, chosen, prices)
       const costMinor = cover.costMinor + kitCost + postage
-      const candidate: Cover = { ...cover, costMinor, kits: chosen.map(({ kit, quantity }) => ({ code: kit.code, quantity })), arrivalDays: 0, parcels: open.size }
+      const candidate: Cover = {
+        ...cover,
+        costMinor,
+        kits: chosen.map(({ kit, quantity }) => ({ code: kit.code, quantity })),
+        arrivalDays: 0,
+        parcels: open.size,
+      }
       candidate.arrivalDays = arrival(candidate, chosen, prices)
       if (!best || better(candidate, best)) best = candidate
     })
@@ -101,8 +117,11 @@ export const shelfOnly = (needs: readonly Need[], market: Market): Cover => ({
 
 function better(a: Cover, b: Cover): boolean {
   return (
-    a.unmet.length - b.unmet.length || a.costMinor - b.costMinor || a.arrivalDays - b.arrivalDays || a.parcels - b.parcels
-  ) < 0
+    (a.unmet.length - b.unmet.length ||
+      a.costMinor - b.costMinor ||
+      a.arrivalDays - b.arrivalDays ||
+      a.parcels - b.parcels) < 0
+  )
 }
 
 function arrival(cover: Cover, chosen: KitChoice, prices: Prices): number {
@@ -117,13 +136,21 @@ function cheapestSingles(singles: Market['singles']): Prices {
   const prices: Prices = new Map()
   for (const single of singles) {
     const known = prices.get(single.part)
-    if (!known || single.priceMinor < known.priceMinor || (single.priceMinor === known.priceMinor && single.leadDays < known.leadDays))
+    if (
+      !known ||
+      single.priceMinor < known.priceMinor ||
+      (single.priceMinor === known.priceMinor && single.leadDays < known.leadDays)
+    )
       prices.set(single.part, single)
   }
   return prices
 }
 
-function forEachKitChoice(kits: Market['kits'], needs: readonly Need[], visit: (chosen: KitChoice, cost: number) => void) {
+function forEachKitChoice(
+  kits: Market['kits'],
+  needs: readonly Need[],
+  visit: (chosen: KitChoice, cost: number) => void,
+) {
   const most = Math.max(1, ...needs.map((need) => need.quantity))
   const walk = (i: number, chosen: KitChoice, cost: number) => {
     const kit = kits[i]
@@ -139,14 +166,24 @@ function shareOut(needs: readonly Need[], shelf: Market['shelf'], chosen: KitCho
   const pool = [
     ...shelf.map(({ part, quantity }) => ({ part, left: quantity, from: 'shelf' as const, source: '' })),
     ...chosen.flatMap(({ kit, quantity }) =>
-      kit.holds.map((hold) => ({ part: hold.part, left: hold.quantity * quantity, from: 'kit' as const, source: kit.code })),
+      kit.holds.map((hold) => ({
+        part: hold.part,
+        left: hold.quantity * quantity,
+        from: 'kit' as const,
+        source: kit.code,
+      })),
     ),
   ]
   // Needs with the dearest pieces first: the bound bites early.
   const looseFor = (need: Need) =>
-    need.accepts.map((part) => prices.get(part)).filter((single) => single !== undefined).sort((a, b) => a.priceMinor - b.priceMinor)[0]
+    need.accepts
+      .map((part) => prices.get(part))
+      .filter((single) => single !== undefined)
+      .sort((a, b) => a.priceMinor - b.priceMinor)[0]
   const UNMET = 1e9
-  const pieces = needs.flatMap((need) => Array.from({ length: need.quantity }, () => ({ need, loose: looseFor(need) })))
+  const pieces = needs.flatMap((need) =>
+    Array.from({ length: need.quantity }, () => ({ need, loose: looseFor(need) })),
+  )
   pieces.sort((a, b) => (b.loose?.priceMinor ?? UNMET) - (a.loose?.priceMinor ?? UNMET))
   let bestCost = Infinity
   let best: (number | 'loose' | 'unmet')[] = []
@@ -183,8 +220,16 @@ function shareOut(needs: readonly Need[], shelf: Market['shelf'], chosen: KitCho
     const gift: Gift =
       choice === 'loose'
         ? { need: need.id, part: loose!.part, quantity: 1, from: 'single', source: loose!.supplier }
-        : { need: need.id, part: pool[choice]!.part, quantity: 1, from: pool[choice]!.from, source: pool[choice]!.source }
-    const same = gives.find((g) => g.need === gift.need && g.part === gift.part && g.from === gift.from && g.source === gift.source)
+        : {
+            need: need.id,
+            part: pool[choice]!.part,
+            quantity: 1,
+            from: pool[choice]!.from,
+            source: pool[choice]!.source,
+          }
+    const same = gives.find(
+      (g) => g.need === gift.need && g.part === gift.part && g.from === gift.from && g.source === gift.source,
+    )
     if (same) same.quantity++
     else gives.push(gift)
     if (choice === 'loose') {

@@ -34,7 +34,11 @@ export interface KitLayout {
  * A kit laid out for one list number: each part goes to the positions that its build sheet gives it; what no position takes
  * stays over, with the list numbers that it is for; of parts of one name, which to take and how to tell.
  */
-export function layOutKit(contents: readonly KitPart[], build: BuildSheet, needed: readonly string[]): KitLayout {
+export function layOutKit(
+  contents: readonly KitPart[],
+  build: BuildSheet,
+  needed: readonly string[],
+): KitLayout {
   const goesIn: Laid[] = []
   const staysOver: Laid[] = []
   for (const { part, name, quantity, tell, usedBy } of contents) {
@@ -46,16 +50,28 @@ export function layOutKit(contents: readonly KitPart[], build: BuildSheet, neede
       goesIn.push({ part, name, quantity: taken, position: position.code, tell, reason: position.name })
       left -= taken
     }
-    if (left > 0) staysOver.push({ part, name, quantity: left, tell, reason: whyOver(positions.length > 0, usedBy, build.listNumber) })
+    if (left > 0)
+      staysOver.push({
+        part,
+        name,
+        quantity: left,
+        tell,
+        reason: whyOver(positions.length > 0, usedBy, build.listNumber),
+      })
   }
   const choices = goesIn.flatMap((laid) => {
     const not = staysOver.filter((other) => other.name === laid.name && other.part !== laid.part)
-    return not.length ? [{ name: laid.name, take: laid.part, not: not.map((other) => other.part), tell: laid.tell }] : []
+    return not.length
+      ? [{ name: laid.name, take: laid.part, not: not.map((other) => other.part), tell: laid.tell }]
+      : []
   })
   const inKit = new Set(goesIn.map((laid) => laid.position))
   const missing = needed
     .filter((code) => !inKit.has(code))
-    .map((code) => ({ position: code, name: build.positions.find((position) => position.code === code)?.name ?? code }))
+    .map((code) => ({
+      position: code,
+      name: build.positions.find((position) => position.code === code)?.name ?? code,
+    }))
   return { goesIn, staysOver, choices, missing }
 }
 

@@ -18,13 +18,13 @@ const NUMBER_SIZES = [
   2280, 2210, 2130, 2090, 2055, 2040, 2010, 1990, 1960, 1935, 1910, 1890, 1850, 1820, 1800, 1770, 1730, 1695,
   1660, 1610, 1590, 1570, 1540, 1520, 1495, 1470, 1440, 1405, 1360, 1285, 1200, 1160, 1130, 1110, 1100, 1065,
   1040, 1015, 995, 980, 960, 935, 890, 860, 820, 810, 785, 760, 730, 700, 670, 635, 595, 550, 520, 465, 430,
-  420, 410, 400, 390, 380, 370, 360, 350, 330, 320, 310, 292, 280, 260, 250, 240, 225, 210, 200, 180, 160, 145,
-  135,
+  420, 410, 400, 390, 380, 370, 360, 350, 330, 320, 310, 292, 280, 260, 250, 240, 225, 210, 200, 180, 160,
+  145, 135,
 ]
 // Thousandths of an inch, A first.
 const LETTER_SIZES = [
-  234, 238, 242, 246, 250, 257, 261, 266, 272, 277, 281, 290, 295, 302, 316, 323, 332, 339, 348, 358, 368, 377,
-  386, 397, 404, 413,
+  234, 238, 242, 246, 250, 257, 261, 266, 272, 277, 281, 290, 295, 302, 316, 323, 332, 339, 348, 358, 368,
+  377, 386, 397, 404, 413,
 ]
 
 const round = (mm: number) => Math.round(mm * 1e6) / 1e6
@@ -62,11 +62,12 @@ const ALL: Record<DrillSeries, readonly Drill[]> = {
 export const allSeries = Object.keys(ALL) as DrillSeries[]
 
 /** The drill of the given series that lies nearest to a bore or gap (mm, above 0); of two equally near, the smaller. */
-export function nearestDrill(mm: number, series: readonly DrillSeries[] = allSeries): Drill & { error: number } {
+export function nearestDrill(
+  mm: number,
+  series: readonly DrillSeries[] = allSeries,
+): Drill & { error: number } {
   let best: Drill | undefined
-  for (const name of series)
-    for (const drill of ALL[name])
-      if (!best || closer(drill, best, mm)) best = drill
+  for (const name of series) for (const drill of ALL[name]) if (!best || closer(drill, best, mm)) best = drill
   if (!best) throw new Error('no drill series was named')
   return { ...best, error: Math.abs(best.mm - mm) }
 }

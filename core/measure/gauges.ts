@@ -13,8 +13,15 @@ export interface Gauge {
 export const gaugeSigma = (gauge: Gauge): number => readingSigma(gauge.repeatabilityMm, gauge.resolutionMm)
 
 /** The coarsest gauge of the drawer that can settle the band, if the one in hand cannot. */
-export function finerGauge(inHand: Gauge, drawer: readonly Gauge[], lo?: number | null, hi?: number | null): Gauge | undefined {
-  const fit = drawer.filter((gauge) => canSettle(gaugeSigma(gauge), lo, hi) && gaugeSigma(gauge) < gaugeSigma(inHand))
+export function finerGauge(
+  inHand: Gauge,
+  drawer: readonly Gauge[],
+  lo?: number | null,
+  hi?: number | null,
+): Gauge | undefined {
+  const fit = drawer.filter(
+    (gauge) => canSettle(gaugeSigma(gauge), lo, hi) && gaugeSigma(gauge) < gaugeSigma(inHand),
+  )
   return fit.sort((a, b) => gaugeSigma(b) - gaugeSigma(a))[0]
 }
 

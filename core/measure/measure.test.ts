@@ -1,7 +1,24 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
 import {
-  canSettle, finerGauge, gaugeSigma, judge, judgeBracket, nearestDrill, nextLarger, findDrill, otherSenses, parseCount, parseLength, parseNotches, parseQuantity, parseTurns, readingSigma, showTurns, showValue, type Gauge,
+  canSettle,
+  finerGauge,
+  gaugeSigma,
+  judge,
+  judgeBracket,
+  nearestDrill,
+  nextLarger,
+  findDrill,
+  otherSenses,
+  parseCount,
+  parseLength,
+  parseNotches,
+  parseQuantity,
+  parseTurns,
+  readingSigma,
+  showTurns,
+  showValue,
+  type Gauge,
 } from './index.ts'
 
 const mm = (text: string, unit?: 'mm' | 'in') => {
@@ -31,9 +48,12 @@ describe('a length as a technician types it', () => {
     expect(mm('14.5 mm', 'in')).toBe(14.5)
   })
 
-  it.each(['', '-3', '#0', '#81', '14.5 kg', '1/0', '5/16 mm', 'KK', 'fourteen', '1.2.3'])('refuses “%s” by its text', (text) => {
-    expect(mm(text)).toBe('text')
-  })
+  it.each(['', '-3', '#0', '#81', '14.5 kg', '1/0', '5/16 mm', 'KK', 'fourteen', '1.2.3'])(
+    'refuses “%s” by its text',
+    (text) => {
+      expect(mm(text)).toBe('text')
+    },
+  )
 
   it('asks where a bare figure fits the field better as a drill', () => {
     // 31 in a gap of about 3.1 mm: a drill number (3.048 mm), or thousandths (0.79 mm: does not fit).
@@ -99,7 +119,10 @@ describe('how surely a reading lies in its band', () => {
     // One σ inside a one-sided limit: Φ(1) = 0.841345.
     expect(judge(1, 1, null, 2)).toMatchObject({ pIn: expect.closeTo(0.8413447, 6) as number })
     // Two σ outside: 1 − Φ(2) = 0.022750 → out.
-    expect(judge(4, 1, null, 2)).toMatchObject({ pIn: expect.closeTo(0.0227501, 6) as number, verdict: 'out' })
+    expect(judge(4, 1, null, 2)).toMatchObject({
+      pIn: expect.closeTo(0.0227501, 6) as number,
+      verdict: 'out',
+    })
   })
   it('refuses no error, no band, an upside-down band', () => {
     expect(judge(1, 0, 0, 2)).toMatchObject({ refused: { input: 'sigma' } })
@@ -108,7 +131,10 @@ describe('how surely a reading lies in its band', () => {
   })
   it('shares a go/no-go bracket out evenly', () => {
     // Bore between 2.40 and 2.50, limit 2.44: 0.04 of 0.10.
-    expect(judgeBracket(2.4, 2.5, null, 2.44)).toMatchObject({ pIn: expect.closeTo(0.4, 9) as number, verdict: 'doubtful' })
+    expect(judgeBracket(2.4, 2.5, null, 2.44)).toMatchObject({
+      pIn: expect.closeTo(0.4, 9) as number,
+      verdict: 'doubtful',
+    })
     expect(judgeBracket(2.5, 2.6, null, 2.44)).toMatchObject({ verdict: 'out' })
     expect(isRefusal(judgeBracket(2.5, 2.5, null, 2.44))).toBe(true)
   })
@@ -117,8 +143,20 @@ describe('how surely a reading lies in its band', () => {
   })
   it('names the coarsest gauge that can settle the band', () => {
     const rule: Gauge = { code: 'rule', name: 'rule', kind: 'rule', resolutionMm: 0.5, repeatabilityMm: 0.2 }
-    const caliper: Gauge = { code: 'c', name: 'caliper', kind: 'caliper', resolutionMm: 0.01, repeatabilityMm: 0.06 }
-    const fine: Gauge = { code: 'f', name: 'height gauge', kind: 'indicator', resolutionMm: 0.001, repeatabilityMm: 0.005 }
+    const caliper: Gauge = {
+      code: 'c',
+      name: 'caliper',
+      kind: 'caliper',
+      resolutionMm: 0.01,
+      repeatabilityMm: 0.06,
+    }
+    const fine: Gauge = {
+      code: 'f',
+      name: 'height gauge',
+      kind: 'indicator',
+      resolutionMm: 0.001,
+      repeatabilityMm: 0.005,
+    }
     // ±0.4: σ must be at most 0.8/3.92 = 0.204; the rule has 0.247.
     expect(canSettle(gaugeSigma(rule), 9.1, 9.9)).toBe(false)
     expect(finerGauge(rule, [fine, caliper, rule], 9.1, 9.9)?.code).toBe('c')

@@ -55,7 +55,8 @@ function numberDrill(number: number): Result<Length> {
 export function parseTurns(text: string): Result<{ eighths: number }> {
   const typed = clean(text).replace(/\s*(turns?|t)$/i, '')
   const read = parseMixedNumber(typed)
-  if (read === undefined) return refuse('text', `“${text.trim()}” is no number of turns. Type 1 3/8 or 1.375.`)
+  if (read === undefined)
+    return refuse('text', `“${text.trim()}” is no number of turns. Type 1 3/8 or 1.375.`)
   const eighths = read * 8
   if (Math.abs(eighths - Math.round(eighths)) > 0.02)
     return refuse('text', `${typed} is not in eighths of a turn. Type the nearest eighth, as 1 3/8.`)
@@ -94,7 +95,8 @@ export function parseQuantity(text: string, unit: string): Result<{ value: numbe
 
 function parseMixedNumber(typed: string): number | undefined {
   const mixed = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/.exec(typed)
-  if (mixed) return Number(mixed[3]) === 0 ? undefined : Number(mixed[1] ?? 0) + Number(mixed[2]) / Number(mixed[3])
+  if (mixed)
+    return Number(mixed[3]) === 0 ? undefined : Number(mixed[1] ?? 0) + Number(mixed[2]) / Number(mixed[3])
   return /^(\d+(?:[.,]\d*)?|[.,]\d+)$/.test(typed) ? Number(typed.replace(',', '.')) : undefined
 }
 

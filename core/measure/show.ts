@@ -3,7 +3,10 @@ import { fractionName, MM_PER_INCH, nearestDrill } from './drills.ts'
 export type Quantity = 'length' | 'gap' | 'bore' | 'turns' | 'notches' | 'count' | 'mass'
 
 /** A figure with as many places as its size bears: 0.29, 13.1, 118. */
-export function figure(value: number, places = Math.abs(value) < 1 ? 2 : Math.abs(value) < 100 ? 1 : 0): string {
+export function figure(
+  value: number,
+  places = Math.abs(value) < 1 ? 2 : Math.abs(value) < 100 ? 1 : 0,
+): string {
   const text = value.toFixed(places)
   return Number(text) === 0 ? text.replace('-', '') : text
 }

@@ -13,7 +13,8 @@ export interface Verdict {
  */
 export function judge(value: number, sigma: number, lo?: number | null, hi?: number | null): Result<Verdict> {
   if (!Number.isFinite(value)) return refuse('value', 'The reading must be a number.')
-  if (!(sigma > 0) || !Number.isFinite(sigma)) return refuse('sigma', 'The error of the gauge must be more than 0.')
+  if (!(sigma > 0) || !Number.isFinite(sigma))
+    return refuse('sigma', 'The error of the gauge must be more than 0.')
   const hasLo = lo !== undefined && lo !== null
   const hasHi = hi !== undefined && hi !== null
   if (!hasLo && !hasHi) return refuse('lo', 'A band needs at least one limit.')
@@ -36,7 +37,12 @@ export function canSettle(sigma: number, lo?: number | null, hi?: number | null)
  * The share of a go/no-go bracket that lies in the band: the bore is at least `go` and less than `no` (mm), uniform between.
  * Refuses `go` where it is not below `no`.
  */
-export function judgeBracket(go: number, no: number, lo?: number | null, hi?: number | null): Result<Verdict> {
+export function judgeBracket(
+  go: number,
+  no: number,
+  lo?: number | null,
+  hi?: number | null,
+): Result<Verdict> {
   if (!(go < no)) return refuse('go', 'The pin that enters must be smaller than the one that does not.')
   const pIn = Math.max(0, Math.min(hi ?? Infinity, no) - Math.max(lo ?? -Infinity, go)) / (no - go)
   return { pIn, verdict: pIn >= 0.95 ? 'in' : pIn <= 0.05 ? 'out' : 'doubtful' }
@@ -69,4 +75,3 @@ function erfc(x: number): number {
   for (let n = 60; n >= 1; n--) fraction = n / 2 / (x + fraction)
   return Math.exp(-x * x) / (Math.sqrt(Math.PI) * (x + fraction))
 }
-

@@ -24,7 +24,8 @@ export function orificeFlow(cd: number, area: number, pressure: number, density:
 }
 
 /** Density of a blend of ethanol share e by volume (0 to 1), kg/m³ at 15 °C. */
-export const blendDensity = (ethanol: number): number => ethanol * ETHANOL_DENSITY + (1 - ethanol) * GASOLINE_DENSITY
+export const blendDensity = (ethanol: number): number =>
+  ethanol * ETHANOL_DENSITY + (1 - ethanol) * GASOLINE_DENSITY
 
 /** Stoichiometric air/fuel ratio of a blend of ethanol share e by volume, by mass fractions. */
 export function blendAfr(ethanol: number): number {

@@ -8,7 +8,10 @@ describe('flow through a hole', () => {
   })
   it('does not care for the density under a head of its own liquid', () => {
     const head = (density: number) => (density * 9.80665 * 0.2) / 1000
-    expect(orificeFlow(0.7, 1, head(745), 745)).toBeCloseTo(orificeFlow(0.7, 1, head(1000), 1000) as number, 9)
+    expect(orificeFlow(0.7, 1, head(745), 745)).toBeCloseTo(
+      orificeFlow(0.7, 1, head(1000), 1000) as number,
+      9,
+    )
   })
   it('refuses a negative area and no density', () => {
     expect(orificeFlow(0.7, -1, 10, 745)).toMatchObject({ refused: { input: 'area' } })

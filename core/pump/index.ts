@@ -27,4 +27,3 @@ export function shotSeconds(
   const velocity = Math.sqrt((2 * pressure * 1000) / density) * 1000 // mm/s
   return (volume * 1000) / (cd * area * velocity)
 }
-

@@ -25,13 +25,25 @@ export interface LinkagePose {
 
 /** Where the links stand at throttle angle θ (rad). Refuses `linkLength` where the circles do not meet. */
 export function linkagePose(linkage: Linkage, theta: number): Result<LinkagePose> {
-  const { leverRadius: a, leverAngle, pivotX: x, pivotY: y, inputArm: b, linkLength, outputArm: c, outputAngle } = linkage
+  const {
+    leverRadius: a,
+    leverAngle,
+    pivotX: x,
+    pivotY: y,
+    inputArm: b,
+    linkLength,
+    outputArm: c,
+    outputAngle,
+  } = linkage
   const ax = a * Math.cos(theta + leverAngle)
   const ay = a * Math.sin(theta + leverAngle)
   const d = Math.hypot(ax - x, ay - y)
   const cosine = (b * b + d * d - linkLength * linkLength) / (2 * b * d)
   if (!(d > 0) || Math.abs(cosine) > 1)
-    return refuse('linkLength', `The linkage locks at ${((theta * 180) / Math.PI).toFixed(1)}° of throttle: the link does not reach there.`)
+    return refuse(
+      'linkLength',
+      `The linkage locks at ${((theta * 180) / Math.PI).toFixed(1)}° of throttle: the link does not reach there.`,
+    )
   const psi = Math.atan2(ay - y, ax - x) - linkage.elbow * Math.acos(cosine)
   return {
     lever: [ax, ay],
@@ -95,7 +107,11 @@ export function linkChange(linkage: Linkage, idle: number, targetStem: number): 
   const now = linkagePose(linkage, idle)
   if ('refused' in now) return now
   const sine = (targetStem - linkage.pivotY) / linkage.outputArm
-  if (Math.abs(sine) > 1) return refuse('targetStem', 'The arm cannot bring the stem to this height. Measure again from the same face.')
+  if (Math.abs(sine) > 1)
+    return refuse(
+      'targetStem',
+      'The arm cannot bring the stem to this height. Measure again from the same face.',
+    )
   const rising = Math.asin(sine) - linkage.outputAngle
   const falling = Math.PI - Math.asin(sine) - linkage.outputAngle
   const candidates = [rising, falling]
@@ -109,15 +125,29 @@ export function linkChange(linkage: Linkage, idle: number, targetStem: number): 
     const length = Math.hypot(joint[0] - now.lever[0], joint[1] - now.lever[1])
     const after = linkagePose({ ...linkage, linkLength: length }, idle)
     // The same branch only: bending a link does not fold the linkage over.
-    if (!('refused' in after) && Math.abs(after.stem[1] - targetStem) < 1e-6) return length - linkage.linkLength
+    if (!('refused' in after) && Math.abs(after.stem[1] - targetStem) < 1e-6)
+      return length - linkage.linkLength
   }
   return refuse('targetStem', 'No length of the link brings the stem to this height without folding it over.')
 }
 
 function checkLinkage(linkage: Linkage, idle: number, wot: number) {
-  const { leverRadius, leverAngle, pivotX, pivotY, inputArm, linkLength, outputArm, outputAngle, elbow } = linkage
+  const { leverRadius, leverAngle, pivotX, pivotY, inputArm, linkLength, outputArm, outputAngle, elbow } =
+    linkage
   const bad = checkNumbers(
-    { leverRadius, leverAngle, pivotX, pivotY, inputArm, linkLength, outputArm, outputAngle, elbow, idle, wot },
+    {
+      leverRadius,
+      leverAngle,
+      pivotX,
+      pivotY,
+      inputArm,
+      linkLength,
+      outputArm,
+      outputAngle,
+      elbow,
+      idle,
+      wot,
+    },
     { above: { leverRadius: 0, inputArm: 0, linkLength: 0, outputArm: 0 } },
   )
   if (bad) return bad

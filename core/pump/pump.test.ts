@@ -18,8 +18,29 @@ describe('a pump linkage', () => {
   })
   it('a parallelogram moves its stem as its lever does', () => {
     // Lever and input arm alike and parallel, link = pivot distance: ψ = θ, so y = Y + c·sin θ.
-    const parallel: Linkage = { leverRadius: 10, leverAngle: 0, pivotX: 0, pivotY: 30, inputArm: 10, linkLength: 30, outputArm: 15, outputAngle: 0, elbow: 1 }
-    const stroke = pumpStroke({ ...parallel, elbow: isRefusal(linkagePose(parallel, 0)) || Math.abs((linkagePose(parallel, 0) as { psi: number }).psi) > 1e-6 ? -1 : 1 }, 0, 60 * DEG)
+    const parallel: Linkage = {
+      leverRadius: 10,
+      leverAngle: 0,
+      pivotX: 0,
+      pivotY: 30,
+      inputArm: 10,
+      linkLength: 30,
+      outputArm: 15,
+      outputAngle: 0,
+      elbow: 1,
+    }
+    const stroke = pumpStroke(
+      {
+        ...parallel,
+        elbow:
+          isRefusal(linkagePose(parallel, 0)) ||
+          Math.abs((linkagePose(parallel, 0) as { psi: number }).psi) > 1e-6
+            ? -1
+            : 1,
+      },
+      0,
+      60 * DEG,
+    )
     expect(stroke).toMatchObject({ stroke: expect.closeTo(15 * Math.sin(60 * DEG), 6) as number })
   })
   it('finds the exact top where it goes over centre', () => {
@@ -33,7 +54,9 @@ describe('a pump linkage', () => {
     expect(at / DEG).toBeCloseTo(59.5, 1)
   })
   it('names the throttle angle where it locks', () => {
-    expect(pumpStroke({ ...linkage, leverAngle: 190 * DEG, linkLength: 38 }, 0, 78 * DEG)).toMatchObject({ refused: { why: expect.stringMatching(/locks at 5\d\.\d°/) as string } })
+    expect(pumpStroke({ ...linkage, leverAngle: 190 * DEG, linkLength: 38 }, 0, 78 * DEG)).toMatchObject({
+      refused: { why: expect.stringMatching(/locks at 5\d\.\d°/) as string },
+    })
   })
   it('bends the link so that the stem stands where it is wanted', () => {
     const change = linkChange(linkage, 0, 49) as number
@@ -52,5 +75,6 @@ describe('what the pump gives', () => {
     // 1000 mm³/(0.75·0.7697 mm²·6951 mm/s) = 0.249 s
     expect(wide).toBeCloseTo(0.249, 3)
   })
-  it('refuses half a hole', () => expect(shotSeconds(1, 0.75, 1.5, 0.7, 18, 745)).toMatchObject({ refused: { input: 'holes' } }))
+  it('refuses half a hole', () =>
+    expect(shotSeconds(1, 0.75, 1.5, 0.7, 18, 745)).toMatchObject({ refused: { input: 'holes' } }))
 })

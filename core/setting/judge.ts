@@ -1,7 +1,29 @@
 import { indexShift, plateAngle, vacuumBreakBend } from '../choke/index.ts'
 import type { Conditions } from '../conditions/index.ts'
-import { dropSwing, floatRotation, inflow, leverAt, levelInUse, seatWasher, stockWasher, tangBend } from '../float/index.ts'
-import { alsoAs, canSettle, drillFor, figure, finerGauge, gaugeSigma, judge, judgeBracket, showTurns, showValue, type Gauge, type InOut } from '../measure/index.ts'
+import {
+  dropSwing,
+  floatRotation,
+  inflow,
+  leverAt,
+  levelInUse,
+  seatWasher,
+  stockWasher,
+  tangBend,
+} from '../float/index.ts'
+import {
+  alsoAs,
+  canSettle,
+  drillFor,
+  figure,
+  finerGauge,
+  gaugeSigma,
+  judge,
+  judgeBracket,
+  showTurns,
+  showValue,
+  type Gauge,
+  type InOut,
+} from '../measure/index.ts'
 import { CD_NEEDLE_AND_SEAT, CD_PUMP_NOZZLE } from '../metering/index.ts'
 import { leanerWay, richerWay } from '../mixture/index.ts'
 import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '../pump/index.ts'
@@ -11,7 +33,16 @@ import { bendAsShare, needleWay } from './words.ts'
 
 export interface Remedy {
   /** what is done to what */
-  action: 'bend tang' | 'bend arm' | 'change washer' | 'bend stop' | 'bend link' | 'turn cover' | 'turn screw' | 'move link' | 'renew'
+  action:
+    | 'bend tang'
+    | 'bend arm'
+    | 'change washer'
+    | 'bend stop'
+    | 'bend link'
+    | 'turn cover'
+    | 'turn screw'
+    | 'move link'
+    | 'renew'
   /** mm of bend, mm of washer, turns in eighths, notches; always positive */
   amount: number
   way: string
@@ -46,7 +77,12 @@ export interface SettingContext {
  * `bracket`: the drill that enters and the next one that does not, where that is how it was read.
  * Refuses `reading` where pin, arm, plate or linkage cannot show it.
  */
-export function judgeSetting(setting: SettingSpec, value: number, context: SettingContext, bracket?: { go: number; no: number }): Result<SettingJudgement> {
+export function judgeSetting(
+  setting: SettingSpec,
+  value: number,
+  context: SettingContext,
+  bracket?: { go: number; no: number },
+): Result<SettingJudgement> {
   const standing = stand(setting, value, context, bracket)
   if (isRefusal(standing)) return standing
   const saying = sayings[setting.code] ?? plain
@@ -60,11 +96,22 @@ interface Standing {
   off: number
   finer: string
 }
-type Saying = (setting: SettingSpec, value: number, context: SettingContext, standing: Standing) => Result<SettingJudgement>
+type Saying = (
+  setting: SettingSpec,
+  value: number,
+  context: SettingContext,
+  standing: Standing,
+) => Result<SettingJudgement>
 
-function stand(setting: SettingSpec, value: number, context: SettingContext, bracket?: { go: number; no: number }): Result<Standing> {
+function stand(
+  setting: SettingSpec,
+  value: number,
+  context: SettingContext,
+  bracket?: { go: number; no: number },
+): Result<Standing> {
   const target = aim(setting)
-  if (target === null) return refuse('target', 'The sheet gives no value for this. Take it as found, or ask for a sheet.')
+  if (target === null)
+    return refuse('target', 'The sheet gives no value for this. Take it as found, or ask for a sheet.')
   const off = value - target
   if (setting.quantity === 'turns' || setting.quantity === 'notches' || setting.quantity === 'count') {
     const lo = setting.lo ?? target
@@ -72,10 +119,20 @@ function stand(setting: SettingSpec, value: number, context: SettingContext, bra
     return { verdict: value >= lo && value <= hi ? 'in' : 'out', pIn: null, target, off, finer: '' }
   }
   const sigma = context.gauge ? gaugeSigma(context.gauge) : 0.05
-  const judged = bracket ? judgeBracket(bracket.go, bracket.no, setting.lo, setting.hi) : judge(value, sigma, setting.lo, setting.hi)
+  const judged = bracket
+    ? judgeBracket(bracket.go, bracket.no, setting.lo, setting.hi)
+    : judge(value, sigma, setting.lo, setting.hi)
   if (isRefusal(judged)) return judged
-  const better = context.gauge && !canSettle(sigma, setting.lo, setting.hi) ? finerGauge(context.gauge, context.drawer, setting.lo, setting.hi) : undefined
-  const finer = judged.verdict !== 'doubtful' ? '' : better ? `The ${context.gauge!.name} cannot settle it: take the ${better.name}.` : 'Measure it again.'
+  const better =
+    context.gauge && !canSettle(sigma, setting.lo, setting.hi)
+      ? finerGauge(context.gauge, context.drawer, setting.lo, setting.hi)
+      : undefined
+  const finer =
+    judged.verdict !== 'doubtful'
+      ? ''
+      : better
+        ? `The ${context.gauge!.name} cannot settle it: take the ${better.name}.`
+        : 'Measure it again.'
   return { ...judged, target, off, finer }
 }
 
@@ -90,14 +147,23 @@ export function aim(setting: Pick<SettingSpec, 'target' | 'lo' | 'hi'>): number 
 const shortOrOver = (off: number, setting: SettingSpec) =>
   `${figure(Math.abs(off), setting.quantity === 'gap' ? 2 : Math.abs(off) < 0.1 ? 2 : 1)} ${off < 0 ? 'short' : 'over'}.`
 
-function compose(standing: Standing, setting: SettingSpec, rest: { inWords: string; meaning: string; remedy: Remedy | null; facts: string[]; assumes?: string[] }): SettingJudgement {
+function compose(
+  standing: Standing,
+  setting: SettingSpec,
+  rest: { inWords: string; meaning: string; remedy: Remedy | null; facts: string[]; assumes?: string[] },
+): SettingJudgement {
   const { verdict, pIn, off, finer } = standing
   const headline = verdict === 'in' ? 'In.' : verdict === 'doubtful' ? 'Doubtful.' : shortOrOver(off, setting)
   return {
     verdict,
     pIn,
     headline,
-    meaning: verdict === 'in' ? rest.inWords : verdict === 'doubtful' ? `It may lie outside its band. ${finer}` : rest.meaning,
+    meaning:
+      verdict === 'in'
+        ? rest.inWords
+        : verdict === 'doubtful'
+          ? `It may lie outside its band. ${finer}`
+          : rest.meaning,
     remedy: verdict === 'out' ? rest.remedy : null,
     facts: rest.facts,
     assumes: rest.assumes ?? [],
@@ -116,7 +182,9 @@ const floatHeight: Saying = (setting, value, context, standing) => {
   const low = now.belowFace - wanted.belowFace
   const late = low < 0
   const level = `fuel would stand ${figure(Math.abs(low), 1)} mm ${late ? 'above' : 'below'} its mark.`
-  const holds = now.holds ? `holds up to ${figure(now.maxPressure, 0)} kPa` : `cannot shut against ${figure(conditions.pressureKpa)} kPa`
+  const holds = now.holds
+    ? `holds up to ${figure(now.maxPressure, 0)} kPa`
+    : `cannot shut against ${figure(conditions.pressureKpa)} kPa`
   const facts = [`in use ${figure(now.belowFace)} below the face, wants ${figure(wanted.belowFace)}`, holds]
   const remedy = floatRemedy(setting, value, standing.target, context)
   if (isRefusal(remedy)) return remedy
@@ -129,7 +197,12 @@ const floatHeight: Saying = (setting, value, context, standing) => {
   })
 }
 
-function floatRemedy(setting: SettingSpec, value: number, target: number, { spec }: SettingContext): Result<Remedy | null> {
+function floatRemedy(
+  setting: SettingSpec,
+  value: number,
+  target: number,
+  { spec }: SettingContext,
+): Result<Remedy | null> {
   const geometry = spec.float
   const lever = leverAt(geometry, value)
   if (isRefusal(lever)) return lever
@@ -141,24 +214,36 @@ function floatRemedy(setting: SettingSpec, value: number, target: number, { spec
     const stock = stockWasher(wanted, geometry.washerStockMm)
     if (!stock || wanted <= 0 || Math.abs(stock.error) > 0.35)
       return {
-        action: 'renew', amount: Math.abs(change.change), way: '',
+        action: 'renew',
+        amount: Math.abs(change.change),
+        way: '',
         words: 'No washer in stock corrects this. Look at needle, seat and float.',
         detail: `it would take one of ${figure(wanted, 2)} mm in place of ${figure(now)}`,
       }
     return {
-      action: 'change washer', amount: stock.mm, way: change.change > 0 ? 'thicker' : 'thinner',
+      action: 'change washer',
+      amount: stock.mm,
+      way: change.change > 0 ? 'thicker' : 'thinner',
       words: `Nothing is bent here. Fit a washer of ${stock.mm} mm under the seat in place of ${figure(now)}.`,
       detail: `${figure(Math.abs(change.change), 2)} mm ${change.change > 0 ? 'thicker' : 'thinner'} is wanted · the seat goes in from ${geometry.seatFrom === 'bowl' ? 'the bowl side' : 'outside'}`,
     }
   }
   if (geometry.correction === 'none')
-    return { action: 'renew', amount: 0, way: '', words: 'This float cannot be adjusted. Renew float or needle.', detail: '' }
+    return {
+      action: 'renew',
+      amount: 0,
+      way: '',
+      words: 'This float cannot be adjusted. Renew float or needle.',
+      detail: '',
+    }
   const bend = tangBend(value, target, lever)
   if (isRefusal(bend)) return bend
   if (bend.toward === 'none') return null
   const way = needleWay(geometry.needleAt, setting.held, bend.toward)
   return {
-    action: 'bend tang', amount: bend.bend, way,
+    action: 'bend tang',
+    amount: bend.bend,
+    way,
     words: `Bend the tang ${figure(bend.bend, 2)} mm ${bend.toward === 'needle' ? 'toward the needle' : 'away from the needle'}: ${way}.`,
     detail: `${bendAsShare(bend.bend)} · lift the float off first, do not press on the needle`,
   }
@@ -189,21 +274,34 @@ const floatDrop: Saying = (setting, value, context, standing) => {
   })
   if (isRefusal(flow)) return flow
   const tooFar = geometry.sense * standing.off > 0
-  const atTarget = floatRotation(value, standing.target, { ...lever, measureAngle: lever.measureAngle - swing })
+  const atTarget = floatRotation(value, standing.target, {
+    ...lever,
+    measureAngle: lever.measureAngle - swing,
+  })
   if (isRefusal(atTarget)) return atTarget
   const stop = geometry.dropStop
   const amount = stop ? stop.arm * Math.abs(atTarget) : 0
   const gives = `${figure(flow.inflow, 0)} mL/min come in, ${figure(flow.demand, 0)} wanted at full load`
   return compose(standing, setting, {
     inWords: `The needle lifts ${figure(flow.lift)} mm: ${gives}.`,
-    meaning: tooFar ? `It hangs too far: the needle can cock or leave its guide.` : `Too little drop: ${gives}.`,
+    meaning: tooFar
+      ? `It hangs too far: the needle can cock or leave its guide.`
+      : `Too little drop: ${gives}.`,
     remedy: stop
       ? {
-          action: 'bend stop', amount, way: tooFar ? 'toward its post' : 'away from its post',
+          action: 'bend stop',
+          amount,
+          way: tooFar ? 'toward its post' : 'away from its post',
           words: `Bend the ${stop.words} ${figure(amount, 2)} mm ${tooFar ? 'toward' : 'away from'} its post.`,
           detail: 'the height is read again afterwards',
         }
-      : { action: 'renew', amount: 0, way: '', words: 'The drop is not adjustable here. Look at float, pin and needle.', detail: '' },
+      : {
+          action: 'renew',
+          amount: 0,
+          way: '',
+          words: 'The drop is not adjustable here. Look at float, pin and needle.',
+          detail: '',
+        },
     facts: [gives, `margin ${figure(flow.margin)} (wants 1.3)`],
     assumes: conditions.assumes,
   })
@@ -230,15 +328,27 @@ const pumpStem: Saying = (setting, value, { spec, conditions }, standing) => {
   if (isRefusal(stroke)) return refuse('reading', stroke.refused.why)
   const volume = pistonVolume(pump.wellBore, stroke.stroke)
   if (isRefusal(volume)) return volume
-  const seconds = shotSeconds(volume, CD_PUMP_NOZZLE, pump.nozzleHoles, pump.nozzleBore, pump.springKpa, conditions.densityKgM3)
+  const seconds = shotSeconds(
+    volume,
+    CD_PUMP_NOZZLE,
+    pump.nozzleHoles,
+    pump.nozzleBore,
+    pump.springKpa,
+    conditions.densityKgM3,
+  )
   if (isRefusal(seconds)) return seconds
   const change = asWanted - asRead
-  const facts = [`stroke ${figure(stroke.stroke)} mm`, `${figure(volume, 2)} mL a stroke, lasting ${figure(seconds)} s`]
+  const facts = [
+    `stroke ${figure(stroke.stroke)} mm`,
+    `${figure(volume, 2)} mL a stroke, lasting ${figure(seconds)} s`,
+  ]
   return compose(standing, setting, {
     inWords: `It gives ${figure(volume, 2)} mL a stroke.`,
     meaning: `The stem stands ${standing.off < 0 ? 'low' : 'high'}: ${figure(volume, 2)} mL a stroke.`,
     remedy: {
-      action: 'bend link', amount: Math.abs(change), way: change > 0 ? 'longer' : 'shorter',
+      action: 'bend link',
+      amount: Math.abs(change),
+      way: change > 0 ? 'longer' : 'shorter',
       words: `Bend the link ${figure(Math.abs(change), 2)} mm ${change > 0 ? 'longer' : 'shorter'}.`,
       detail: `${change > 0 ? 'open' : 'close'} its crank · off the lever, in a vise`,
     },
@@ -258,13 +368,17 @@ const chokeIndex: Saying = (setting, value, { spec }, standing) => {
     inWords: `The plate just shuts at ${figure(shutsAt, 0)} °C.`,
     meaning: `The plate just shuts at ${figure(shutsAt, 0)} °C, ${figure(Math.abs(shift), 0)} ${rich ? 'warmer' : 'colder'} than it should: ${rich ? 'it stays on too long' : 'it lets go too soon'}.`,
     remedy: {
-      action: 'turn cover', amount: notches, way: rich ? 'lean' : 'rich',
+      action: 'turn cover',
+      amount: notches,
+      way: rich ? 'lean' : 'rich',
       words: `Turn the cover ${notches} notch${notches === 1 ? '' : 'es'} ${rich ? 'lean' : 'rich'}.`,
       detail: 'loosen the three screws first; the tab stays in its slot',
     },
     facts: [`a notch is ${figure(choke.notchDegrees / choke.coilDegreesPerC)} °C`],
   })
-  return standing.verdict === 'out' ? { ...judged, headline: `${notches} too ${rich ? 'rich' : 'lean'}.` } : judged
+  return standing.verdict === 'out'
+    ? { ...judged, headline: `${notches} too ${rich ? 'rich' : 'lean'}.` }
+    : judged
 }
 
 const vacuumBreak: Saying = (setting, value, { spec }, standing) => {
@@ -280,7 +394,9 @@ const vacuumBreak: Saying = (setting, value, { spec }, standing) => {
     inWords: `It pulls the plate ${opens}° open.`,
     meaning: `It pulls the plate ${opens}° open: ${standing.off < 0 ? 'too rich after the start' : 'too lean after the start'}.`,
     remedy: {
-      action: 'bend link', amount: Math.abs(bend), way: bend > 0 ? 'opens' : 'closes',
+      action: 'bend link',
+      amount: Math.abs(bend),
+      way: bend > 0 ? 'opens' : 'closes',
       words: `Bend the link ${figure(Math.abs(bend), 2)} mm so that the plate ${bend > 0 ? 'opens' : 'closes'}.`,
       detail: `drill ${drill.name} should just enter with the break held in`,
     },
@@ -290,20 +406,28 @@ const vacuumBreak: Saying = (setting, value, { spec }, standing) => {
 
 const mixtureTurns: Saying = (setting, value, { spec }, standing) => {
   const { kind, mostEighths } = spec.mixture
-  if (value > mostEighths) return refuse('reading', `Thread and taper end at ${showTurns(mostEighths)} turns. Count again from the seat.`)
+  if (value > mostEighths)
+    return refuse(
+      'reading',
+      `Thread and taper end at ${showTurns(mostEighths)} turns. Count again from the seat.`,
+    )
   const eighths = Math.abs(standing.off)
   const way = standing.off < 0 ? 'out' : 'in'
   const judged = compose(standing, setting, {
     inWords: `Base only; it is trimmed on the engine. ${kind === 'fuel' ? 'In is leaner.' : 'In is richer.'}`,
     meaning: `${way === leanerWay(kind) ? 'Rich' : 'Lean'} of its base by ${showTurns(eighths)}.`,
     remedy: {
-      action: 'turn screw', amount: eighths, way,
+      action: 'turn screw',
+      amount: eighths,
+      way,
       words: `Turn it ${showTurns(eighths)} ${way}: that way is ${way === richerWay(kind) ? 'richer' : 'leaner'} on this unit.`,
       detail: 'counted from lightly seated; the tip marks its seat',
     },
     facts: [kind === 'fuel' ? 'in is leaner' : 'in is richer'],
   })
-  return standing.verdict === 'out' ? { ...judged, headline: `${showTurns(eighths)} too far ${way === 'out' ? 'in' : 'out'}.` } : judged
+  return standing.verdict === 'out'
+    ? { ...judged, headline: `${showTurns(eighths)} too far ${way === 'out' ? 'in' : 'out'}.` }
+    : judged
 }
 
 const plain: Saying = (setting, value, _context, standing) => {
@@ -311,10 +435,18 @@ const plain: Saying = (setting, value, _context, standing) => {
   const judged = compose(standing, setting, {
     inWords: 'As the sheet has it.',
     meaning: `The sheet has ${wanted}.`,
-    remedy: { action: 'move link', amount: Math.abs(standing.off), way: '', words: `Move it to ${wanted}.`, detail: '' },
+    remedy: {
+      action: 'move link',
+      amount: Math.abs(standing.off),
+      way: '',
+      words: `Move it to ${wanted}.`,
+      detail: '',
+    },
     facts: [],
   })
-  return standing.verdict === 'out' ? { ...judged, headline: `${showValue(value, setting.quantity)}, not ${wanted}.` } : judged
+  return standing.verdict === 'out'
+    ? { ...judged, headline: `${showValue(value, setting.quantity)}, not ${wanted}.` }
+    : judged
 }
 
 const sayings: Record<string, Saying> = {

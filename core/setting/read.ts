@@ -1,5 +1,13 @@
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
-import { alsoAs, otherSenses, parseCount, parseLength, parseNotches, parseTurns, type Sense } from '../measure/index.ts'
+import {
+  alsoAs,
+  otherSenses,
+  parseCount,
+  parseLength,
+  parseNotches,
+  parseTurns,
+  type Sense,
+} from '../measure/index.ts'
 import type { SettingSpec } from '../sheets/index.ts'
 
 export interface Read {
@@ -10,7 +18,10 @@ export interface Read {
 }
 
 /** A reading as typed in the notation of its setting. Lengths mm, turns eighths, notches signed, holes counted. Refuses `text`. */
-export function readSetting(spec: Pick<SettingSpec, 'quantity' | 'unit' | 'target' | 'hi' | 'lo'>, text: string): Result<Read> {
+export function readSetting(
+  spec: Pick<SettingSpec, 'quantity' | 'unit' | 'target' | 'hi' | 'lo'>,
+  text: string,
+): Result<Read> {
   switch (spec.quantity) {
     case 'turns': {
       const read = parseTurns(text)
@@ -27,7 +38,8 @@ export function readSetting(spec: Pick<SettingSpec, 'quantity' | 'unit' | 'targe
     default: {
       const read = parseLength(text, spec.unit)
       if (isRefusal(read)) return read
-      if (read.mm > 200) return refuse('text', `${read.mm.toFixed(0)} mm is larger than the carburetor. Type it again.`)
+      if (read.mm > 200)
+        return refuse('text', `${read.mm.toFixed(0)} mm is larger than the carburetor. Type it again.`)
       const near = spec.target ?? spec.hi ?? spec.lo ?? 0
       return { value: read.mm, also: alsoAs(read.mm, spec.quantity), ask: otherSenses(text, read.mm, near) }
     }

@@ -18,19 +18,42 @@ const sheetsOf = (listNumber: string): Sheets => {
   }
   throw new Error(listNumber)
 }
-const caliper: Gauge = { code: 'c', name: 'caliper 2', kind: 'caliper', resolutionMm: 0.01, repeatabilityMm: 0.06 }
+const caliper: Gauge = {
+  code: 'c',
+  name: 'caliper 2',
+  kind: 'caliper',
+  resolutionMm: 0.01,
+  repeatabilityMm: 0.06,
+}
 const rule: Gauge = { code: 'r', name: 'steel rule', kind: 'rule', resolutionMm: 0.5, repeatabilityMm: 0.2 }
-const drills: Gauge = { code: 'd', name: 'drill index', kind: 'drills', resolutionMm: 0.02, repeatabilityMm: 0.03 }
-const context = (sheets: Sheets, gauge: Gauge | null = caliper, floatHeight: number | null = null): SettingContext => ({
+const drills: Gauge = {
+  code: 'd',
+  name: 'drill index',
+  kind: 'drills',
+  resolutionMm: 0.02,
+  repeatabilityMm: 0.03,
+}
+const context = (
+  sheets: Sheets,
+  gauge: Gauge | null = caliper,
+  floatHeight: number | null = null,
+): SettingContext => ({
   spec: sheets.spec,
   specRev: sheets.specRev,
-  conditions: workingConditions({ engine: '', equipment: '', ethanol: 0, pressureKpa: null, headMm: null, altitudeM: null }, sheets.spec),
+  conditions: workingConditions(
+    { engine: '', equipment: '', ethanol: 0, pressureKpa: null, headMm: null, altitudeM: null },
+    sheets.spec,
+  ),
   gauge,
   drawer: [rule, caliper],
   floatHeight,
 })
 const judge = (sheets: Sheets, key: string, value: number, gauge?: Gauge): SettingJudgement => {
-  const result = judgeSetting(sheets.spec.settings.find((s) => settingKey(s) === key)!, value, context(sheets, gauge))
+  const result = judgeSetting(
+    sheets.spec.settings.find((s) => settingKey(s) === key)!,
+    value,
+    context(sheets, gauge),
+  )
   if (isRefusal(result)) throw new Error(result.refused.why)
   return result
 }
@@ -41,7 +64,11 @@ describe('float height', () => {
     const out = judge(ferry, 'float.height/none', 11.2)
     expect(out).toMatchObject({ verdict: 'out', headline: '2.3 short.' })
     expect(out.meaning).toMatch(/shuts off late: fuel would stand 1\.5 mm above its mark/)
-    expect(out.remedy).toMatchObject({ action: 'bend tang', way: 'down, as held', amount: expect.closeTo(0.3, 1) as number })
+    expect(out.remedy).toMatchObject({
+      action: 'bend tang',
+      way: 'down, as held',
+      amount: expect.closeTo(0.3, 1) as number,
+    })
   })
   it('over shuts off early and is bent the other way', () => {
     expect(judge(ferry, 'float.height/none', 14.6).remedy).toMatchObject({ way: 'up, as held' })
@@ -67,8 +94,14 @@ describe('float height', () => {
     expect(out.remedy!.amount).toBeLessThan(utility.spec.float.washerMm!)
   })
   it('refuses a reading that pin and arm cannot show, with the range', () => {
-    const result = judgeSetting(ferry.spec.settings.find((s) => s.code === 'float.height')!, 60, context(ferry))
-    expect(result).toMatchObject({ refused: { input: 'reading', why: expect.stringContaining('allow') as string } })
+    const result = judgeSetting(
+      ferry.spec.settings.find((s) => s.code === 'float.height')!,
+      60,
+      context(ferry),
+    )
+    expect(result).toMatchObject({
+      refused: { input: 'reading', why: expect.stringContaining('allow') as string },
+    })
   })
 })
 
@@ -76,7 +109,10 @@ describe('the other settings', () => {
   it('too much drop cocks the needle, too little starves', () => {
     expect(judge(ferry, 'float.drop/none', 26).meaning).toContain('cock')
     expect(judge(ferry, 'float.drop/none', 18).meaning).toContain('Too little drop')
-    expect(judge(ferry, 'float.drop/none', 26).remedy).toMatchObject({ action: 'bend stop', way: 'toward its post' })
+    expect(judge(ferry, 'float.drop/none', 26).remedy).toMatchObject({
+      action: 'bend stop',
+      way: 'toward its post',
+    })
   })
   it('a low stem wants a shorter link on this linkage, and says the volume', () => {
     const low = judge(ferry, 'pump.stem/none', 8.2)
@@ -85,7 +121,11 @@ describe('the other settings', () => {
   })
   it('the choke cover is counted in notches and said in degrees', () => {
     const lean = judge(ferry, 'choke.index/none', 0)
-    expect(lean).toMatchObject({ verdict: 'out', headline: '1 too lean.', remedy: { words: 'Turn the cover 1 notch rich.' } })
+    expect(lean).toMatchObject({
+      verdict: 'out',
+      headline: '1 too lean.',
+      remedy: { words: 'Turn the cover 1 notch rich.' },
+    })
     // shut at 24 °C on the index; a notch is 3.1 °C.
     expect(lean.meaning).toContain('24 °C, 3 colder')
   })
@@ -99,16 +139,34 @@ describe('the other settings', () => {
     expect(wrong.said.judgement).toMatchObject({ verdict: 'out', remedy: { way: 'opens' } })
   })
   it('turning a fuel screw out is richer, an air screw out leaner', () => {
-    expect(judge(ferry, 'mixture.turns/L', 5).remedy!.words).toBe('Turn it 3/4 out: that way is richer on this unit.')
+    expect(judge(ferry, 'mixture.turns/L', 5).remedy!.words).toBe(
+      'Turn it 3/4 out: that way is richer on this unit.',
+    )
     const slide = sheetsOf('S26-14F')
     const target = aim(slide.spec.settings.find((s) => s.code === 'mixture.turns')!)!
     expect(judge(slide, 'mixture.turns/none', target - 6).remedy!.words).toContain('leaner on this unit')
   })
   it('turns beyond the thread are refused', () => {
-    expect(isRefusal(judgeSetting(ferry.spec.settings.find((s) => s.code === 'mixture.turns')!, 80, context(ferry)))).toBe(true)
+    expect(
+      isRefusal(
+        judgeSetting(
+          ferry.spec.settings.find((s) => s.code === 'mixture.turns')!,
+          80,
+          context(ferry),
+        ),
+      ),
+    ).toBe(true)
   })
   it('are set in an order in which none undoes another', () => {
-    expect(settingsInOrder(ferry.spec).map((s) => s.short)).toEqual(['Float', 'Drop', 'Stem', 'Choke', 'Pull-off', 'Mix L', 'Mix R'])
+    expect(settingsInOrder(ferry.spec).map((s) => s.short)).toEqual([
+      'Float',
+      'Drop',
+      'Stem',
+      'Choke',
+      'Pull-off',
+      'Mix L',
+      'Mix R',
+    ])
   })
 })
 
@@ -124,7 +182,11 @@ describe('direction words', () => {
 describe('findings as they are typed', () => {
   const seat = ferry.build.positions.find((p) => p.code === 'seat')!
   it('reads two pins or two drills, the smaller first', () => {
-    expect(readMeasured(seat, '#41 #40', null)).toEqual({ what: 'bore', go: expect.closeTo(2.4384, 4) as number, no: expect.closeTo(2.4892, 4) as number })
+    expect(readMeasured(seat, '#41 #40', null)).toEqual({
+      what: 'bore',
+      go: expect.closeTo(2.4384, 4) as number,
+      no: expect.closeTo(2.4892, 4) as number,
+    })
     expect(isRefusal(readMeasured(seat, '2.45 2.40', null))).toBe(true)
     expect(isRefusal(readMeasured(seat, '2.45', null))).toBe(true)
   })
@@ -132,8 +194,14 @@ describe('findings as they are typed', () => {
     const conditions = context(ferry).conditions
     const draft = draftFinding(seat, 'ringed', '2.39 2.41', null, ferry, conditions)
     expect(draft).toMatchObject({ said: { disposition: 'replace' } })
-    const kept = draftFinding(seat, 'ringed', '2.39 2.41', null, ferry, conditions, { disposition: 'reuse', why: 'recut here' })
-    expect(kept).toMatchObject({ said: { disposition: 'reuse' }, data: { shown: { disposition: 'replace' } } })
+    const kept = draftFinding(seat, 'ringed', '2.39 2.41', null, ferry, conditions, {
+      disposition: 'reuse',
+      why: 'recut here',
+    })
+    expect(kept).toMatchObject({
+      said: { disposition: 'reuse' },
+      data: { shown: { disposition: 'replace' } },
+    })
   })
 })
 
@@ -143,7 +211,10 @@ describe('the demo’s sheets', () => {
     expect(all).toHaveLength(40)
     for (const { spec } of all) {
       const balance = floatBalance(floatBody(spec.float), spec.supply.pressureKpa, 745)
-      expect(!isRefusal(balance) && balance.maxPressure >= 1.5 * spec.supply.pressureKpa, spec.listNumber).toBe(true)
+      expect(
+        !isRefusal(balance) && balance.maxPressure >= 1.5 * spec.supply.pressureKpa,
+        spec.listNumber,
+      ).toBe(true)
     }
   })
   it('days are counted over the end of a month', () => expect(addDays('2026-11-29', 3)).toBe('2026-12-02'))

@@ -6,9 +6,14 @@ export type Held = 'upright' | 'inverted' | 'side'
  * Which way is toward the needle as the part is held, in words. As installed the needle stands above the tang, beside it, or
  * below; held upside down the words turn round.
  */
-export function needleWay(needleAt: FloatGeometry['needleAt'], held: Held, toward: 'needle' | 'away'): string {
+export function needleWay(
+  needleAt: FloatGeometry['needleAt'],
+  held: Held,
+  toward: 'needle' | 'away',
+): string {
   if (held === 'side') return toward === 'needle' ? 'toward the seat, as held' : 'away from the seat, as held'
-  if (needleAt === 'side') return toward === 'needle' ? 'toward the wall with the seat' : 'away from the wall with the seat'
+  if (needleAt === 'side')
+    return toward === 'needle' ? 'toward the wall with the seat' : 'away from the wall with the seat'
   const upAsInstalled = (needleAt === 'above') === (toward === 'needle')
   const up = held === 'inverted' ? !upAsInstalled : upAsInstalled
   return `${up ? 'up' : 'down'}, as held`

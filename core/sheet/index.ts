@@ -46,12 +46,16 @@ export function returnSheet(state: JobState, sheets: Sheets, number: number): Re
     equipment: opened.equipment,
     hands: state.returned?.by ?? state.log.at(-1)?.by ?? opened.by,
     returnedAt: state.returned?.at ?? null,
-    rows: [...settingsInOrder(spec), ...spec.settings.filter((setting) => !setting.set)].map((setting) => row(state, setting)),
+    rows: [...settingsInOrder(spec), ...spec.settings.filter((setting) => !setting.set)].map((setting) =>
+      row(state, setting),
+    ),
     foundAndDone: foundAndDone(state, sheets),
     complaint: complaintOf(state, sheets),
     left: leftOf(state, sheets),
     mixture: {
-      words: screwWords(spec.mixture.kind).split(/(?<=,)\s/).map((part) => part.replace(/[,.]$/, '')),
+      words: screwWords(spec.mixture.kind)
+        .split(/(?<=,)\s/)
+        .map((part) => part.replace(/[,.]$/, '')),
       screws: spec.settings
         .filter((setting) => setting.code === 'mixture.turns')
         .map((setting) => {
@@ -79,8 +83,18 @@ function row(state: JobState, setting: SettingSpec): SheetRow {
   return {
     name: setting.name,
     spec: setting.asWritten,
-    asFound: asFound ? showValue(asFound.value, setting.quantity) : body.asFoundSkipped[key] ? 'skipped' : '·',
-    asLeft: last ? (/^#|^[A-Z]$/.test(last.raw) ? last.raw : showValue(last.value, setting.quantity)) : setting.set ? '·' : 'as found',
+    asFound: asFound
+      ? showValue(asFound.value, setting.quantity)
+      : body.asFoundSkipped[key]
+        ? 'skipped'
+        : '·',
+    asLeft: last
+      ? /^#|^[A-Z]$/.test(last.raw)
+        ? last.raw
+        : showValue(last.value, setting.quantity)
+      : setting.set
+        ? '·'
+        : 'as found',
     with: last ? [last.gauge ?? '', said.length > 1 ? `${ordinal} try` : ''].filter(Boolean).join(', ') : '',
   }
 }
@@ -91,16 +105,25 @@ function foundAndDone(state: JobState, { build }: Sheets): string[] {
   const fresh = (code: string) => body.on[code] !== undefined && body.on[code].from !== 'old'
   const told = build.positions.flatMap((position) => {
     const finding = lastSaid(body.findings[position.code])
-    if (!finding || finding.disposition === 'reuse' || (position.always && !finding.measured && conditionsOf[position.kind][0]!.code === finding.condition)) return []
+    if (
+      !finding ||
+      finding.disposition === 'reuse' ||
+      (position.always && !finding.measured && conditionsOf[position.kind][0]!.code === finding.condition)
+    )
+      return []
     const done = fresh(position.code) ? 'new' : dispositionWord[finding.disposition].toLowerCase()
     return [`${position.name}: ${found(finding, position).replace(/\.$/, '')}: ${done}`]
   })
-  const routine = build.positions.filter((p) => fresh(p.code) && !told.some((line) => line.startsWith(`${p.name}:`))).map((p) => p.name.toLowerCase())
+  const routine = build.positions
+    .filter((p) => fresh(p.code) && !told.some((line) => line.startsWith(`${p.name}:`)))
+    .map((p) => p.name.toLowerCase())
   return routine.length ? [...told, `Renewed as always: ${routine.join(', ')}`] : told
 }
 
 function found(finding: FindingData, position: Position): string {
-  const label = conditionsOf[position.kind].find((c) => c.code === finding.condition)?.label.toLowerCase() ?? finding.condition
+  const label =
+    conditionsOf[position.kind].find((c) => c.code === finding.condition)?.label.toLowerCase() ??
+    finding.condition
   if (!finding.measured) return label
   return `${finding.raw}${finding.condition === 'sound' ? '' : `, ${label}`}. ${finding.sentence}`
 }
@@ -117,7 +140,11 @@ function complaintOf(state: JobState, { build }: Sheets): ReturnSheet['complaint
     if (!position) return `${code}.`
     return finding ? `${position.name}: ${found(finding, position).replace(/\.$/, '')}.` : `${position.name}.`
   })
-  return { words, answer: explained ? 'explained' : 'not explained', detail: [...facts, more].filter(Boolean).join(' ') }
+  return {
+    words,
+    answer: explained ? 'explained' : 'not explained',
+    detail: [...facts, more].filter(Boolean).join(' '),
+  }
 }
 
 function leftOf(state: JobState, sheets: Sheets): { what: string; why: string }[] {
@@ -126,7 +153,9 @@ function leftOf(state: JobState, sheets: Sheets): { what: string; why: string }[
     const finding = lastSaid(judged)!
     const name = sheets.build.positions.find((p) => p.code === code)?.name ?? code
     if (finding.overridden) return [{ what: `${name}: ${finding.disposition}`, why: finding.overridden }]
-    return finding.condition !== 'sound' && finding.disposition === 'reuse' && finding.measured ? [{ what: name, why: finding.sentence }] : []
+    return finding.condition !== 'sound' && finding.disposition === 'reuse' && finding.measured
+      ? [{ what: name, why: finding.sentence }]
+      : []
   })
   const passed = gatePoints(state, sheets)
     .filter((point) => point.passed)
@@ -139,7 +168,8 @@ function leftOf(state: JobState, sheets: Sheets): { what: string; why: string }[
  */
 export function startUpCard(state: JobState, { spec }: Sheets): ReturnSheet['startUp'] {
   const { complaint } = state.opened!
-  const flooded = complaint.symptom === 'flooding' || complaint.symptom === 'leak' || /flood/i.test(complaint.words)
+  const flooded =
+    complaint.symptom === 'flooding' || complaint.symptom === 'leak' || /flood/i.test(complaint.words)
   const conditions = workingConditions(state.opened ?? undefined, spec)
   const supply =
     spec.supply.feed === 'pump'
@@ -159,7 +189,9 @@ export function startUpCard(state: JobState, { spec }: Sheets): ReturnSheet['sta
       kind === 'fuel'
         ? 'Each screw in until it falters, then out a quarter turn. In is leaner on this one.'
         : 'The screw out until it falters, then in a quarter turn. In is richer on this one.',
-      spec.engine.idleInGearRpm ? `Idle ${spec.engine.idleInGearRpm} in gear, ${spec.engine.idleRpm} out of gear.` : `Idle ${spec.engine.idleRpm}.`,
+      spec.engine.idleInGearRpm
+        ? `Idle ${spec.engine.idleInGearRpm} in gear, ${spec.engine.idleRpm} out of gear.`
+        : `Idle ${spec.engine.idleRpm}.`,
       'Blip: a stumble on opening is lean; a hang after release is lean or an air leak; a sag below idle is rich.',
       'Engine tests: exhaust gas outdoors, clear of moving parts, no face over the open intake.',
     ],

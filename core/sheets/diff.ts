@@ -8,20 +8,42 @@ export interface Difference {
 }
 
 /** What sets two list numbers apart: settings and calibration by value, build positions by part number. */
-export function sheetDifferences(a: Pick<Sheets, 'spec' | 'build'>, b: Pick<Sheets, 'spec' | 'build'>): Difference[] {
+export function sheetDifferences(
+  a: Pick<Sheets, 'spec' | 'build'>,
+  b: Pick<Sheets, 'spec' | 'build'>,
+): Difference[] {
   const rows: Difference[] = []
-  const compare = (about: Difference['about'], left: Map<string, [string, string]>, right: Map<string, [string, string]>) => {
+  const compare = (
+    about: Difference['about'],
+    left: Map<string, [string, string]>,
+    right: Map<string, [string, string]>,
+  ) => {
     for (const key of new Set([...left.keys(), ...right.keys()])) {
       const one = left.get(key)?.[1] ?? 'none'
       const other = right.get(key)?.[1] ?? 'none'
       if (one !== other) rows.push({ about, name: (left.get(key) ?? right.get(key))![0], a: one, b: other })
     }
   }
-  const settings = (sheets: typeof a) => new Map(sheets.spec.settings.map((s) => [settingKey(s), [s.name, s.asWritten]] as [string, [string, string]]))
+  const settings = (sheets: typeof a) =>
+    new Map(
+      sheets.spec.settings.map((s) => [settingKey(s), [s.name, s.asWritten]] as [string, [string, string]]),
+    )
   const calibration = (sheets: typeof a) =>
-    new Map(sheets.spec.calibration.map((c) => [`${c.code}/${c.place}`, [c.name, c.mm === null ? c.words : `${c.mm}`]] as [string, [string, string]]))
+    new Map(
+      sheets.spec.calibration.map(
+        (c) =>
+          [`${c.code}/${c.place}`, [c.name, c.mm === null ? c.words : `${c.mm}`]] as [
+            string,
+            [string, string],
+          ],
+      ),
+    )
   const parts = (sheets: typeof a) =>
-    new Map(sheets.build.positions.filter((p) => p.part !== null).map((p) => [p.code, [p.name, p.part!]] as [string, [string, string]]))
+    new Map(
+      sheets.build.positions
+        .filter((p) => p.part !== null)
+        .map((p) => [p.code, [p.name, p.part!]] as [string, [string, string]]),
+    )
   compare('setting', settings(a), settings(b))
   compare('calibration', calibration(a), calibration(b))
   compare('part', parts(a), parts(b))

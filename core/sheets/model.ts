@@ -17,7 +17,14 @@ export const ListNumber = v.object({
   settings: v.record(
     v.string(),
     v.pipe(
-      v.object({ asWritten: text, target: nullableNumber, lo: nullableNumber, hi: nullableNumber, source: v.optional(text), ground: v.optional(v.string()) }),
+      v.object({
+        asWritten: text,
+        target: nullableNumber,
+        lo: nullableNumber,
+        hi: nullableNumber,
+        source: v.optional(text),
+        ground: v.optional(v.string()),
+      }),
       v.check((s) => s.lo === null || s.hi === null || s.lo <= s.hi, 'lo lies above hi'),
     ),
   ),
@@ -25,7 +32,13 @@ export const ListNumber = v.object({
   float: v.partial(v.pick(FloatGeometry, ['floatMass', 'seatBore', 'washerMm', 'needleMass'])),
   level: v.object({ target: number, lo: number, hi: number }),
   supply: v.object({ feed: v.picklist(['pump', 'gravity']), pressureKpa: number, mostKpa: number }),
-  engine: v.object({ displacementL: number, powerKw: number, bsfc: number, idleRpm: number, idleInGearRpm: nullableNumber }),
+  engine: v.object({
+    displacementL: number,
+    powerKw: number,
+    bsfc: number,
+    idleRpm: number,
+    idleInGearRpm: nullableNumber,
+  }),
   /** part number by position code; null leaves the position out */
   parts: v.record(v.string(), v.nullable(text)),
 })
@@ -42,14 +55,18 @@ export const Model = v.object({
 export type Model = v.InferOutput<typeof Model>
 
 /** A list number's full sheets: its model's with its own parameters in place. Refuses a key that the model lacks. */
-export function listNumberSheets(model: Model, item: ListNumber): Result<{ spec: SpecSheet; build: BuildSheet }> {
+export function listNumberSheets(
+  model: Model,
+  item: ListNumber,
+): Result<{ spec: SpecSheet; build: BuildSheet }> {
   const settingKeys = new Set(model.spec.settings.map(settingKey))
   const strangeSetting = Object.keys(item.settings).find((key) => !settingKeys.has(key))
   if (strangeSetting) return refuse('settings', `${item.number}: its model has no setting ${strangeSetting}`)
   const positionCodes = new Set(model.build.positions.map((position) => position.code))
   const strangePart = Object.keys(item.parts).find((code) => !positionCodes.has(code))
   if (strangePart) return refuse('parts', `${item.number}: its model has no position ${strangePart}`)
-  const calibrationKey = (c: { code: string; place: (typeof places)[number] }) => (c.place === 'none' ? c.code : `${c.code}/${c.place}`)
+  const calibrationKey = (c: { code: string; place: (typeof places)[number] }) =>
+    c.place === 'none' ? c.code : `${c.code}/${c.place}`
   const spec: SpecSheet = {
     ...model.spec,
     listNumber: item.number,
@@ -57,7 +74,10 @@ export function listNumberSheets(model: Model, item: ListNumber): Result<{ spec:
       const own = item.settings[settingKey(setting)]
       return own ? ({ ...setting, ...own } as SpecSheet['settings'][number]) : setting
     }),
-    calibration: model.spec.calibration.map((c) => ({ ...c, mm: item.calibration[calibrationKey(c)] ?? c.mm })),
+    calibration: model.spec.calibration.map((c) => ({
+      ...c,
+      mm: item.calibration[calibrationKey(c)] ?? c.mm,
+    })),
     float: { ...model.spec.float, ...item.float },
     level: item.level,
     supply: item.supply,
@@ -74,7 +94,10 @@ export function listNumberSheets(model: Model, item: ListNumber): Result<{ spec:
         return {
           ...position,
           part: item.parts[position.code] ?? position.part,
-          deciding: own === undefined || position.deciding?.what !== 'bore' ? position.deciding : { ...position.deciding, newMm: own },
+          deciding:
+            own === undefined || position.deciding?.what !== 'bore'
+              ? position.deciding
+              : { ...position.deciding, newMm: own },
         }
       }),
   }

@@ -32,7 +32,10 @@ export const SettingSpec = v.pipe(
     /** whether the Set station sets it; otherwise it is only noted and put back */
     set: v.boolean(),
   }),
-  v.check((spec) => spec.lo === null || spec.hi === null || spec.lo <= spec.hi, 'The lower limit lies above the upper one.'),
+  v.check(
+    (spec) => spec.lo === null || spec.hi === null || spec.lo <= spec.hi,
+    'The lower limit lies above the upper one.',
+  ),
 )
 export type SettingSpec = v.InferOutput<typeof SettingSpec>
 
@@ -132,7 +135,15 @@ export const SpecSheet = v.object({
     mostEighths: v.pipe(v.number(), v.integer()),
   }),
   settings: v.array(SettingSpec),
-  calibration: v.array(v.object({ code: text, name: text, place: v.picklist(places), mm: v.nullable(positive), words: v.string() })),
+  calibration: v.array(
+    v.object({
+      code: text,
+      name: text,
+      place: v.picklist(places),
+      mm: v.nullable(positive),
+      words: v.string(),
+    }),
+  ),
   float: FloatGeometry,
   pump: v.nullable(PumpGeometry),
   choke: v.nullable(ChokeGeometry),
@@ -140,21 +151,53 @@ export const SpecSheet = v.object({
   /** fuel below the face in use at the sheet's pressure */
   level: v.object({ target: v.number(), lo: v.number(), hi: v.number() }),
   supply: v.object({ feed: v.picklist(['pump', 'gravity']), pressureKpa: notNegative, mostKpa: notNegative }),
-  engine: v.object({ displacementL: positive, powerKw: positive, bsfc: positive, idleRpm: positive, idleInGearRpm: v.nullable(positive) }),
+  engine: v.object({
+    displacementL: positive,
+    powerKw: positive,
+    bsfc: positive,
+    idleRpm: positive,
+    idleInGearRpm: v.nullable(positive),
+  }),
   supersedes: v.array(text),
 })
 export type SpecSheet = v.InferOutput<typeof SpecSheet>
 
 export const partKinds = [
-  'cover', 'gasket', 'float', 'needle', 'seat', 'pin', 'washer', 'jet', 'pump', 'ball', 'nozzle', 'spring', 'diaphragm',
-  'mixtureScrew', 'screw', 'link', 'coil', 'shaft', 'screen', 'slide', 'meteringNeedle', 'body', 'seal',
+  'cover',
+  'gasket',
+  'float',
+  'needle',
+  'seat',
+  'pin',
+  'washer',
+  'jet',
+  'pump',
+  'ball',
+  'nozzle',
+  'spring',
+  'diaphragm',
+  'mixtureScrew',
+  'screw',
+  'link',
+  'coil',
+  'shaft',
+  'screen',
+  'slide',
+  'meteringNeedle',
+  'body',
+  'seal',
 ] as const
 export type PartKind = (typeof partKinds)[number]
 
 export const Deciding = v.variant('what', [
   v.object({ what: v.literal('mass') }),
   v.object({ what: v.literal('bore'), newMm: positive }),
-  v.object({ what: v.literal('play'), shaftMm: positive, bossMm: positive, bosses: v.pipe(v.number(), v.integer(), v.minValue(1)) }),
+  v.object({
+    what: v.literal('play'),
+    shaftMm: positive,
+    bossMm: positive,
+    bosses: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  }),
   v.object({ what: v.literal('warp'), gasketMm: positive }),
 ])
 export type Deciding = v.InferOutput<typeof Deciding>
@@ -202,10 +245,19 @@ export interface Sheets {
   build: BuildSheet
 }
 
-export const settingKey = (setting: { code: string; place: string }): string => `${setting.code}/${setting.place}`
+export const settingKey = (setting: { code: string; place: string }): string =>
+  `${setting.code}/${setting.place}`
 
 // A later setting must not undo an earlier one.
-const SET_ORDER = ['float.height', 'float.drop', 'pump.stem', 'needle.clip', 'choke.index', 'vacuumBreak.gap', 'mixture.turns']
+const SET_ORDER = [
+  'float.height',
+  'float.drop',
+  'pump.stem',
+  'needle.clip',
+  'choke.index',
+  'vacuumBreak.gap',
+  'mixture.turns',
+]
 
 /** What the Set station sets, in the order in which none undoes another. */
 export const settingsInOrder = (spec: SpecSheet): SettingSpec[] =>

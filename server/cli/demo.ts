@@ -14,7 +14,9 @@ export async function loadDemoIfEmpty(services: Services, folder: string): Promi
   const client = await pool.connect()
   try {
     await client.query('select pg_advisory_lock($1)', [DEMO_LOCK])
-    const { rows } = await client.query<{ empty: boolean }>('select not exists (select 1 from job) and not exists (select 1 from list_number) as empty')
+    const { rows } = await client.query<{ empty: boolean }>(
+      'select not exists (select 1 from job) and not exists (select 1 from list_number) as empty',
+    )
     if (!rows[0]!.empty) return false
     await loadDemo(services, folder)
     return true
@@ -26,7 +28,10 @@ export async function loadDemoIfEmpty(services: Services, folder: string): Promi
 
 async function loadDemo(services: Services, folder: string): Promise<void> {
   const read = readCatalogue(folder)
-  if ('errors' in read) throw new Error(`the demo catalogue has faults: ${read.errors.map((e) => `${e.file} ${e.row ?? ''} ${e.column ?? ''} ${e.sentence}`).join('; ')}`)
+  if ('errors' in read)
+    throw new Error(
+      `the demo catalogue has faults: ${read.errors.map((e) => `${e.file} ${e.row ?? ''} ${e.column ?? ''} ${e.sentence}`).join('; ')}`,
+    )
   await writeCatalogue(services.pool, read.catalogue)
   const [lists, market] = await Promise.all([selectShopLists(services.pool), selectMarket(services.pool)])
   const sheetsOf = async (listNumber: string) => {
@@ -34,7 +39,12 @@ async function loadDemo(services: Services, folder: string): Promise<void> {
     if (!found) throw new Error(`the demo names ${listNumber}, which its catalogue lacks`)
     return found.sheets
   }
-  for (const { job, entries } of await demoJobs({ now: services.clock(), gauges: lists.gauges, market, sheetsOf })) {
+  for (const { job, entries } of await demoJobs({
+    now: services.clock(),
+    gauges: lists.gauges,
+    market,
+    sheetsOf,
+  })) {
     const { answers } = await services.appender.append(job, entries)
     const refused = answers.find((answer) => answer.outcome === 'refused')
     if (refused) throw new Error(`the demo's own entry was refused: ${JSON.stringify(refused)}`)

@@ -12,16 +12,23 @@ export async function migrate(pool: Pool, folder: string): Promise<string[]> {
   const applied: string[] = []
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK])
-    await client.query('create table if not exists migration (name text primary key, sha256 text not null, at timestamptz not null default now())')
-    const known = new Map(
-      (await client.query<{ name: string; sha256: string }>('select name, sha256 from migration')).rows.map((row) => [row.name, row.sha256]),
+    await client.query(
+      'create table if not exists migration (name text primary key, sha256 text not null, at timestamptz not null default now())',
     )
-    for (const name of readdirSync(folder).filter((file) => file.endsWith('.sql')).sort()) {
+    const known = new Map(
+      (await client.query<{ name: string; sha256: string }>('select name, sha256 from migration')).rows.map(
+        (row) => [row.name, row.sha256],
+      ),
+    )
+    for (const name of readdirSync(folder)
+      .filter((file) => file.endsWith('.sql'))
+      .sort()) {
       const sql = readFileSync(join(folder, name), 'utf8')
       const sha256 = createHash('sha256').update(sql).digest('hex')
       const before = known.get(name)
       if (before === sha256) continue
-      if (before) throw new Error(`Migration ${name} was changed after it had been applied. Add a new one instead.`)
+      if (before)
+        throw new Error(`Migration ${name} was changed after it had been applied. Add a new one instead.`)
       await client.query('begin')
       try {
         await client.query(sql)

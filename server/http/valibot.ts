@@ -19,7 +19,10 @@ export function useValibot(app: FastifyInstance): void {
   })
   app.setSerializerCompiler<v.GenericSchema>(({ schema }) => (value) => {
     const read = v.safeParse(schema, value)
-    if (!read.success) throw new Error(`the answer breaks its contract at ${v.getDotPath(read.issues[0]) ?? 'its root'}: ${read.issues[0].message}`)
+    if (!read.success)
+      throw new Error(
+        `the answer breaks its contract at ${v.getDotPath(read.issues[0]) ?? 'its root'}: ${read.issues[0].message}`,
+      )
     return JSON.stringify(read.output)
   })
 }
@@ -32,7 +35,12 @@ export function asJsonSchema(schema: Record<string, unknown>): Record<string, un
   for (const [key, value] of Object.entries(schema)) {
     if (['body', 'querystring', 'params', 'headers'].includes(key)) result[key] = convert(value, 'input')
     else if (key === 'response')
-      result[key] = Object.fromEntries(Object.entries(value as Record<string, unknown>).map(([status, part]) => [status, convert(part, 'output')]))
+      result[key] = Object.fromEntries(
+        Object.entries(value as Record<string, unknown>).map(([status, part]) => [
+          status,
+          convert(part, 'output'),
+        ]),
+      )
     else result[key] = value
   }
   return result

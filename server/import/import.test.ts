@@ -38,17 +38,44 @@ describe('reading a catalogue', () => {
     expect(catalogue.listNumbers).toHaveLength(40)
   })
   it.each([
-    ['prices.csv', (t: string) => t.replace('price_minor', 'price'), { file: 'prices.csv', row: 1, column: 'price_minor' }],
-    ['prices.csv', (t: string) => t.replace(/hollin,\d+/, 'hollin,cheap'), { file: 'prices.csv', column: 'price_minor' }],
-    ['kits.csv', (t: string) => t.replace('2480', '24.80'), { file: 'kits.csv', row: 2, column: 'price_minor' }],
+    [
+      'prices.csv',
+      (t: string) => t.replace('price_minor', 'price'),
+      { file: 'prices.csv', row: 1, column: 'price_minor' },
+    ],
+    [
+      'prices.csv',
+      (t: string) => t.replace(/hollin,\d+/, 'hollin,cheap'),
+      { file: 'prices.csv', column: 'price_minor' },
+    ],
+    [
+      'kits.csv',
+      (t: string) => t.replace('2480', '24.80'),
+      { file: 'kits.csv', row: 2, column: 'price_minor' },
+    ],
     ['models/K-44.json', (t: string) => t.slice(0, -400), { file: 'models/K-44.json', row: null }],
-    ['models/K-44.json', (t: string) => t.replace(/"lo": 13,/, '"lo": 99,'), { file: 'models/K-44.json', sentence: 'lo lies above hi' }],
-    ['models/U7.json', (t: string) => t.replace('"seat.washer": "WA', '"seat.cushion": "WA'), { file: 'models/U7.json', sentence: expect.stringContaining('no position seat.cushion') as string }],
-    ['catalogue.json', (t: string) => t.replace('"format": 1', '"format": 2'), { file: 'catalogue.json', column: 'format' }],
+    [
+      'models/K-44.json',
+      (t: string) => t.replace(/"lo": 13,/, '"lo": 99,'),
+      { file: 'models/K-44.json', sentence: 'lo lies above hi' },
+    ],
+    [
+      'models/U7.json',
+      (t: string) => t.replace('"seat.washer": "WA', '"seat.cushion": "WA'),
+      { file: 'models/U7.json', sentence: expect.stringContaining('no position seat.cushion') as string },
+    ],
+    [
+      'catalogue.json',
+      (t: string) => t.replace('"format": 1', '"format": 2'),
+      { file: 'catalogue.json', column: 'format' },
+    ],
   ])('tells the fault in %s with its place', (file, change, wanted) => {
     expect(errorsOf(broken(file, change))).toContainEqual(expect.objectContaining(wanted))
   })
-  it('tells a missing file', () => expect(errorsOf(mkdtempSync(join(tmpdir(), 'ekrond-empty-')))).toContainEqual(expect.objectContaining({ file: 'parts.csv', sentence: 'The file is missing.' })))
+  it('tells a missing file', () =>
+    expect(errorsOf(mkdtempSync(join(tmpdir(), 'ekrond-empty-')))).toContainEqual(
+      expect.objectContaining({ file: 'parts.csv', sentence: 'The file is missing.' }),
+    ))
 })
 
 describe('writing it', () => {
@@ -60,7 +87,10 @@ describe('writing it', () => {
     expect(await writeCatalogue(shop.pool, changed)).toEqual({ newRevisions: 1 })
     const found = await selectListNumber(shop.pool, changed.listNumbers[0]!.number)
     expect(found!.sheets.specRev).toMatch(/\/spec\/2$/)
-    const { rows } = await shop.pool.query('select revision from sheet_revision where list_number = $1 and kind = $2', [changed.listNumbers[0]!.number, 'spec'])
+    const { rows } = await shop.pool.query(
+      'select revision from sheet_revision where list_number = $1 and kind = $2',
+      [changed.listNumbers[0]!.number, 'spec'],
+    )
     expect(rows).toHaveLength(2)
   })
   it('all or nothing: a price for a part that does not exist leaves no trace', async () => {

@@ -14,14 +14,27 @@ export interface ImportError {
 
 const Head = v.object({
   format: v.literal(1),
-  shop: v.object({ name: v.string(), place: v.string(), zone: v.string(), currency: v.object({ code: v.string(), exponent: v.number() }) }),
+  shop: v.object({
+    name: v.string(),
+    place: v.string(),
+    zone: v.string(),
+    currency: v.object({ code: v.string(), exponent: v.number() }),
+  }),
   makers: v.array(v.object({ code: v.string(), numbering: v.string() })),
 })
 
 export interface Catalogue {
   head: v.InferOutput<typeof Head>
   models: Model[]
-  listNumbers: { number: string; model: string; mark: string; weight: number; features: Record<string, string | number>; spec: SpecSheet; build: BuildSheet }[]
+  listNumbers: {
+    number: string
+    model: string
+    mark: string
+    weight: number
+    features: Record<string, string | number>
+    spec: SpecSheet
+    build: BuildSheet
+  }[]
   tables: Record<keyof typeof TABLES, Record<string, string | number>[]>
 }
 
@@ -29,13 +42,33 @@ type Column = 'text' | 'may be empty' | 'whole' | 'number'
 
 /** The flat files: their columns, units in the headers. */
 export const TABLES = {
-  'parts.csv': { part: 'text', name: 'text', kind: 'text', material: 'may be empty', tell: 'may be empty', drawing: 'may be empty' },
+  'parts.csv': {
+    part: 'text',
+    name: 'text',
+    kind: 'text',
+    material: 'may be empty',
+    tell: 'may be empty',
+    drawing: 'may be empty',
+  },
   'suppliers.csv': { supplier: 'text', name: 'text', shipping_minor: 'whole' },
   'prices.csv': { part: 'text', supplier: 'text', price_minor: 'whole', lead_days: 'whole' },
-  'kits.csv': { kit: 'text', name: 'text', supplier: 'text', price_minor: 'whole', lead_days: 'whole', stock: 'whole' },
+  'kits.csv': {
+    kit: 'text',
+    name: 'text',
+    supplier: 'text',
+    price_minor: 'whole',
+    lead_days: 'whole',
+    stock: 'whole',
+  },
   'kit-holds.csv': { kit: 'text', part: 'text', quantity: 'whole' },
   'shelf.csv': { part: 'text', quantity: 'whole' },
-  'gauges.csv': { gauge: 'text', name: 'text', kind: 'text', resolution_mm: 'number', repeatability_mm: 'number' },
+  'gauges.csv': {
+    gauge: 'text',
+    name: 'text',
+    kind: 'text',
+    resolution_mm: 'number',
+    repeatability_mm: 'number',
+  },
   'people.csv': { person: 'text', name: 'text', initials: 'text' },
   'customers.csv': { customer: 'text', engine: 'text', equipment: 'text' },
 } as const satisfies Record<string, Record<string, Column>>
@@ -43,13 +76,18 @@ export const TABLES = {
 /** Reads a catalogue's folder. Every fault is told with its file, row and column; nothing is read halfway. */
 export function readCatalogue(folder: string): { catalogue: Catalogue } | { errors: ImportError[] } {
   const errors: ImportError[] = []
-  const tell = (file: string, row: number | null, column: string | null, sentence: string) => void errors.push({ file, row, column, sentence })
+  const tell = (file: string, row: number | null, column: string | null, sentence: string) =>
+    void errors.push({ file, row, column, sentence })
 
   const head = readJson(folder, 'catalogue.json', Head, tell)
   const models: Model[] = []
   const listNumbers: Catalogue['listNumbers'] = []
   const modelFolder = join(folder, 'models')
-  for (const name of existsSync(modelFolder) ? readdirSync(modelFolder).filter((file) => file.endsWith('.json')).sort() : []) {
+  for (const name of existsSync(modelFolder)
+    ? readdirSync(modelFolder)
+        .filter((file) => file.endsWith('.json'))
+        .sort()
+    : []) {
     const file = `models/${name}`
     const model = readJson(folder, file, Model, tell)
     if (!model) continue
@@ -57,10 +95,19 @@ export function readCatalogue(folder: string): { catalogue: Catalogue } | { erro
     for (const item of model.listNumbers) {
       const sheets = listNumberSheets(model, item)
       if (isRefusal(sheets)) tell(file, null, item.number, sheets.refused.why)
-      else listNumbers.push({ number: item.number, model: model.code, mark: item.mark, weight: item.weight, features: item.features, ...sheets })
+      else
+        listNumbers.push({
+          number: item.number,
+          model: model.code,
+          mark: item.mark,
+          weight: item.weight,
+          features: item.features,
+          ...sheets,
+        })
     }
   }
-  if (models.length === 0) tell('models', null, null, 'The folder holds no models. Put one JSON file a model into models/.')
+  if (models.length === 0)
+    tell('models', null, null, 'The folder holds no models. Put one JSON file a model into models/.')
 
   const tables = Object.fromEntries(
     Object.entries(TABLES).map(([file, columns]) => [file, readTable(folder, file, columns, tell)]),
@@ -71,7 +118,12 @@ export function readCatalogue(folder: string): { catalogue: Catalogue } | { erro
 
 type Tell = (file: string, row: number | null, column: string | null, sentence: string) => void
 
-function readJson<T>(folder: string, file: string, schema: v.GenericSchema<unknown, T>, tell: Tell): T | undefined {
+function readJson<T>(
+  folder: string,
+  file: string,
+  schema: v.GenericSchema<unknown, T>,
+  tell: Tell,
+): T | undefined {
   const path = join(folder, file)
   if (!existsSync(path)) return void tell(file, null, null, 'The file is missing.')
   let value: unknown
@@ -86,7 +138,12 @@ function readJson<T>(folder: string, file: string, schema: v.GenericSchema<unkno
   return undefined
 }
 
-function readTable(folder: string, file: string, columns: Record<string, Column>, tell: Tell): Record<string, string | number>[] {
+function readTable(
+  folder: string,
+  file: string,
+  columns: Record<string, Column>,
+  tell: Tell,
+): Record<string, string | number>[] {
   const path = join(folder, file)
   if (!existsSync(path)) {
     tell(file, null, null, 'The file is missing.')
@@ -101,12 +158,28 @@ function readTable(folder: string, file: string, columns: Record<string, Column>
   }
   const header = records[0] ?? []
   for (const column of Object.keys(columns))
-    if (!header.includes(column)) tell(file, 1, column, `The column ${column} is missing; units stand in the header.`)
-  for (const column of header) if (!(column in columns)) tell(file, 1, column, `Nobody knows the column ${column}. Known are ${Object.keys(columns).join(', ')}.`)
+    if (!header.includes(column))
+      tell(file, 1, column, `The column ${column} is missing; units stand in the header.`)
+  for (const column of header)
+    if (!(column in columns))
+      tell(
+        file,
+        1,
+        column,
+        `Nobody knows the column ${column}. Known are ${Object.keys(columns).join(', ')}.`,
+      )
   return records.slice(1).map((cells, i) => {
     const row = i + 2
-    if (cells.length !== header.length) tell(file, row, null, `The row has ${cells.length} cells, its header ${header.length}.`)
-    return Object.fromEntries(header.map((column, k) => [column, readCell(cells[k] ?? '', columns[column] ?? 'may be empty', (sentence) => tell(file, row, column, sentence))]))
+    if (cells.length !== header.length)
+      tell(file, row, null, `The row has ${cells.length} cells, its header ${header.length}.`)
+    return Object.fromEntries(
+      header.map((column, k) => [
+        column,
+        readCell(cells[k] ?? '', columns[column] ?? 'may be empty', (sentence) =>
+          tell(file, row, column, sentence),
+        ),
+      ]),
+    )
   })
 }
 
@@ -114,7 +187,8 @@ function readCell(cell: string, column: Column, tell: (sentence: string) => void
   if (column === 'text' && cell.trim() === '') tell('The cell is empty.')
   if (column === 'text' || column === 'may be empty') return cell.trim()
   const value = Number(cell)
-  if (cell.trim() === '' || !Number.isFinite(value) || value < 0) tell(`“${cell}” is no number at or above 0.`)
+  if (cell.trim() === '' || !Number.isFinite(value) || value < 0)
+    tell(`“${cell}” is no number at or above 0.`)
   else if (column === 'whole' && !Number.isInteger(value)) tell(`“${cell}” must be a whole number.`)
   return value
 }

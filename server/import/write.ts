@@ -12,13 +12,29 @@ export async function writeCatalogue(pool: Pool, catalogue: Catalogue): Promise<
          currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent`,
       [head.shop.name, head.shop.place, head.shop.zone, head.shop.currency.code, head.shop.currency.exponent],
     )
-    await upsert(client, 'maker', ['maker'], head.makers.map((m) => ({ maker: m.code, numbering: m.numbering })))
-    await upsert(client, 'model', ['model'], models.map((m) => ({ model: m.code, maker: m.maker, name: m.name })))
+    await upsert(
+      client,
+      'maker',
+      ['maker'],
+      head.makers.map((m) => ({ maker: m.code, numbering: m.numbering })),
+    )
+    await upsert(
+      client,
+      'model',
+      ['model'],
+      models.map((m) => ({ model: m.code, maker: m.maker, name: m.name })),
+    )
     await upsert(
       client,
       'list_number',
       ['list_number'],
-      catalogue.listNumbers.map((l) => ({ list_number: l.number, model: l.model, mark: l.mark, weight: l.weight, features: l.features })),
+      catalogue.listNumbers.map((l) => ({
+        list_number: l.number,
+        model: l.model,
+        mark: l.mark,
+        weight: l.weight,
+        features: l.features,
+      })),
     )
     const newRevisions = await addRevisions(client, catalogue)
     await upsert(client, 'person', ['person'], tables['people.csv'])
@@ -36,13 +52,23 @@ export async function writeCatalogue(pool: Pool, catalogue: Catalogue): Promise<
 }
 
 /** One statement a table: rows as JSON, columns by name. Table and column names come from this file and the import's own list. */
-async function upsert(client: Client, table: string, keys: string[], rows: Record<string, unknown>[]): Promise<void> {
+async function upsert(
+  client: Client,
+  table: string,
+  keys: string[],
+  rows: Record<string, unknown>[],
+): Promise<void> {
   if (rows.length === 0) return
   const columns = Object.keys(rows[0]!)
   const rest = columns.filter((column) => !keys.includes(column))
-  const onConflict = rest.length ? `do update set ${rest.map((column) => `${column} = excluded.${column}`).join(', ')}` : 'do nothing'
+  const onConflict = rest.length
+    ? `do update set ${rest.map((column) => `${column} = excluded.${column}`).join(', ')}`
+    : 'do nothing'
   const source = `select ${columns.join(', ')} from jsonb_populate_recordset(null::${table}, $1)`
-  await client.query(`insert into ${table} (${columns.join(', ')}) ${source} on conflict (${keys.join(', ')}) ${onConflict}`, [JSON.stringify(rows)])
+  await client.query(
+    `insert into ${table} (${columns.join(', ')}) ${source} on conflict (${keys.join(', ')}) ${onConflict}`,
+    [JSON.stringify(rows)],
+  )
 }
 
 async function addRevisions(client: Client, catalogue: Catalogue): Promise<number> {
@@ -57,10 +83,22 @@ async function addRevisions(client: Client, catalogue: Catalogue): Promise<numbe
       const before = known.get(`${item.number}|${kind}`)
       if (before?.sha256 === sha256) return []
       const number = (before?.number ?? 0) + 1
-      return [{ revision: `${item.number}/${kind}/${number}`, list_number: item.number, kind, number, sha256, sheet: item[kind] }]
+      return [
+        {
+          revision: `${item.number}/${kind}/${number}`,
+          list_number: item.number,
+          kind,
+          number,
+          sha256,
+          sheet: item[kind],
+        },
+      ]
     }),
   )
   if (rows.length)
-    await client.query('insert into sheet_revision select * from jsonb_populate_recordset(null::sheet_revision, $1)', [JSON.stringify(rows)])
+    await client.query(
+      'insert into sheet_revision select * from jsonb_populate_recordset(null::sheet_revision, $1)',
+      [JSON.stringify(rows)],
+    )
   return rows.length
 }

@@ -1,5 +1,18 @@
 import { MOST_DATA_BYTES, type AppendAnswer, type EntryAnswer } from '@ekrond/contract/jobs'
-import { admit, bodyOf, checkData, checkLetter, fold, refusal, stepAll, summarise, type Entry, type JobState, type Refusal, type UnsentEntry } from '@ekrond/core/job'
+import {
+  admit,
+  bodyOf,
+  checkData,
+  checkLetter,
+  fold,
+  refusal,
+  stepAll,
+  summarise,
+  type Entry,
+  type JobState,
+  type Refusal,
+  type UnsentEntry,
+} from '@ekrond/core/job'
 import type { Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
@@ -7,7 +20,17 @@ import type { Clock } from '../clock.ts'
 import { inTransaction, type Client, type Pool, type Queryable } from '../db/pool.ts'
 import { ProblemError } from '../http/problem.ts'
 import { returnSheet } from '@ekrond/core/sheet'
-import { insertEntries, insertJob, insertReturnSheet, lockJob, notifyJob, selectEntries, selectKnownIds, selectSheets, updateJob } from './jobs.sql.ts'
+import {
+  insertEntries,
+  insertJob,
+  insertReturnSheet,
+  lockJob,
+  notifyJob,
+  selectEntries,
+  selectKnownIds,
+  selectSheets,
+  updateJob,
+} from './jobs.sql.ts'
 
 const MOST_CACHED = 200
 
@@ -60,19 +83,31 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
   return {
     async append(job, entries) {
       for (const entry of entries) {
-        if (entry.job !== job) throw new ProblemError(400, 'Not one job', 'All entries of one request belong to one job.', 'job')
+        if (entry.job !== job)
+          throw new ProblemError(400, 'Not one job', 'All entries of one request belong to one job.', 'job')
         if (Buffer.byteLength(JSON.stringify(entry.data ?? null)) > MOST_DATA_BYTES)
-          throw new ProblemError(413, 'Too much in one entry', 'One entry holds at most 16 kB. Shorten its text.', 'data')
+          throw new ProblemError(
+            413,
+            'Too much in one entry',
+            'One entry holds at most 16 kB. Shorten its text.',
+            'data',
+          )
       }
       // Bodies are checked before the lock is taken; what fails here is refused all the same, in its place.
       const malformed = entries.map((entry) => checkData(entry))
       let grown: JobState | undefined
       const answer = await inTransaction(pool, async (client) => {
-        await client.query("select pg_advisory_xact_lock(hashtextextended($1, 0))", [job])
+        await client.query('select pg_advisory_xact_lock(hashtextextended($1, 0))', [job])
         const row = await lockJob(client, job)
         const before = await cache.state(client, job)
         const turn = await admitAll(client, before, entries, malformed)
-        if (turn.accepted.length === 0) return { answers: turn.answers, seq: before.seq, number: row?.number ?? null, letter: row ? checkLetter(row.number) : null }
+        if (turn.accepted.length === 0)
+          return {
+            answers: turn.answers,
+            seq: before.seq,
+            number: row?.number ?? null,
+            letter: row ? checkLetter(row.number) : null,
+          }
         grown = turn.state
         const summary = summarise(turn.state, await cache.sheets(client, turn.state))
         if (!summary) throw new Error('a log without its opening was admitted')
@@ -88,8 +123,20 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
     },
   }
 
-  async function admitAll(client: Client, before: JobState, entries: readonly UnsentEntry[], malformed: (Refusal | undefined)[]) {
-    const known = new Map((await selectKnownIds(client, entries.map((entry) => entry.id))).map((entry) => [entry.id, entry]))
+  async function admitAll(
+    client: Client,
+    before: JobState,
+    entries: readonly UnsentEntry[],
+    malformed: (Refusal | undefined)[],
+  ) {
+    const known = new Map(
+      (
+        await selectKnownIds(
+          client,
+          entries.map((entry) => entry.id),
+        )
+      ).map((entry) => [entry.id, entry]),
+    )
     const answers: EntryAnswer[] = []
     const accepted: Entry[] = []
     let state = before
@@ -97,7 +144,12 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       const same = known.get(entry.id)
       if (same) {
         if (same.job !== entry.job || same.kind !== entry.kind || !isDeepStrictEqual(same.data, entry.data))
-          throw new ProblemError(409, 'Two entries with one id', 'An entry with this id and other contents is in the log already. An edited entry needs a new id.', 'id')
+          throw new ProblemError(
+            409,
+            'Two entries with one id',
+            'An entry with this id and other contents is in the log already. An edited entry needs a new id.',
+            'id',
+          )
         answers.push({ id: entry.id, outcome: 'already', seq: same.seq, receivedAt: same.receivedAt })
         continue
       }
@@ -128,9 +180,14 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
 /** What only the server knows: whether the revisions exist. */
 async function admitHere(client: Client, entry: UnsentEntry): Promise<Refusal | undefined> {
   if (entry.kind !== 'ident.chosen') return undefined
-  const { listNumber, specRev, buildRev } = entry.data as { listNumber: string; specRev: string; buildRev: string }
+  const { listNumber, specRev, buildRev } = entry.data as {
+    listNumber: string
+    specRev: string
+    buildRev: string
+  }
   const sheets = await selectSheets(client, specRev, buildRev)
-  if (!sheets) return refusal('revision', 'These sheets are not in the library. Reload and choose again.', 'specRev')
+  if (!sheets)
+    return refusal('revision', 'These sheets are not in the library. Reload and choose again.', 'specRev')
   return sheets.spec.listNumber === listNumber && sheets.build.listNumber === listNumber
     ? undefined
     : refusal('revision', `These sheets are not ${listNumber}’s.`, 'specRev')

@@ -36,7 +36,11 @@ const toEntry = (row: EntryRow): Entry => ({
 })
 
 /** The rack: one query, filtered and counted. A search finds numbers, list numbers, customers, equipment and complaints. */
-export async function selectJobs(db: Queryable, { q, status, limit }: { q: string; status: string; limit: number }, today: string): Promise<{ jobs: JobRow[]; total: number }> {
+export async function selectJobs(
+  db: Queryable,
+  { q, status, limit }: { q: string; status: string; limit: number },
+  today: string,
+): Promise<{ jobs: JobRow[]; total: number }> {
   const { rows } = await db.query<Omit<JobRow, 'letter'> & { total: number }>(
     `select job, number, customer, equipment, complaint, promise, status, station, station_state as "stationState", line,
             list_number as "listNumber", arrives, last_by as "lastBy", last_at as "lastAt",
@@ -54,7 +58,10 @@ export async function selectJobs(db: Queryable, { q, status, limit }: { q: strin
 
 const escapeLike = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`)
 
-export async function selectJobHead(db: Queryable, key: string): Promise<{ job: string; number: number; seq: number } | undefined> {
+export async function selectJobHead(
+  db: Queryable,
+  key: string,
+): Promise<{ job: string; number: number; seq: number } | undefined> {
   const byUuid = /^[0-9a-f]{8}-/i.test(key)
   const { rows } = await db.query<{ job: string; number: number; seq: number }>(
     `select job, number, seq from job where ${byUuid ? 'job = $1::uuid' : 'number = $1::integer'}`,
@@ -64,13 +71,19 @@ export async function selectJobHead(db: Queryable, key: string): Promise<{ job: 
 }
 
 export async function selectEntries(db: Queryable, job: string, after = 0): Promise<Entry[]> {
-  const { rows } = await db.query<EntryRow>('select * from entry where job = $1 and seq > $2 order by seq', [job, after])
+  const { rows } = await db.query<EntryRow>('select * from entry where job = $1 and seq > $2 order by seq', [
+    job,
+    after,
+  ])
   return rows.map(toEntry)
 }
 
 /** Locks the job's row; null where there is none yet. */
 export async function lockJob(db: Queryable, job: string): Promise<{ number: number; seq: number } | null> {
-  const { rows } = await db.query<{ number: number; seq: number }>('select number, seq from job where job = $1 for update', [job])
+  const { rows } = await db.query<{ number: number; seq: number }>(
+    'select number, seq from job where job = $1 for update',
+    [job],
+  )
   return rows[0] ?? null
 }
 
@@ -81,18 +94,57 @@ export async function selectKnownIds(db: Queryable, ids: string[]): Promise<Entr
 
 export async function insertEntries(db: Queryable, entries: readonly Entry[]): Promise<void> {
   const rows = entries.map((entry) => ({
-    job: entry.job, seq: entry.seq, id: entry.id, kind: entry.kind, v: entry.v, body: entry.body ?? null, half: entry.half ?? null, data: entry.data,
-    by_person: entry.by, at: entry.at, received_at: entry.receivedAt, corrects: entry.corrects ?? null, after_entry: entry.after ?? null,
+    job: entry.job,
+    seq: entry.seq,
+    id: entry.id,
+    kind: entry.kind,
+    v: entry.v,
+    body: entry.body ?? null,
+    half: entry.half ?? null,
+    data: entry.data,
+    by_person: entry.by,
+    at: entry.at,
+    received_at: entry.receivedAt,
+    corrects: entry.corrects ?? null,
+    after_entry: entry.after ?? null,
   }))
-  await db.query('insert into entry select * from jsonb_populate_recordset(null::entry, $1)', [JSON.stringify(rows)])
+  await db.query('insert into entry select * from jsonb_populate_recordset(null::entry, $1)', [
+    JSON.stringify(rows),
+  ])
 }
 
 const SUMMARY_COLUMNS = [
-  'job', 'seq', 'customer', 'equipment', 'complaint', 'promise', 'status', 'station', 'station_state', 'line', 'list_number', 'arrives', 'last_by', 'last_at',
+  'job',
+  'seq',
+  'customer',
+  'equipment',
+  'complaint',
+  'promise',
+  'status',
+  'station',
+  'station_state',
+  'line',
+  'list_number',
+  'arrives',
+  'last_by',
+  'last_at',
 ]
 
 const summaryValues = (s: JobSummary) => [
-  s.job, s.seq, s.customer, s.equipment, s.complaint, s.promise, s.status, s.station, s.stationState, s.line, s.listNumber, s.arrives, s.lastBy, s.lastAt,
+  s.job,
+  s.seq,
+  s.customer,
+  s.equipment,
+  s.complaint,
+  s.promise,
+  s.status,
+  s.station,
+  s.stationState,
+  s.line,
+  s.listNumber,
+  s.arrives,
+  s.lastBy,
+  s.lastAt,
 ]
 
 /** Makes the job's row, and with it its number. */
@@ -114,13 +166,29 @@ export const notifyJob = async (db: Queryable, job: string, seq: number): Promis
   await db.query('select pg_notify($1, $2)', ['ekrond', JSON.stringify({ job, seq })])
 }
 
-export async function selectSheets(db: Queryable, specRev: string, buildRev: string): Promise<Sheets | undefined> {
-  const { rows } = await db.query<{ revision: string; sheet: unknown }>('select revision, sheet from sheet_revision where revision = any($1)', [[specRev, buildRev]])
+export async function selectSheets(
+  db: Queryable,
+  specRev: string,
+  buildRev: string,
+): Promise<Sheets | undefined> {
+  const { rows } = await db.query<{ revision: string; sheet: unknown }>(
+    'select revision, sheet from sheet_revision where revision = any($1)',
+    [[specRev, buildRev]],
+  )
   const spec = rows.find((row) => row.revision === specRev)?.sheet as Sheets['spec'] | undefined
   const build = rows.find((row) => row.revision === buildRev)?.sheet as Sheets['build'] | undefined
   return spec && build ? { specRev, buildRev, spec, build } : undefined
 }
 
-export async function insertReturnSheet(db: Queryable, job: string, seq: number, sha256: string, document: unknown): Promise<void> {
-  await db.query('insert into return_sheet (job, seq, sha256, document) values ($1, $2, $3, $4) on conflict do nothing', [job, seq, sha256, JSON.stringify(document)])
+export async function insertReturnSheet(
+  db: Queryable,
+  job: string,
+  seq: number,
+  sha256: string,
+  document: unknown,
+): Promise<void> {
+  await db.query(
+    'insert into return_sheet (job, seq, sha256, document) values ($1, $2, $3, $4) on conflict do nothing',
+    [job, seq, sha256, JSON.stringify(document)],
+  )
 }

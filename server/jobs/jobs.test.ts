@@ -1,7 +1,7 @@
 import type { AppendAnswer, JobAnswer, JobsAnswer } from '@ekrond/contract/jobs'
 import type { Problem } from '@ekrond/contract/problem'
 import { checkLetter } from '@ekrond/core/job'
-import { finding, identified, opening } from '@ekrond/core/job/testing'
+import { finding, identified, opening } from '../../demo/log-entries.ts'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { clockFrom } from '../clock.ts'
@@ -15,14 +15,32 @@ beforeAll(async () => {
 })
 afterAll(() => shop.close())
 
-const entry = (job: string, kind: string, data: unknown, more: object = {}) => ({ id: randomUUID(), job, kind, v: 1, body: 1, data, by: 'I. Marrow', at: NOW, ...more })
+const entry = (job: string, kind: string, data: unknown, more: object = {}) => ({
+  id: randomUUID(),
+  job,
+  kind,
+  v: 1,
+  body: 1,
+  data,
+  by: 'I. Marrow',
+  at: NOW,
+  ...more,
+})
 const send = async (job: string, entries: object[]) => {
-  const response = await shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/entries`, payload: { entries } })
+  const response = await shop.app.inject({
+    method: 'POST',
+    url: `/api/jobs/${job}/entries`,
+    payload: { entries },
+  })
   return { status: response.statusCode, body: response.json<AppendAnswer & Problem>() }
 }
 const get = async <T>(url: string) => {
   const response = await shop.app.inject({ method: 'GET', url })
-  return { status: response.statusCode, type: response.headers['content-type'], body: response.json<T & Problem>() }
+  return {
+    status: response.statusCode,
+    type: response.headers['content-type'],
+    body: response.json<T & Problem>(),
+  }
 }
 const openJob = async () => {
   const job = randomUUID()
@@ -43,8 +61,14 @@ describe('appending to a job’s log', () => {
     const { job } = await openJob()
     const note = entry(job, 'note.written', { text: 'bowl full of rust' })
     expect((await send(job, [note])).body.answers[0]).toMatchObject({ outcome: 'accepted', seq: 2 })
-    expect((await send(job, [note, note])).body.answers).toMatchObject([{ outcome: 'already', seq: 2 }, { outcome: 'already', seq: 2 }])
-    const { rows } = await shop.pool.query<{ n: number }>('select count(*)::int as n from entry where job = $1', [job])
+    expect((await send(job, [note, note])).body.answers).toMatchObject([
+      { outcome: 'already', seq: 2 },
+      { outcome: 'already', seq: 2 },
+    ])
+    const { rows } = await shop.pool.query<{ n: number }>(
+      'select count(*)::int as n from entry where job = $1',
+      [job],
+    )
     expect(rows[0]!.n).toBe(2)
     const changed = await send(job, [{ ...note, data: { text: 'something else' } }])
     expect(changed).toMatchObject({ status: 409, body: { field: 'id' } })
@@ -58,13 +82,27 @@ describe('appending to a job’s log', () => {
       entry(job, 'part.off', { position: 'float', tray: 'B' }),
       entry(job, 'finding.judged', finding('float', 'reuse')),
     ])
-    expect(body.answers.map((a) => [a.outcome, 'seq' in a ? a.seq : a.code])).toEqual([['accepted', 2], ['refused', 'not off'], ['accepted', 3], ['accepted', 4]])
+    expect(body.answers.map((a) => [a.outcome, 'seq' in a ? a.seq : a.code])).toEqual([
+      ['accepted', 2],
+      ['refused', 'not off'],
+      ['accepted', 3],
+      ['accepted', 4],
+    ])
   })
 
   it('lets two benches append at the same moment: each seq once, none lost', async () => {
     const { job } = await openJob()
-    await Promise.all(Array.from({ length: 12 }, (_, i) => send(job, [entry(job, 'note.written', { text: `note ${i}` }, { by: i % 2 ? 'O. Dell' : 'I. Marrow' })])))
-    const { rows } = await shop.pool.query<{ seq: number }>('select seq from entry where job = $1 order by seq', [job])
+    await Promise.all(
+      Array.from({ length: 12 }, (_, i) =>
+        send(job, [
+          entry(job, 'note.written', { text: `note ${i}` }, { by: i % 2 ? 'O. Dell' : 'I. Marrow' }),
+        ]),
+      ),
+    )
+    const { rows } = await shop.pool.query<{ seq: number }>(
+      'select seq from entry where job = $1 order by seq',
+      [job],
+    )
     expect(rows.map((row) => row.seq)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1))
   })
 
@@ -74,24 +112,47 @@ describe('appending to a job’s log', () => {
     const other = openServices(shop.pool, clockFrom(NOW))
     const [first, second] = await Promise.all([
       shop.services.appender.append(job, [entry(job, 'part.off', { position: 'seat', tray: 'B' })]),
-      other.appender.append(job, [entry(job, 'part.off', { position: 'seat', tray: 'B' }, { by: 'O. Dell' })]),
+      other.appender.append(job, [
+        entry(job, 'part.off', { position: 'seat', tray: 'B' }, { by: 'O. Dell' }),
+      ]),
     ])
     expect([first.answers[0]!.outcome, second.answers[0]!.outcome].sort()).toEqual(['accepted', 'refused'])
   })
 
   it('refuses sheets that the library does not have, and another list number’s', async () => {
     const { job } = await openJob()
-    const { body } = await send(job, [entry(job, 'ident.chosen', { ...identified, specRev: 'K-4417-2S/spec/99' }), entry(job, 'ident.chosen', { ...identified, listNumber: 'K-4477-1' })])
+    const { body } = await send(job, [
+      entry(job, 'ident.chosen', { ...identified, specRev: 'K-4417-2S/spec/99' }),
+      entry(job, 'ident.chosen', { ...identified, listNumber: 'K-4477-1' }),
+    ])
     expect(body.answers.map((a) => a.outcome)).toEqual(['refused', 'refused'])
   })
 
   it('answers broken requests with a sentence and the field', async () => {
     const { job } = await openJob()
-    expect(await send(job, [{ ...entry(job, 'note.written', { text: 'x' }), id: 'no uuid' }])).toMatchObject({ status: 400, body: { field: 'entries.0.id' } })
-    expect(await send(job, [entry(randomUUID(), 'note.written', { text: 'x' })])).toMatchObject({ status: 400, body: { field: 'job' } })
-    expect(await send(job, [entry(job, 'note.written', { text: 'x'.repeat(20_000) })])).toMatchObject({ status: 413 })
-    expect(await send(job, Array.from({ length: 101 }, () => entry(job, 'note.written', { text: 'x' })))).toMatchObject({ status: 400, body: { detail: 'Send at most 100 entries at once.' } })
-    const raw = await shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/entries`, headers: { 'content-type': 'application/json' }, payload: '{"entries":[' })
+    expect(await send(job, [{ ...entry(job, 'note.written', { text: 'x' }), id: 'no uuid' }])).toMatchObject({
+      status: 400,
+      body: { field: 'entries.0.id' },
+    })
+    expect(await send(job, [entry(randomUUID(), 'note.written', { text: 'x' })])).toMatchObject({
+      status: 400,
+      body: { field: 'job' },
+    })
+    expect(await send(job, [entry(job, 'note.written', { text: 'x'.repeat(20_000) })])).toMatchObject({
+      status: 413,
+    })
+    expect(
+      await send(
+        job,
+        Array.from({ length: 101 }, () => entry(job, 'note.written', { text: 'x' })),
+      ),
+    ).toMatchObject({ status: 400, body: { detail: 'Send at most 100 entries at once.' } })
+    const raw = await shop.app.inject({
+      method: 'POST',
+      url: `/api/jobs/${job}/entries`,
+      headers: { 'content-type': 'application/json' },
+      payload: '{"entries":[',
+    })
     expect(raw.statusCode).toBe(400)
     expect(raw.headers['content-type']).toContain('application/problem+json')
   })
@@ -130,21 +191,43 @@ describe('the rack', () => {
     expect(queries).toBe(2)
     // Its float takes two days: Tuesday's promise is missed.
     const truck = body.jobs.find((job) => job.equipment === 'lift truck 9')!
-    expect(truck).toMatchObject({ station: 'parts', stationState: 'waits', late: true, promise: '2026-11-24', arrives: '2026-11-26' })
-    expect(body.jobs.find((job) => job.equipment === 'chain windlass')).toMatchObject({ station: 'set', line: 'float height tried 2 times', late: false })
+    expect(truck).toMatchObject({
+      station: 'parts',
+      stationState: 'waits',
+      late: true,
+      promise: '2026-11-24',
+      arrives: '2026-11-26',
+    })
+    expect(body.jobs.find((job) => job.equipment === 'chain windlass')).toMatchObject({
+      station: 'set',
+      line: 'float height tried 2 times',
+      late: false,
+    })
   })
   it('finds by any fragment, and takes a percent sign for itself', async () => {
-    expect((await get<JobsAnswer>('/api/jobs?q=tramway')).body.jobs.map((job) => job.listNumber)).toEqual(['S26-14F'])
+    expect((await get<JobsAnswer>('/api/jobs?q=tramway')).body.jobs.map((job) => job.listNumber)).toEqual([
+      'S26-14F',
+    ])
     expect((await get<JobsAnswer>('/api/jobs?q=%25')).body.total).toBe(0)
     expect((await get<JobsAnswer>('/api/jobs?limit=nine')).status).toBe(400)
   })
   it('a job by its number, by number and letter, never by a wrong letter', async () => {
     const { body } = await get<JobAnswer>('/api/jobs/1181')
-    expect(body).toMatchObject({ number: 1181, letter: checkLetter(1181), sheets: { specRev: 'K-4417-2S/spec/1' } })
+    expect(body).toMatchObject({
+      number: 1181,
+      letter: checkLetter(1181),
+      sheets: { specRev: 'K-4417-2S/spec/1' },
+    })
     expect((await get(`/api/jobs/1181${checkLetter(1181)}`)).status).toBe(200)
     const wrong = checkLetter(1181) === 'A' ? 'B' : 'A'
-    expect(await get(`/api/jobs/1181${wrong}`)).toMatchObject({ status: 404, body: { title: 'The letter does not fit' } })
-    expect(await get('/api/jobs/99999999999')).toMatchObject({ status: 404, type: expect.stringContaining('problem+json') as string })
+    expect(await get(`/api/jobs/1181${wrong}`)).toMatchObject({
+      status: 404,
+      body: { title: 'The letter does not fit' },
+    })
+    expect(await get('/api/jobs/99999999999')).toMatchObject({
+      status: 404,
+      type: expect.stringContaining('problem+json') as string,
+    })
   })
   it('is the same when every row is made again from its log', async () => {
     const rows = async () => (await shop.pool.query('select * from job order by number')).rows as unknown[]
@@ -166,20 +249,29 @@ describe('the return', () => {
     const { body: fan } = await get<JobAnswer>('/api/jobs/1186')
     const early = await openJob()
     await send(early.job, [entry(early.job, 'ident.chosen', identified)])
-    expect((await send(early.job, [entry(early.job, 'job.returned', { seenSeq: 2 })])).body.answers[0]).toMatchObject({ outcome: 'refused', code: 'gate' })
+    expect(
+      (await send(early.job, [entry(early.job, 'job.returned', { seenSeq: 2 })])).body.answers[0],
+    ).toMatchObject({ outcome: 'refused', code: 'gate' })
     const { body } = await send(fan.job, [entry(fan.job, 'job.returned', { seenSeq: fan.seq })])
     expect(body.answers[0]).toMatchObject({ outcome: 'accepted' })
-    const { rows } = await shop.pool.query<{ sha256: string; document: { listNumber: string } }>('select sha256, document from return_sheet where job = $1', [fan.job])
+    const { rows } = await shop.pool.query<{ sha256: string; document: { listNumber: string } }>(
+      'select sha256, document from return_sheet where job = $1',
+      [fan.job],
+    )
     expect(rows[0]!.sha256).toMatch(/^[0-9a-f]{64}$/)
     expect(rows[0]!.document.listNumber).toBe('K-4463-1')
     const pdf = await shop.app.inject({ method: 'GET', url: '/api/jobs/1186/sheet.pdf' })
     expect(pdf.headers['content-type']).toBe('application/pdf')
     expect(pdf.rawPayload.subarray(0, 5).toString()).toBe('%PDF-')
     expect((await get('/api/jobs/1182/sheet.pdf')).status).toBe(409)
-    expect((await send(fan.job, [entry(fan.job, 'part.off', { position: 'float', tray: 'B' })])).body.answers[0]).toMatchObject({ outcome: 'refused', code: 'returned' })
+    expect(
+      (await send(fan.job, [entry(fan.job, 'part.off', { position: 'float', tray: 'B' })])).body.answers[0],
+    ).toMatchObject({ outcome: 'refused', code: 'returned' })
   })
   it('exports a job with the revisions that it used', async () => {
-    const { body } = await get<{ entries: unknown[]; revisions: Record<string, { listNumber: string }> }>('/api/jobs/1181/export.json')
+    const { body } = await get<{ entries: unknown[]; revisions: Record<string, { listNumber: string }> }>(
+      '/api/jobs/1181/export.json',
+    )
     expect(Object.keys(body.revisions)).toEqual(['K-4417-2S/spec/1', 'K-4417-2S/build/1'])
     expect(body.entries).toHaveLength(92)
   })

@@ -1,4 +1,14 @@
-import { AppendAnswer, AppendBody, AppendParams, EntriesAnswer, EntriesQuery, JobAnswer, JobParams, JobsAnswer, JobsQuery } from '@ekrond/contract/jobs'
+import {
+  AppendAnswer,
+  AppendBody,
+  AppendParams,
+  EntriesAnswer,
+  EntriesQuery,
+  JobAnswer,
+  JobParams,
+  JobsAnswer,
+  JobsQuery,
+} from '@ekrond/contract/jobs'
 import { readNumber, checkLetter } from '@ekrond/core/job'
 import { returnSheet } from '@ekrond/core/sheet'
 import type { FastifyInstance } from 'fastify'
@@ -13,26 +23,47 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
   const app = plain.withTypeProvider<ValibotTypeProvider>()
   const { pool, cache, clock } = services
 
-  app.get('/api/jobs', { schema: { querystring: JobsQuery, response: { 200: JobsAnswer } } }, async (request) => {
-    const today = localDate(clock(), await services.zone())
-    return { ...(await selectJobs(pool, request.query, today)), today }
-  })
+  app.get(
+    '/api/jobs',
+    { schema: { querystring: JobsQuery, response: { 200: JobsAnswer } } },
+    async (request) => {
+      const today = localDate(clock(), await services.zone())
+      return { ...(await selectJobs(pool, request.query, today)), today }
+    },
+  )
 
-  app.get('/api/jobs/:number', { schema: { params: JobParams, response: { 200: JobAnswer } } }, async (request) => {
-    const head = await headOf(request.params.number)
-    const state = await cache.state(pool, head.job)
-    const sheets = await cache.sheets(pool, state)
-    return { job: head.job, number: head.number, letter: checkLetter(head.number), seq: state.seq, entries: [...state.log], sheets: sheets ?? null }
-  })
+  app.get(
+    '/api/jobs/:number',
+    { schema: { params: JobParams, response: { 200: JobAnswer } } },
+    async (request) => {
+      const head = await headOf(request.params.number)
+      const state = await cache.state(pool, head.job)
+      const sheets = await cache.sheets(pool, state)
+      return {
+        job: head.job,
+        number: head.number,
+        letter: checkLetter(head.number),
+        seq: state.seq,
+        entries: [...state.log],
+        sheets: sheets ?? null,
+      }
+    },
+  )
 
-  app.get('/api/jobs/:number/entries', { schema: { params: JobParams, querystring: EntriesQuery, response: { 200: EntriesAnswer } } }, async (request) => {
-    const head = await headOf(request.params.number)
-    const entries = await selectEntries(pool, head.job, request.query.after)
-    return { entries, seq: entries.at(-1)?.seq ?? head.seq }
-  })
+  app.get(
+    '/api/jobs/:number/entries',
+    { schema: { params: JobParams, querystring: EntriesQuery, response: { 200: EntriesAnswer } } },
+    async (request) => {
+      const head = await headOf(request.params.number)
+      const entries = await selectEntries(pool, head.job, request.query.after)
+      return { entries, seq: entries.at(-1)?.seq ?? head.seq }
+    },
+  )
 
-  app.post('/api/jobs/:job/entries', { schema: { params: AppendParams, body: AppendBody, response: { 200: AppendAnswer } } }, async (request) =>
-    services.appender.append(request.params.job, request.body.entries),
+  app.post(
+    '/api/jobs/:job/entries',
+    { schema: { params: AppendParams, body: AppendBody, response: { 200: AppendAnswer } } },
+    async (request) => services.appender.append(request.params.job, request.body.entries),
   )
 
   app.get('/api/jobs/:number/sheet', { schema: { params: JobParams } }, async (request) => {
@@ -43,24 +74,41 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
   app.get('/api/jobs/:number/sheet.pdf', { schema: { params: JobParams } }, async (request, reply) => {
     const { head, document } = await sheetOf(request.params.number)
     const shop = await services.shop()
-    const pdf = await services.renderSheet(document, { shop: `${shop.name}, ${shop.place}`, date: localDate(document.returnedAt ? new Date(document.returnedAt) : clock(), shop.zone) })
-    return reply.type('application/pdf').header('content-disposition', `inline; filename="return-sheet-${head.number}.pdf"`).send(pdf)
+    const pdf = await services.renderSheet(document, {
+      shop: `${shop.name}, ${shop.place}`,
+      date: localDate(document.returnedAt ? new Date(document.returnedAt) : clock(), shop.zone),
+    })
+    return reply
+      .type('application/pdf')
+      .header('content-disposition', `inline; filename="return-sheet-${head.number}.pdf"`)
+      .send(pdf)
   })
 
   app.get('/api/jobs/:number/export.json', { schema: { params: JobParams } }, async (request, reply) => {
     const head = await headOf(request.params.number)
     const state = await cache.state(pool, head.job)
     const sheets = await cache.sheets(pool, state)
-    return reply
-      .header('content-disposition', `attachment; filename="job-${head.number}.json"`)
-      .send({ format: 1, job: head.job, number: head.number, entries: state.log, revisions: sheets ? { [sheets.specRev]: sheets.spec, [sheets.buildRev]: sheets.build } : {} })
+    return reply.header('content-disposition', `attachment; filename="job-${head.number}.json"`).send({
+      format: 1,
+      job: head.job,
+      number: head.number,
+      entries: state.log,
+      revisions: sheets ? { [sheets.specRev]: sheets.spec, [sheets.buildRev]: sheets.build } : {},
+    })
   })
 
   async function headOf(key: string) {
     if (!/^[0-9a-f]{8}-[0-9a-f-]{27}$/i.test(key)) {
       const read = readNumber(key)
-      if (!read || read.number > 2147483647) throw new ProblemError(404, 'Not here', `“${key}” is no job number.`, 'number')
-      if (!read.letterFits) throw new ProblemError(404, 'The letter does not fit', `${key}: the check letter does not belong to that number. Read the label again.`, 'number')
+      if (!read || read.number > 2147483647)
+        throw new ProblemError(404, 'Not here', `“${key}” is no job number.`, 'number')
+      if (!read.letterFits)
+        throw new ProblemError(
+          404,
+          'The letter does not fit',
+          `${key}: the check letter does not belong to that number. Read the label again.`,
+          'number',
+        )
       const head = await selectJobHead(pool, String(read.number))
       if (!head) throw notFound(`There is no job ${read.number} here.`)
       return head
@@ -74,7 +122,8 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     const head = await headOf(key)
     const state = await cache.state(pool, head.job)
     const sheets = await cache.sheets(pool, state)
-    if (!sheets) throw new ProblemError(409, 'No sheet yet', 'There is no sheet before the carburetor is identified.')
+    if (!sheets)
+      throw new ProblemError(409, 'No sheet yet', 'There is no sheet before the carburetor is identified.')
     return { head, document: returnSheet(state, sheets, head.number) }
   }
 }

@@ -1,4 +1,9 @@
-import type { CatalogueAnswer, ListNumberAnswer, ListNumbersAnswer, MarketAnswer } from '@ekrond/contract/library'
+import type {
+  CatalogueAnswer,
+  ListNumberAnswer,
+  ListNumbersAnswer,
+  MarketAnswer,
+} from '@ekrond/contract/library'
 import type { Sheets } from '@ekrond/core/sheets'
 import type { Queryable } from '../db/pool.ts'
 
@@ -9,7 +14,10 @@ export async function selectCandidates(db: Queryable): Promise<CatalogueAnswer> 
   return { candidates: rows }
 }
 
-export async function selectListNumbers(db: Queryable, { q, limit }: { q: string; limit: number }): Promise<ListNumbersAnswer> {
+export async function selectListNumbers(
+  db: Queryable,
+  { q, limit }: { q: string; limit: number },
+): Promise<ListNumbersAnswer> {
   const { rows } = await db.query<ListNumbersAnswer['listNumbers'][number] & { total: number }>(
     `select list_number as "listNumber", model.maker, model, model.name as "modelName", mark, count(*) over () as total
        from list_number join model using (model)
@@ -22,8 +30,18 @@ export async function selectListNumbers(db: Queryable, { q, limit }: { q: string
 }
 
 /** A list number with its newest sheets, in one query. */
-export async function selectListNumber(db: Queryable, listNumber: string): Promise<ListNumberAnswer | undefined> {
-  const { rows } = await db.query<Omit<ListNumberAnswer, 'sheets'> & { spec: Sheets['spec']; build: Sheets['build']; specRev: string; buildRev: string }>(
+export async function selectListNumber(
+  db: Queryable,
+  listNumber: string,
+): Promise<ListNumberAnswer | undefined> {
+  const { rows } = await db.query<
+    Omit<ListNumberAnswer, 'sheets'> & {
+      spec: Sheets['spec']
+      build: Sheets['build']
+      specRev: string
+      buildRev: string
+    }
+  >(
     `select l.list_number as "listNumber", m.maker, l.model, m.name as "modelName", l.mark, l.features,
             s.revision as "specRev", s.sheet as spec, b.revision as "buildRev", b.sheet as build
        from list_number l

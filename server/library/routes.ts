@@ -1,4 +1,11 @@
-import { CatalogueAnswer, ListNumberAnswer, ListNumberParams, ListNumbersAnswer, ListNumbersQuery, MarketAnswer } from '@ekrond/contract/library'
+import {
+  CatalogueAnswer,
+  ListNumberAnswer,
+  ListNumberParams,
+  ListNumbersAnswer,
+  ListNumbersQuery,
+  MarketAnswer,
+} from '@ekrond/contract/library'
 import type { FastifyInstance } from 'fastify'
 import { notFound } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
@@ -6,16 +13,27 @@ import type { Services } from '../services.ts'
 import { selectCandidates, selectListNumber, selectListNumbers, selectMarket } from './library.sql.ts'
 
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
-export async function libraryRoutes(plain: FastifyInstance, { services }: { services: Services }): Promise<void> {
+export async function libraryRoutes(
+  plain: FastifyInstance,
+  { services }: { services: Services },
+): Promise<void> {
   const app = plain.withTypeProvider<ValibotTypeProvider>()
   const { pool } = services
 
   app.get('/api/catalogue', { schema: { response: { 200: CatalogueAnswer } } }, () => selectCandidates(pool))
-  app.get('/api/list-numbers', { schema: { querystring: ListNumbersQuery, response: { 200: ListNumbersAnswer } } }, (request) => selectListNumbers(pool, request.query))
-  app.get('/api/list-numbers/:listNumber', { schema: { params: ListNumberParams, response: { 200: ListNumberAnswer } } }, async (request) => {
-    const found = await selectListNumber(pool, request.params.listNumber)
-    if (!found) throw notFound(`The library has no list number ${request.params.listNumber}.`)
-    return found
-  })
+  app.get(
+    '/api/list-numbers',
+    { schema: { querystring: ListNumbersQuery, response: { 200: ListNumbersAnswer } } },
+    (request) => selectListNumbers(pool, request.query),
+  )
+  app.get(
+    '/api/list-numbers/:listNumber',
+    { schema: { params: ListNumberParams, response: { 200: ListNumberAnswer } } },
+    async (request) => {
+      const found = await selectListNumber(pool, request.params.listNumber)
+      if (!found) throw notFound(`The library has no list number ${request.params.listNumber}.`)
+      return found
+    },
+  )
   app.get('/api/market', { schema: { response: { 200: MarketAnswer } } }, () => selectMarket(pool))
 }

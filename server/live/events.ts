@@ -58,9 +58,11 @@ export function openLive(url: string): Live {
 
 export function liveRoutes(app: FastifyInstance, live: Live): void {
   const open = new Set<PassThrough>()
-  app.get('/api/events', { schema: { hide: true } as object }, (request, reply) => {
+  app.get('/api/events', { schema: { hide: true } }, (request, reply) => {
     const stream = new PassThrough()
-    const unsubscribe = live.subscribe((event, data) => void stream.write(`event: ${event}\ndata: ${data}\n\n`))
+    const unsubscribe = live.subscribe(
+      (event, data) => void stream.write(`event: ${event}\ndata: ${data}\n\n`),
+    )
     const keepAlive = setInterval(() => void stream.write(': still here\n\n'), KEEP_ALIVE_MS)
     open.add(stream)
     stream.write('retry: 1000\n\n')
@@ -70,7 +72,11 @@ export function liveRoutes(app: FastifyInstance, live: Live): void {
       open.delete(stream)
       stream.end()
     })
-    return reply.type('text/event-stream').header('cache-control', 'no-store').header('x-accel-buffering', 'no').send(stream)
+    return reply
+      .type('text/event-stream')
+      .header('cache-control', 'no-store')
+      .header('x-accel-buffering', 'no')
+      .send(stream)
   })
   app.addHook('preClose', (done) => {
     for (const stream of open) stream.end()

@@ -17,13 +17,21 @@ const top = page.margin
 const bottom = page.height - page.margin
 
 const requireHere = createRequire(join(process.env.EKROND_ROOT ?? process.cwd(), 'server', 'package.json'))
-const font = (family: string, file: string) => join(dirname(requireHere.resolve(`@fontsource/${family}/package.json`)), 'files', file)
+const font = (family: string, file: string) =>
+  join(dirname(requireHere.resolve(`@fontsource/${family}/package.json`)), 'files', file)
 
 export type SheetRenderer = (sheet: ReturnSheet, head: { shop: string; date: string }) => Promise<Buffer>
 
 /** Lays the return sheet and its start-up card out on one A4 page. Figures in a slashed-zero face, vectors where the face lacks a glyph. */
 export function returnSheetPdf(sheet: ReturnSheet, head: { shop: string; date: string }): Promise<Buffer> {
-  const pdf = new PDFDocument({ size: 'A4', margin: 0, info: { Title: `Return sheet ${sheet.number}`, Author: head.shop }, lang: 'en', tagged: true, pdfVersion: '1.7' })
+  const pdf = new PDFDocument({
+    size: 'A4',
+    margin: 0,
+    info: { Title: `Return sheet ${sheet.number}`, Author: head.shop },
+    lang: 'en',
+    tagged: true,
+    pdfVersion: '1.7',
+  })
   pdf.registerFont('words', font('barlow', 'barlow-latin-400-normal.woff'))
   pdf.registerFont('strong', font('barlow', 'barlow-latin-600-normal.woff'))
   pdf.registerFont('figures', font('jetbrains-mono', 'jetbrains-mono-latin-500-normal.woff'))
@@ -34,7 +42,11 @@ export function returnSheetPdf(sheet: ReturnSheet, head: { shop: string; date: s
     pdf.on('error', reject)
   })
 
-  pdf.lineWidth(1.4).strokeColor(INK).rect(left, top, right - left, bottom - top).stroke()
+  pdf
+    .lineWidth(1.4)
+    .strokeColor(INK)
+    .rect(left, top, right - left, bottom - top)
+    .stroke()
   const y1 = heading(pdf, sheet, head)
   const y2 = settings(pdf, sheet, y1)
   const y3 = findings(pdf, sheet, y2)
@@ -44,10 +56,20 @@ export function returnSheetPdf(sheet: ReturnSheet, head: { shop: string; date: s
   return done
 }
 
-const rule = (pdf: Pdf, y: number, from = left, to = right, weight = 0.8, colour = INK) => pdf.lineWidth(weight).strokeColor(colour).moveTo(from, y).lineTo(to, y).stroke()
+const rule = (pdf: Pdf, y: number, from = left, to = right, weight = 0.8, colour = INK) =>
+  pdf.lineWidth(weight).strokeColor(colour).moveTo(from, y).lineTo(to, y).stroke()
 
-function put(pdf: Pdf, text: string, x: number, y: number, options: { face?: string; size?: number; colour?: string; width?: number } = {}): number {
-  pdf.font(options.face ?? 'words').fontSize(options.size ?? 10).fillColor(options.colour ?? INK)
+function put(
+  pdf: Pdf,
+  text: string,
+  x: number,
+  y: number,
+  options: { face?: string; size?: number; colour?: string; width?: number } = {},
+): number {
+  pdf
+    .font(options.face ?? 'words')
+    .fontSize(options.size ?? 10)
+    .fillColor(options.colour ?? INK)
   const clean = printable(text)
   const width = options.width ?? right - x - 10
   pdf.text(clean, x, y, { width, lineGap: 1 })
@@ -55,7 +77,8 @@ function put(pdf: Pdf, text: string, x: number, y: number, options: { face?: str
 }
 
 /** What the shipped faces cannot print, said another way. */
-const printable = (text: string) => text.replaceAll('≤', 'at most').replaceAll('≥', 'at least').replaceAll('→', 'to').replaceAll('✓', '')
+const printable = (text: string) =>
+  text.replaceAll('≤', 'at most').replaceAll('≥', 'at least').replaceAll('→', 'to').replaceAll('✓', '')
 
 function heading(pdf: Pdf, sheet: ReturnSheet, head: { shop: string }): number {
   put(pdf, 'Return sheet', left + 12, top + 13, { face: 'strong', size: 18 })
@@ -69,7 +92,9 @@ function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
   const columns = [left + 10, left + 138, left + 222, left + 282, left + 342]
   const divider = right - 152
   let y = y0 + 8
-  ;['SETTING', 'SPEC', 'AS FOUND', 'AS LEFT', 'WITH'].forEach((title, i) => put(pdf, title, columns[i]!, y, { size: 7.5, colour: PENCIL, face: 'strong' }))
+  ;['SETTING', 'SPEC', 'AS FOUND', 'AS LEFT', 'WITH'].forEach((title, i) =>
+    put(pdf, title, columns[i]!, y, { size: 7.5, colour: PENCIL, face: 'strong' }),
+  )
   y += 14
   for (const row of sheet.rows) {
     rule(pdf, y, left, divider, 0.5, RULE)
@@ -100,7 +125,13 @@ function screws(pdf: Pdf, sheet: ReturnSheet, x0: number, y0: number): void {
     pdf.restore()
     put(pdf, screw.turns, x - 25, y + 26, { face: 'figures', size: 11, width: 50 })
   })
-  sheet.mixture.words.forEach((words, i) => put(pdf, words, x0 + 10, y0 + 100 + i * 13, { size: 9.5, face: i === 0 ? 'strong' : 'words', width: width - 20 }))
+  sheet.mixture.words.forEach((words, i) =>
+    put(pdf, words, x0 + 10, y0 + 100 + i * 13, {
+      size: 9.5,
+      face: i === 0 ? 'strong' : 'words',
+      width: width - 20,
+    }),
+  )
 }
 
 function findings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
@@ -113,14 +144,27 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
     pdf.circle(left + 14, y + 5.5, 1.6).fill(INK)
     y = put(pdf, line, left + 22, y, { size: 9, width: middle - left - 30 }) + 2
   }
-  if (sheet.foundAndDone.length === 0) y = put(pdf, 'Nothing found that needed work.', left + 10, y, { size: 9 })
-  if (sheet.foundAndDone.length > most) y = put(pdf, `and ${sheet.foundAndDone.length - most} more, in the job’s record`, left + 22, y, { size: 9, colour: PENCIL })
+  if (sheet.foundAndDone.length === 0)
+    y = put(pdf, 'Nothing found that needed work.', left + 10, y, { size: 9 })
+  if (sheet.foundAndDone.length > most)
+    y = put(pdf, `and ${sheet.foundAndDone.length - most} more, in the job’s record`, left + 22, y, {
+      size: 9,
+      colour: PENCIL,
+    })
   put(pdf, 'The complaint', middle + 10, y0 + 8, { size: 8.5, colour: PENCIL, face: 'strong' })
-  let yr = put(pdf, `“${sheet.complaint.words}”: ${sheet.complaint.answer}.`, middle + 10, y0 + 22, { size: 10.5, face: 'strong' })
+  let yr = put(pdf, `“${sheet.complaint.words}”: ${sheet.complaint.answer}.`, middle + 10, y0 + 22, {
+    size: 10.5,
+    face: 'strong',
+  })
   if (sheet.complaint.detail) yr = put(pdf, sheet.complaint.detail, middle + 10, yr + 2, { size: 9 })
   if (sheet.left.length) {
-    yr = put(pdf, 'Left as it was, or let pass, and why', middle + 10, yr + 7, { size: 8.5, colour: PENCIL, face: 'strong' })
-    for (const { what, why } of sheet.left.slice(0, 6)) yr = put(pdf, `${what}: ${why}`, middle + 10, yr + 2, { size: 9 })
+    yr = put(pdf, 'Left as it was, or let pass, and why', middle + 10, yr + 7, {
+      size: 8.5,
+      colour: PENCIL,
+      face: 'strong',
+    })
+    for (const { what, why } of sheet.left.slice(0, 6))
+      yr = put(pdf, `${what}: ${why}`, middle + 10, yr + 2, { size: 9 })
   }
   const end = Math.max(y, yr) + 8
   pdf.lineWidth(0.8).strokeColor(INK).moveTo(middle, y0).lineTo(middle, end).stroke()
@@ -132,9 +176,22 @@ function startUp(pdf: Pdf, sheet: ReturnSheet, y0: number): void {
   put(pdf, 'Start-up card', left + 12, y0 + 10, { face: 'strong', size: 13 })
   let y = y0 + 32
   if (sheet.startUp.danger) {
-    const height = pdf.font('strong').fontSize(10.5).heightOfString(sheet.startUp.danger, { width: right - left - 48 }) + 14
-    pdf.lineWidth(1.6).strokeColor(RED).rect(left + 12, y, right - left - 24, height).stroke()
-    put(pdf, sheet.startUp.danger, left + 24, y + 7, { face: 'strong', size: 10.5, colour: RED, width: right - left - 48 })
+    const height =
+      pdf
+        .font('strong')
+        .fontSize(10.5)
+        .heightOfString(sheet.startUp.danger, { width: right - left - 48 }) + 14
+    pdf
+      .lineWidth(1.6)
+      .strokeColor(RED)
+      .rect(left + 12, y, right - left - 24, height)
+      .stroke()
+    put(pdf, sheet.startUp.danger, left + 24, y + 7, {
+      face: 'strong',
+      size: 10.5,
+      colour: RED,
+      width: right - left - 48,
+    })
     y += height + 10
   }
   const half = Math.ceil(sheet.startUp.lines.length / 2)
@@ -171,8 +228,18 @@ function titleBlock(pdf: Pdf, sheet: ReturnSheet, head: { date: string }): void 
     const x = x0 + (i % 3) * width
     const y = y0 + Math.floor(i / 3) * 39
     put(pdf, label, x + 8, y + 6, { size: 8, colour: PENCIL, width: width - 12 })
-    put(pdf, value, x + 8, y + 17, { face: figures ? 'figures' : 'strong', size: value.length > 20 ? 8.5 : 10.5, width: width - 12 })
-    if (i % 3) pdf.lineWidth(0.5).strokeColor(RULE).moveTo(x, y).lineTo(x, y + 39).stroke()
+    put(pdf, value, x + 8, y + 17, {
+      face: figures ? 'figures' : 'strong',
+      size: value.length > 20 ? 8.5 : 10.5,
+      width: width - 12,
+    })
+    if (i % 3)
+      pdf
+        .lineWidth(0.5)
+        .strokeColor(RULE)
+        .moveTo(x, y)
+        .lineTo(x, y + 39)
+        .stroke()
   })
   rule(pdf, y0 + 39, x0, right, 0.5, RULE)
 }

@@ -6,7 +6,10 @@ import type { Services } from '../services.ts'
 import { selectShopLists } from './shop.sql.ts'
 
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
-export async function shopRoutes(plain: FastifyInstance, { services }: { services: Services }): Promise<void> {
+export async function shopRoutes(
+  plain: FastifyInstance,
+  { services }: { services: Services },
+): Promise<void> {
   const app = plain.withTypeProvider<ValibotTypeProvider>()
 
   app.get('/api/health', { schema: { response: { 200: HealthAnswer } } }, async () => {

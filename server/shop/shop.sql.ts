@@ -1,11 +1,24 @@
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import type { Queryable } from '../db/pool.ts'
 
-export async function selectShop(db: Queryable): Promise<Pick<ShopAnswer, 'name' | 'place' | 'zone' | 'currency'>> {
-  const { rows } = await db.query<{ name: string; place: string; zone: string; currency_code: string; currency_exponent: number }>('select * from shop')
+export async function selectShop(
+  db: Queryable,
+): Promise<Pick<ShopAnswer, 'name' | 'place' | 'zone' | 'currency'>> {
+  const { rows } = await db.query<{
+    name: string
+    place: string
+    zone: string
+    currency_code: string
+    currency_exponent: number
+  }>('select * from shop')
   const row = rows[0]
   if (!row) return { name: 'New shop', place: '', zone: 'UTC', currency: { code: 'XXX', exponent: 2 } }
-  return { name: row.name, place: row.place, zone: row.zone, currency: { code: row.currency_code, exponent: row.currency_exponent } }
+  return {
+    name: row.name,
+    place: row.place,
+    zone: row.zone,
+    currency: { code: row.currency_code, exponent: row.currency_exponent },
+  }
 }
 
 type Lists = Pick<ShopAnswer, 'people' | 'gauges' | 'customers' | 'makers'>

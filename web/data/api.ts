@@ -24,8 +24,16 @@ export async function call<T>(path: string, init?: RequestInit): Promise<T> {
   }
   if (response.ok) return (await response.json()) as T
   const problem = (await response.json().catch(() => null)) as Problem | null
-  throw new ApiError(response.status, problem?.detail ?? `The server answered ${response.status}.`, problem?.field)
+  throw new ApiError(
+    response.status,
+    problem?.detail ?? `The server answered ${response.status}.`,
+    problem?.field,
+  )
 }
 
 export const post = <T>(path: string, body: unknown): Promise<T> =>
-  call<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+  call<T>(path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })

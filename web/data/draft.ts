@@ -1,25 +1,32 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { store } from './store'
 
-/** What is typed and not yet entered, kept for each job and field across reloads; it is no entry. */
-export function useDraft(key: string): [string, (text: string) => void] {
+/**
+ * What is typed and not yet entered, kept for each job and field across reloads; it is no entry. Set to a text, or to what a
+ * function makes of the text that stands now.
+ */
+export function useDraft(key: string): [string, (text: string | ((now: string) => string)) => void] {
   const [typed, setTyped] = useState<{ key: string; text: string }>({ key, text: '' })
-  const touched = useRef('')
+  const newest = useRef<{ key: string; text: string } | null>(null)
   useEffect(() => {
     let gone = false
     void store()
       .then((db) => db.get('drafts', key))
       .then((kept) => {
         // What was typed meanwhile is newer.
-        if (!gone && kept && touched.current !== key) setTyped({ key, text: kept })
+        if (gone || kept === undefined || newest.current?.key === key) return
+        newest.current = { key, text: kept }
+        setTyped({ key, text: kept })
       })
     return () => {
       gone = true
     }
   }, [key])
   const set = useCallback(
-    (text: string) => {
-      touched.current = key
+    (next: string | ((now: string) => string)) => {
+      const now = newest.current?.key === key ? newest.current.text : ''
+      const text = typeof next === 'string' ? next : next(now)
+      newest.current = { key, text }
       setTyped({ key, text })
       void store().then(async (db) => {
         if (text === '') await db.delete('drafts', key)

@@ -2,7 +2,20 @@ import type { ListNumberAnswer } from '@ekrond/contract/library'
 import type { JobAnswer, JobsAnswer } from '@ekrond/contract/jobs'
 import type { MarketAnswer } from '@ekrond/contract/library'
 import type { ShopAnswer } from '@ekrond/contract/shop'
-import { admit, bodyOf, fold, kinds, standings, stepAll, type DataOf, type Entry, type JobState, type Refusal, type StationName, type UnsentEntry } from '@ekrond/core/job'
+import {
+  admit,
+  bodyOf,
+  fold,
+  kinds,
+  standings,
+  stepAll,
+  type DataOf,
+  type Entry,
+  type JobState,
+  type Refusal,
+  type StationName,
+  type UnsentEntry,
+} from '@ekrond/core/job'
 import type { Sheets } from '@ekrond/core/sheets'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
@@ -10,17 +23,31 @@ import { call, type ApiError } from './api'
 import { usePerson } from './person'
 import { enqueue, useQueue } from './queue'
 
-export const useShop = () => useQuery<ShopAnswer, ApiError>({ queryKey: ['shop'], queryFn: () => call('/api/shop'), staleTime: 60_000 })
+export const useShop = () =>
+  useQuery<ShopAnswer, ApiError>({ queryKey: ['shop'], queryFn: () => call('/api/shop'), staleTime: 60_000 })
 export const useJobs = (q: string, status: string) =>
-  useQuery<JobsAnswer, ApiError>({ queryKey: ['jobs', q, status], queryFn: () => call(`/api/jobs?q=${encodeURIComponent(q)}&status=${status}`), placeholderData: (before) => before })
-export const useMarket = () => useQuery<MarketAnswer, ApiError>({ queryKey: ['market'], queryFn: () => call('/api/market'), staleTime: 60_000 })
+  useQuery<JobsAnswer, ApiError>({
+    queryKey: ['jobs', q, status],
+    queryFn: () => call(`/api/jobs?q=${encodeURIComponent(q)}&status=${status}`),
+    placeholderData: (before) => before,
+  })
+export const useMarket = () =>
+  useQuery<MarketAnswer, ApiError>({
+    queryKey: ['market'],
+    queryFn: () => call('/api/market'),
+    staleTime: 60_000,
+  })
 export const listNumberQuery = (listNumber: string) => ({
   queryKey: ['list-number', listNumber],
   queryFn: () => call<ListNumberAnswer>(`/api/list-numbers/${encodeURIComponent(listNumber)}`),
   staleTime: 5 * 60_000,
 })
 
-export type AddEntry = <K extends keyof DataOf>(kind: K, data: DataOf[K], more?: { corrects?: string }) => Refusal | undefined
+export type AddEntry = <K extends keyof DataOf>(
+  kind: K,
+  data: DataOf[K],
+  more?: { corrects?: string },
+) => Refusal | undefined
 export type NewEntry = { [K in keyof DataOf]: { kind: K; data: DataOf[K]; corrects?: string } }[keyof DataOf]
 
 export interface OpenJob {
@@ -39,7 +66,8 @@ export interface OpenJob {
   lastOwn(station: StationName): Entry | undefined
 }
 
-export type JobLoad = { status: 'loading' } | { status: 'missing'; sentence: string } | { status: 'open'; open: OpenJob }
+export type JobLoad =
+  { status: 'loading' } | { status: 'missing'; sentence: string } | { status: 'open'; open: OpenJob }
 
 /** A job by number or uuid: the confirmed log with this browser's unsent entries on top, folded. */
 export function useJob(key: string): JobLoad {
@@ -57,17 +85,34 @@ export function useJob(key: string): JobLoad {
   const job = answer?.job ?? key
   const confirmed = useMemo(() => fold(job, (answer?.entries ?? []) as Entry[]), [job, answer?.entries])
   const pending = useMemo(
-    () => queue.waiting.filter((item) => item.job === job && !confirmed.log.some((entry) => entry.id === item.id)).map((item) => item.entry),
+    () =>
+      queue.waiting
+        .filter((item) => item.job === job && !confirmed.log.some((entry) => entry.id === item.id))
+        .map((item) => item.entry),
     [queue.waiting, job, confirmed],
   )
   const state = useMemo(
-    () => (pending.length ? stepAll(confirmed, pending.map((entry, i) => ({ ...entry, seq: confirmed.seq + i + 1, receivedAt: entry.at }))) : confirmed),
+    () =>
+      pending.length
+        ? stepAll(
+            confirmed,
+            pending.map((entry, i) => ({ ...entry, seq: confirmed.seq + i + 1, receivedAt: entry.at })),
+          )
+        : confirmed,
     [confirmed, pending],
   )
   const ident = bodyOf(state).ident
-  const served = answer?.sheets as Sheets | null | undefined
-  const cached = ident ? client.getQueryData<ListNumberAnswer>(['list-number', ident.listNumber])?.sheets : undefined
-  const sheets = !ident ? undefined : served?.specRev === ident.specRev ? served : cached?.specRev === ident.specRev ? cached : (served ?? undefined)
+  const served = answer?.sheets
+  const cached = ident
+    ? client.getQueryData<ListNumberAnswer>(['list-number', ident.listNumber])?.sheets
+    : undefined
+  const sheets = !ident
+    ? undefined
+    : served?.specRev === ident.specRev
+      ? served
+      : cached?.specRev === ident.specRev
+        ? cached
+        : (served ?? undefined)
 
   const addAll = useCallback(
     (items: readonly NewEntry[]) => {
@@ -95,15 +140,37 @@ export function useJob(key: string): JobLoad {
     },
     [job, state, sheets, person],
   )
-  const add = useCallback<AddEntry>((kind, data, more = {}) => addAll([{ kind, data, ...more } as NewEntry]), [addAll])
+  const add = useCallback<AddEntry>(
+    (kind, data, more = {}) => addAll([{ kind, data, ...more } as NewEntry]),
+    [addAll],
+  )
   const lastOwn = useCallback(
     (station: StationName) => {
       const standing = standings(state.log)
-      return state.log.findLast((entry) => entry.by === person && kinds.get(entry.kind)?.station === station && standing.get(entry.id) === 'alive')
+      return state.log.findLast(
+        (entry) =>
+          entry.by === person &&
+          kinds.get(entry.kind)?.station === station &&
+          standing.get(entry.id) === 'alive',
+      )
     },
     [state, person],
   )
-  if (answer || state.opened) return { status: 'open', open: { job, number: answer?.number ?? null, letter: answer?.letter ?? '', state, sheets, pending, add, addAll, lastOwn } }
+  if (answer || state.opened)
+    return {
+      status: 'open',
+      open: {
+        job,
+        number: answer?.number ?? null,
+        letter: answer?.letter ?? '',
+        state,
+        sheets,
+        pending,
+        add,
+        addAll,
+        lastOwn,
+      },
+    }
   if (query.isError && !query.error.passing) return { status: 'missing', sentence: query.error.message }
   return { status: 'loading' }
 }

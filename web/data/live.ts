@@ -65,11 +65,14 @@ async function catchUp(client: QueryClient, job: string): Promise<void> {
     }
     try {
       const { entries } = await call<EntriesAnswer>(`/api/jobs/${job}/entries?after=${known.seq}`)
-      if (entries.some((entry) => entry.kind === 'ident.chosen' || entry.kind === 'entry.struck')) await client.invalidateQueries({ queryKey: key })
+      if (entries.some((entry) => entry.kind === 'ident.chosen' || entry.kind === 'entry.struck'))
+        await client.invalidateQueries({ queryKey: key })
       else
         client.setQueryData<JobAnswer>(key, (now) => {
           const fresh = entries.filter((entry) => entry.seq > (now?.seq ?? 0))
-          return now && fresh.length ? { ...now, entries: [...now.entries, ...fresh], seq: fresh.at(-1)!.seq } : now
+          return now && fresh.length
+            ? { ...now, entries: [...now.entries, ...fresh], seq: fresh.at(-1)!.seq }
+            : now
         })
     } catch {
       await client.invalidateQueries({ queryKey: key })

@@ -18,9 +18,11 @@ export interface QueueView {
 let view: QueueView = { waiting: [], refused: [], away: false }
 const watchers = new Set<() => void>()
 const channel = new BroadcastChannel('ekrond')
-type Settled = (job: string, answer: AppendAnswer) => void | Promise<void>
+type Settled = (job: string, answer: AppendAnswer) => Promise<void>
 const settledWatchers = new Set<Settled>()
 let leading = false
+/** Shown already, and not yet in this browser's store. */
+let onTheWay: Queued[] = []
 let pumping = false
 let again = false
 
@@ -42,9 +44,11 @@ export function onSettled(watcher: Settled): () => void {
 /** Puts entries in the queue; they are on screen at once and go out in order. */
 export async function enqueue(entries: readonly UnsentEntry[]): Promise<void> {
   const queued = entries.map((entry): Queued => ({ id: entry.id, job: entry.job, entry }))
+  onTheWay.push(...queued)
   show({ ...view, waiting: [...view.waiting, ...queued] })
   const write = (await store()).transaction('queue', 'readwrite')
   await Promise.all([...queued.map((item) => write.store.add(item)), write.done])
+  onTheWay = onTheWay.filter((item) => !queued.includes(item))
   await refresh()
   channel.postMessage({ type: 'queued' })
   if (leading) void pump()
@@ -65,18 +69,22 @@ export function lead(): void {
   void pump()
 }
 
-channel.onmessage = (event: MessageEvent<{ type: string; job?: string; answer?: AppendAnswer; away?: boolean }>) => {
+channel.onmessage = (
+  event: MessageEvent<{ type: string; job?: string; answer?: AppendAnswer; away?: boolean }>,
+) => {
   const { type, job, answer, away } = event.data
   if (type === 'queued') {
     void refresh()
     if (leading) void pump()
   }
-  if (type === 'settled' && job && answer) void refresh().then(() => settledWatchers.forEach((watcher) => watcher(job, answer)))
+  if (type === 'settled' && job && answer)
+    void Promise.all([...settledWatchers].map((watcher) => watcher(job, answer))).then(refresh)
   if (type === 'away') show({ ...view, away: away ?? false })
 }
 
 async function refresh(): Promise<void> {
-  const all = await (await store()).getAll('queue')
+  const stored = await (await store()).getAll('queue')
+  const all = [...stored, ...onTheWay.filter((item) => !stored.some((other) => other.id === item.id))]
   show({ ...view, waiting: all.filter((item) => !item.refused), refused: all.filter((item) => item.refused) })
 }
 void refresh()
@@ -143,24 +151,38 @@ async function sendJob(job: string, items: readonly Queued[]): Promise<'sent' | 
   const db = await store()
   let answer: AppendAnswer
   try {
-    answer = await post<AppendAnswer>(`/api/jobs/${job}/entries`, { entries: items.map((item) => item.entry) })
+    answer = await post<AppendAnswer>(`/api/jobs/${job}/entries`, {
+      entries: items.map((item) => item.entry),
+    })
   } catch (error) {
     if (error instanceof ApiError && !error.passing) {
       // The whole request was turned down: each entry keeps its text, with the reason.
-      for (const item of items) await db.put('queue', { ...item, refused: { code: 'request', sentence: error.message, ...(error.field ? { field: error.field } : {}) } })
+      for (const item of items)
+        await db.put('queue', {
+          ...item,
+          refused: {
+            code: 'request',
+            sentence: error.message,
+            ...(error.field ? { field: error.field } : {}),
+          },
+        })
       await refresh()
       return 'sent'
     }
     return 'away'
   }
+  // The log first, then the queue: an entry is never in neither.
+  await Promise.all([...settledWatchers].map((watcher) => watcher(job, answer)))
   for (const one of answer.answers) {
     const item = items.find((other) => other.id === one.id)
     if (!item?.order) continue
-    if (one.outcome === 'refused') await db.put('queue', { ...item, refused: { code: one.code, sentence: one.sentence, ...(one.field ? { field: one.field } : {}) } })
+    if (one.outcome === 'refused')
+      await db.put('queue', {
+        ...item,
+        refused: { code: one.code, sentence: one.sentence, ...(one.field ? { field: one.field } : {}) },
+      })
     else await db.delete('queue', item.order)
   }
-  // The log first, then the queue: an entry is never in neither.
-  await Promise.all([...settledWatchers].map((watcher) => watcher(job, answer)))
   await refresh()
   channel.postMessage({ type: 'settled', job, answer })
   return 'sent'

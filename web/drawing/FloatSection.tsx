@@ -2,7 +2,23 @@ import { floatTurn, type LevelInUse } from '@ekrond/core/float'
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import type { SpecSheet } from '@ekrond/core/sheets'
-import { Balloon, CentreLine, Datum, Dimension, Drawing, Leader, path, plus, RedLine, ScaleBar, scaleOf, Section, Text, turned, type Point } from './index'
+import {
+  Balloon,
+  CentreLine,
+  Datum,
+  Dimension,
+  Drawing,
+  Leader,
+  path,
+  plus,
+  RedLine,
+  ScaleBar,
+  scaleOf,
+  Section,
+  Text,
+  turned,
+  type Point,
+} from './index'
 
 const WIDTH = 760
 const HEIGHT = 500
@@ -32,7 +48,11 @@ export function FloatSection(props: FloatSectionProps) {
   const setting = spec.settings.find((s) => s.code === 'float.height')
   const flip = view === 'held' && !drop && setting?.held === 'inverted'
 
-  const all: Point[] = [...section.castings.flatMap((c) => c.outline), ...section.float.map((p) => plus(p, section.pin)), ...(view === 'use' ? section.bowl : [])]
+  const all: Point[] = [
+    ...section.castings.flatMap((c) => c.outline),
+    ...section.float.map((p) => plus(p, section.pin)),
+    ...(view === 'use' ? section.bowl : []),
+  ]
   const minX = Math.min(...all.map((p) => p[0]))
   const maxX = Math.max(...all.map((p) => p[0]))
   const minY = Math.min(...all.map((p) => p[1])) - (drop ? 8 : 0)
@@ -40,11 +60,16 @@ export function FloatSection(props: FloatSectionProps) {
   const perMm = Math.min(600 / (maxX - minX), 340 / (maxY - minY))
   const left = (WIDTH - (maxX - minX) * perMm) / 2 - minX * perMm - 20
   const middle = HEIGHT / 2 + 14
-  const scale = scaleOf(perMm, [left, flip ? middle - ((minY + maxY) / 2) * perMm : middle + ((minY + maxY) / 2) * perMm], flip)
+  const scale = scaleOf(
+    perMm,
+    [left, flip ? middle - ((minY + maxY) / 2) * perMm : middle + ((minY + maxY) / 2) * perMm],
+    flip,
+  )
   const bearing = (points: readonly Point[]) => points.map(scale)
   if (isRefusal(turn) || isRefusal(goal)) return null
 
-  const rotated = (points: readonly Point[], angle: number) => points.map((p) => scale(plus(turned(p, angle), section.pin)))
+  const rotated = (points: readonly Point[], angle: number) =>
+    points.map((p) => scale(plus(turned(p, angle), section.pin)))
   const pin = scale(section.pin)
   const point = scale(plus(turned(float.measurePoint.at, turn), section.pin))
   // What the reading starts from: the face, or the bowl's floor where a larger reading means a higher float.
@@ -52,8 +77,19 @@ export function FloatSection(props: FloatSectionProps) {
   const face = scale([section.anchors.face?.[0] ?? minX + 4, datumY])
   const out = verdict === 'out' && reading !== null
   const needleAt = scale(section.anchors.needle ?? [0, 0])
-  const floatAt = rotated([[(section.anchors.float?.[0] ?? 20) - section.pin[0], (section.anchors.float?.[1] ?? -10) - section.pin[1]]], turn)[0]!
-  const floatTop = Math.min(...rotated(section.float, turn).map((p) => p[1]), ...(out ? rotated(section.float, goal).map((p) => p[1]) : []))
+  const floatAt = rotated(
+    [
+      [
+        (section.anchors.float?.[0] ?? 20) - section.pin[0],
+        (section.anchors.float?.[1] ?? -10) - section.pin[1],
+      ],
+    ],
+    turn,
+  )[0]!
+  const floatTop = Math.min(
+    ...rotated(section.float, turn).map((p) => p[1]),
+    ...(out ? rotated(section.float, goal).map((p) => p[1]) : []),
+  )
   const tangAt = scale(section.anchors.tang ?? [4, -6])
   const dimensionX = point[0] + (float.sense === 1 ? 26 : 20)
   // The pin's balloon stands off on the side where there is no casting.
@@ -65,7 +101,9 @@ export function FloatSection(props: FloatSectionProps) {
       {section.castings.map((casting) => (
         <Section key={casting.name} points={bearing(casting.outline)} />
       ))}
-      {view === 'use' && level && <Fuel {...props} level={level} scale={scale} floatOutline={rotated(section.float, turn)} />}
+      {view === 'use' && level && (
+        <Fuel {...props} level={level} scale={scale} floatOutline={rotated(section.float, turn)} />
+      )}
       {section.lines.map((line, i) => (
         <Section key={i} points={bearing(line)} hatched={false} />
       ))}
@@ -76,11 +114,30 @@ export function FloatSection(props: FloatSectionProps) {
 
       {out && view === 'held' && <RedLine points={rotated(section.float, goal)} closed />}
       <g style={{ transition: 'transform 260ms' }}>
-        <path d={path(rotated(section.float, turn), true)} fill={view === 'use' ? 'var(--paper)' : 'none'} stroke="var(--ink)" strokeWidth={2.4} strokeLinejoin="round" />
-        <path d={path(rotated(section.arm, turn))} fill="none" stroke="var(--ink)" strokeWidth={5} strokeLinejoin="round" strokeLinecap="round" />
+        <path
+          d={path(rotated(section.float, turn), true)}
+          fill={view === 'use' ? 'var(--paper)' : 'none'}
+          stroke="var(--ink)"
+          strokeWidth={2.4}
+          strokeLinejoin="round"
+        />
+        <path
+          d={path(rotated(section.arm, turn))}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={5}
+          strokeLinejoin="round"
+          strokeLinecap="round"
+        />
         <CentreLine {...centre(rotated(section.float, turn))} />
       </g>
-      <path d={path(bearing(section.tang.map((p) => plus(p, section.pin))))} fill="none" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
+      <path
+        d={path(bearing(section.tang.map((p) => plus(p, section.pin))))}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={4.5}
+        strokeLinecap="round"
+      />
       <circle cx={pin[0]} cy={pin[1]} r={7} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.4} />
       <CentreLine from={[pin[0] - 24, pin[1]]} to={[pin[0] + 24, pin[1]]} />
       <CentreLine from={[pin[0], pin[1] - 24]} to={[pin[0], pin[1] + 24]} />
@@ -96,23 +153,47 @@ export function FloatSection(props: FloatSectionProps) {
             {...(out ? { wants: figure(target, 1) } : {})}
             textAt={[Math.min(dimensionX + 12, WIDTH - 74), (scale([0, datumY])[1] + point[1]) / 2 + 4]}
           />
-          <Datum at={face} letter="A" text={float.sense === 1 ? 'face, gasket off' : 'bowl floor'} below={float.sense === 1 ? !flip : false} />
+          <Datum
+            at={face}
+            letter="A"
+            text={float.sense === 1 ? 'face, gasket off' : 'bowl floor'}
+            below={float.sense === 1 ? !flip : false}
+          />
         </>
       )}
 
       <Leader from={[pin[0] - 62, pin[1] - 84 * clear]} to={pin} />
-      <Balloon at={[pin[0] - 70, pin[1] - 96 * clear]} number={7} text={pin[0] > 190 ? 'hinge pin home' : ''} side="left" />
+      <Balloon
+        at={[pin[0] - 70, pin[1] - 96 * clear]}
+        number={7}
+        text={pin[0] > 190 ? 'hinge pin home' : ''}
+        side="left"
+      />
       <Leader from={[floatAt[0] + 40, floatTop - 14]} to={floatAt} />
-      <Balloon at={[floatAt[0] + 44, floatTop - 28]} number={6} text={`float, ${figure(float.floatMass)} g dry`} />
+      <Balloon
+        at={[floatAt[0] + 44, floatTop - 28]}
+        number={6}
+        text={`float, ${figure(float.floatMass)} g dry`}
+      />
       {!out && (
         <>
           <Leader from={[needleAt[0] + 70, needleAt[1] + 108]} to={needleAt} />
-          <Balloon at={[needleAt[0] + 76, needleAt[1] + 120]} number={5} text={drop ? 'needle off its seat' : view === 'use' ? 'needle shut' : 'needle just seats'} />
+          <Balloon
+            at={[needleAt[0] + 76, needleAt[1] + 120]}
+            number={5}
+            text={drop ? 'needle off its seat' : view === 'use' ? 'needle shut' : 'needle just seats'}
+          />
         </>
       )}
       {out && remedy && view === 'held' && (
         <>
-          <path d={`M${tangAt[0] + 20} ${34} H${tangAt[0]} L${tangAt[0]} ${tangAt[1] - 8}`} fill="none" stroke="var(--red)" strokeWidth={1.6} markerEnd="url(#arrow-red)" />
+          <path
+            d={`M${tangAt[0] + 20} ${34} H${tangAt[0]} L${tangAt[0]} ${tangAt[1] - 8}`}
+            fill="none"
+            stroke="var(--red)"
+            strokeWidth={1.6}
+            markerEnd="url(#arrow-red)"
+          />
           <Text at={[tangAt[0] + 28, 40]} colour="red" size={19}>
             {remedy}
           </Text>
@@ -123,7 +204,14 @@ export function FloatSection(props: FloatSectionProps) {
   )
 }
 
-function Fuel({ spec, level, wantedBelowFace, pressureKpa, scale, floatOutline }: FloatSectionProps & { level: LevelInUse; scale: ReturnType<typeof scaleOf>; floatOutline: Point[] }) {
+function Fuel({
+  spec,
+  level,
+  wantedBelowFace,
+  pressureKpa,
+  scale,
+  floatOutline,
+}: FloatSectionProps & { level: LevelInUse; scale: ReturnType<typeof scaleOf>; floatOutline: Point[] }) {
   const { section } = spec
   const y = section.faceY - level.belowFace
   const [x0, x1] = [Math.min(...section.bowl.map((p) => p[0])), Math.max(...section.bowl.map((p) => p[0]))]
@@ -139,8 +227,25 @@ function Fuel({ spec, level, wantedBelowFace, pressureKpa, scale, floatOutline }
       <path d={path(floatOutline, true)} fill="var(--paper)" />
       <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} stroke="var(--ink)" strokeWidth={2.4} />
       <path d={`M${a[0] + 26} ${a[1] - 12} h16 l-8 11Z`} fill="var(--ink)" />
-      {off && <line x1={a[0]} y1={wanted[1]} x2={b[0]} y2={wanted[1]} stroke="var(--red)" strokeWidth={1.6} strokeDasharray="7 4" />}
-      <Dimension from={[b[0] + 26, face[1]]} to={[b[0] + 26, b[1]]} at={{ from: face, to: b }} text={figure(level.belowFace)} {...(off ? { wants: figure(wantedBelowFace) } : {})} textAt={[b[0] + 36, (face[1] + b[1]) / 2 + 2]} />
+      {off && (
+        <line
+          x1={a[0]}
+          y1={wanted[1]}
+          x2={b[0]}
+          y2={wanted[1]}
+          stroke="var(--red)"
+          strokeWidth={1.6}
+          strokeDasharray="7 4"
+        />
+      )}
+      <Dimension
+        from={[b[0] + 26, face[1]]}
+        to={[b[0] + 26, b[1]]}
+        at={{ from: face, to: b }}
+        text={figure(level.belowFace)}
+        {...(off ? { wants: figure(wantedBelowFace) } : {})}
+        textAt={[b[0] + 36, (face[1] + b[1]) / 2 + 2]}
+      />
       <Text at={[a[0] + 8, scale([x0, floor])[1] + 22]} size={15} colour="pencil">
         {`fuel at ${figure(pressureKpa)} kPa`}
       </Text>
@@ -154,13 +259,40 @@ function centre(outline: readonly Point[]) {
   const far = outline.filter((p) => p[0] > Math.max(...xs) - 4)
   const farY = far.reduce((sum, p) => sum + p[1], 0) / far.length
   const meanY = outline.reduce((sum, p) => sum + p[1], 0) / outline.length
-  return { from: [nearest[0] + 30, (nearest[1] + meanY) / 2] as Point, to: [Math.max(...xs) + 10, farY] as Point }
+  return {
+    from: [nearest[0] + 30, (nearest[1] + meanY) / 2] as Point,
+    to: [Math.max(...xs) + 10, farY] as Point,
+  }
 }
 
-function titleOf({ spec, reading, target, verdict, remedy, view, level, wantedBelowFace, pressureKpa, drop }: FloatSectionProps, flip: boolean): string {
-  const held = drop ? 'upright, float hanging' : flip ? 'as held, upside down' : view === 'held' ? 'as held, upright' : 'in use'
-  const fuel = level ? ` Fuel ${figure(level.belowFace)} mm below the face at ${figure(pressureKpa)} kPa, wants ${figure(wantedBelowFace)}.` : ''
-  const now = reading === null ? `At its target of ${figure(target)} mm.` : `Reads ${figure(reading)} mm, wants ${figure(target)}${verdict ? `: ${verdict}` : ''}.`
+function titleOf(
+  {
+    spec,
+    reading,
+    target,
+    verdict,
+    remedy,
+    view,
+    level,
+    wantedBelowFace,
+    pressureKpa,
+    drop,
+  }: FloatSectionProps,
+  flip: boolean,
+): string {
+  const held = drop
+    ? 'upright, float hanging'
+    : flip
+      ? 'as held, upside down'
+      : view === 'held'
+        ? 'as held, upright'
+        : 'in use'
+  const fuel = level
+    ? ` Fuel ${figure(level.belowFace)} mm below the face at ${figure(pressureKpa)} kPa, wants ${figure(wantedBelowFace)}.`
+    : ''
+  const now =
+    reading === null
+      ? `At its target of ${figure(target)} mm.`
+      : `Reads ${figure(reading)} mm, wants ${figure(target)}${verdict ? `: ${verdict}` : ''}.`
   return `${spec.section.title}, ${held}. ${now}${remedy ? ` ${remedy}.` : ''}${fuel}`
 }
-

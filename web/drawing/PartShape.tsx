@@ -11,9 +11,28 @@ const LOOK: Record<PartMode, { stroke: string; width: number; dash?: string; hat
 }
 
 /** A part by its kind, as a little section through it: `at` its centre, `size` about its height in pixels. */
-export function PartShape({ kind, at, size = 34, mode = 'on', width }: { kind: PartKind; at: Point; size?: number; mode?: PartMode; width?: number }) {
+export function PartShape({
+  kind,
+  at,
+  size = 34,
+  mode = 'on',
+  width,
+}: {
+  kind: PartKind
+  at: Point
+  size?: number
+  mode?: PartMode
+  width?: number
+}) {
   const { stroke, width: strokeWidth, dash, hatched } = LOOK[mode]
-  const line = { stroke, strokeWidth, strokeDasharray: dash, fill: 'var(--paper)', strokeLinejoin: 'round' as const, vectorEffect: 'non-scaling-stroke' as const }
+  const line = {
+    stroke,
+    strokeWidth,
+    strokeDasharray: dash,
+    fill: 'var(--paper)',
+    strokeLinejoin: 'round' as const,
+    vectorEffect: 'non-scaling-stroke' as const,
+  }
   const metal = { ...line, fill: hatched ? 'url(#hatch-back)' : 'var(--paper)' }
   const [x, y] = at
   const s = size / 34
@@ -22,9 +41,27 @@ export function PartShape({ kind, at, size = 34, mode = 'on', width }: { kind: P
     switch (kind) {
       case 'cover':
       case 'body':
-        return <rect x={-w / 2} y={-15} width={w} height={30} {...metal} fill={hatched ? 'url(#hatch)' : 'var(--paper)'} />
+        return (
+          <rect
+            x={-w / 2}
+            y={-15}
+            width={w}
+            height={30}
+            {...metal}
+            fill={hatched ? 'url(#hatch)' : 'var(--paper)'}
+          />
+        )
       case 'gasket':
-        return <rect x={-w / 2} y={-3} width={w} height={6} {...line} fill={hatched ? 'var(--tint)' : 'var(--paper)'} />
+        return (
+          <rect
+            x={-w / 2}
+            y={-3}
+            width={w}
+            height={6}
+            {...line}
+            fill={hatched ? 'var(--tint)' : 'var(--paper)'}
+          />
+        )
       case 'float':
         return <path d="M-26 -10 H20 Q27 -10 27 -3 V4 Q27 11 20 11 H-18 L-26 2 Z" {...line} />
       case 'needle':
@@ -62,7 +99,13 @@ export function PartShape({ kind, at, size = 34, mode = 'on', width }: { kind: P
       case 'link':
         return <path d="M-18 12 V4 L14 -10 V-16" {...line} fill="none" strokeWidth={strokeWidth + 1.4} />
       case 'coil':
-        return <path d="M0 0 m-3 0 a5 5 0 1 1 8 4 a10 10 0 1 1 3 -14 M-16 0 a16 16 0 1 0 32 0 a16 16 0 1 0 -32 0" {...line} fill="none" />
+        return (
+          <path
+            d="M0 0 m-3 0 a5 5 0 1 1 8 4 a10 10 0 1 1 3 -14 M-16 0 a16 16 0 1 0 32 0 a16 16 0 1 0 -32 0"
+            {...line}
+            fill="none"
+          />
+        )
       case 'shaft':
         return <rect x={-w / 2} y={-4} width={w} height={8} {...line} />
       case 'screen':
@@ -75,7 +118,19 @@ export function PartShape({ kind, at, size = 34, mode = 'on', width }: { kind: P
 }
 
 /** A gasket from above: outline, bores, bolts and small holes, from its drawing words (`gasket two-bore 31 small 2`). */
-export function GasketShape({ drawing, at, width = 150, mode = 'on', mark = false }: { drawing: string; at: Point; width?: number; mode?: PartMode; mark?: boolean }) {
+export function GasketShape({
+  drawing,
+  at,
+  width = 150,
+  mode = 'on',
+  mark = false,
+}: {
+  drawing: string
+  at: Point
+  width?: number
+  mode?: PartMode
+  mark?: boolean
+}) {
   const read = /^gasket (two-bore|bowl) (\d+) small (\d)$/.exec(drawing)
   if (!read) return null
   const { stroke, width: strokeWidth, dash } = LOOK[mode]
@@ -92,11 +147,23 @@ export function GasketShape({ drawing, at, width = 150, mode = 'on', mark = fals
       {(two ? [0.3, 0.66] : [0.5]).map((f) => (
         <circle key={f} cx={width * f} cy={height / 2} r={radius} {...line} />
       ))}
-      {[[9, 9], [width - 9, 9], [9, height - 9], [width - 9, height - 9]].map(([cx, cy]) => (
+      {[
+        [9, 9],
+        [width - 9, 9],
+        [9, height - 9],
+        [width - 9, height - 9],
+      ].map(([cx, cy]) => (
         <circle key={`${cx} ${cy}`} cx={cx} cy={cy} r={4.4} {...line} />
       ))}
       {Array.from({ length: small }, (_, i) => (
-        <circle key={i} cx={width - 10} cy={height / 2 - (small - 1) * 8 + i * 16} r={4.4} {...line} {...(mark ? { stroke: 'var(--red)', strokeWidth: 3 } : {})} />
+        <circle
+          key={i}
+          cx={width - 10}
+          cy={height / 2 - (small - 1) * 8 + i * 16}
+          r={4.4}
+          {...line}
+          {...(mark ? { stroke: 'var(--red)', strokeWidth: 3 } : {})}
+        />
       ))}
     </g>
   )

@@ -16,7 +16,8 @@ export function scaleOf(perMm: number, origin: Point, flip = false): Scale {
 }
 
 export const path = (points: readonly Point[], closed = false): string =>
-  points.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join(' ') + (closed ? ' Z' : '')
+  points.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join(' ') +
+  (closed ? ' Z' : '')
 
 export const turned = (point: Point, angle: number): Point => [
   point[0] * Math.cos(angle) - point[1] * Math.sin(angle),
@@ -26,21 +27,53 @@ export const turned = (point: Point, angle: number): Point => [
 export const plus = (a: Point, b: Point): Point => [a[0] + b[0], a[1] + b[1]]
 
 /** A drawing with its title; the title says to a screen reader what the drawing shows. */
-export function Drawing({ width, height, title, children }: { width: number; height: number; title: string; children: ReactNode }) {
+export function Drawing({
+  width,
+  height,
+  title,
+  children,
+}: {
+  width: number
+  height: number
+  title: string
+  children: ReactNode
+}) {
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={title} style={{ width: '100%', height: '100%', display: 'block' }} preserveAspectRatio="xMidYMid meet">
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={title}
+      style={{ width: '100%', height: '100%', display: 'block' }}
+      preserveAspectRatio="xMidYMid meet"
+    >
       <defs>
         <pattern id="hatch" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="8" stroke="var(--hatch)" strokeWidth="1.2" />
         </pattern>
-        <pattern id="hatch-back" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <pattern
+          id="hatch-back"
+          width="5"
+          height="5"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(-45)"
+        >
           <line x1="0" y1="0" x2="0" y2="5" stroke="var(--hatch)" strokeWidth="1.1" />
         </pattern>
         <pattern id="fuel" width="14" height="7" patternUnits="userSpaceOnUse">
           <line x1="0" y1="3" x2="9" y2="3" stroke="var(--line)" strokeWidth="1" />
         </pattern>
         {['ink', 'red', 'blue'].map((colour) => (
-          <marker key={colour} id={`arrow-${colour}`} viewBox="0 0 12 8" refX="12" refY="4" markerWidth="12" markerHeight="8" orient="auto-start-reverse" markerUnits="userSpaceOnUse">
+          <marker
+            key={colour}
+            id={`arrow-${colour}`}
+            viewBox="0 0 12 8"
+            refX="12"
+            refY="4"
+            markerWidth="12"
+            markerHeight="8"
+            orient="auto-start-reverse"
+            markerUnits="userSpaceOnUse"
+          >
             <path d="M0 0 12 4 0 8Z" fill={`var(--${colour})`} />
           </marker>
         ))}
@@ -51,35 +84,119 @@ export function Drawing({ width, height, title, children }: { width: number; hei
 }
 
 /** A hatched casting. */
-export function Section({ points, fine = false, hatched = true }: { points: readonly Point[]; fine?: boolean; hatched?: boolean }) {
-  return <path d={path(points, true)} fill={hatched ? `url(#${fine ? 'hatch-back' : 'hatch'})` : 'var(--paper)'} stroke="var(--ink)" strokeWidth={2} strokeLinejoin="round" />
+export function Section({
+  points,
+  fine = false,
+  hatched = true,
+}: {
+  points: readonly Point[]
+  fine?: boolean
+  hatched?: boolean
+}) {
+  return (
+    <path
+      d={path(points, true)}
+      fill={hatched ? `url(#${fine ? 'hatch-back' : 'hatch'})` : 'var(--paper)'}
+      stroke="var(--ink)"
+      strokeWidth={2}
+      strokeLinejoin="round"
+    />
+  )
 }
 
-export function Text({ at, children, size = 16, colour = 'ink', anchor = 'start', face = 'narrow', weight = 500 }: { at: Point; children: ReactNode; size?: number; colour?: string; anchor?: 'start' | 'middle' | 'end'; face?: 'narrow' | 'figures'; weight?: number }) {
+export function Text({
+  at,
+  children,
+  size = 16,
+  colour = 'ink',
+  anchor = 'start',
+  face = 'narrow',
+  weight = 500,
+}: {
+  at: Point
+  children: ReactNode
+  size?: number
+  colour?: string
+  anchor?: 'start' | 'middle' | 'end'
+  face?: 'narrow' | 'figures'
+  weight?: number
+}) {
   return (
-    <text x={at[0]} y={at[1]} textAnchor={anchor} fill={`var(--${colour})`} style={{ font: `${weight} ${size}px ${face === 'narrow' ? narrow : figures}`, letterSpacing: face === 'figures' ? '-0.03em' : 0 }}>
+    <text
+      x={at[0]}
+      y={at[1]}
+      textAnchor={anchor}
+      fill={`var(--${colour})`}
+      style={{
+        font: `${weight} ${size}px ${face === 'narrow' ? narrow : figures}`,
+        letterSpacing: face === 'figures' ? '-0.03em' : 0,
+      }}
+    >
       {children}
     </text>
   )
 }
 
 /** A dimension: extension lines, arrows, its figure; where it must change, the figure is struck through and the new one stands in red. */
-export function Dimension({ from, to, text, wants, colour = 'ink', at, textAt }: { from: Point; to: Point; text: string; wants?: string; colour?: 'ink' | 'pencil' | 'blue'; at?: { from?: Point; to?: Point }; textAt?: Point }) {
+export function Dimension({
+  from,
+  to,
+  text,
+  wants,
+  colour = 'ink',
+  at,
+  textAt,
+}: {
+  from: Point
+  to: Point
+  text: string
+  wants?: string
+  colour?: 'ink' | 'pencil' | 'blue'
+  at?: { from?: Point; to?: Point }
+  textAt?: Point
+}) {
   const middle: Point = textAt ?? [(from[0] + to[0]) / 2 + 10, (from[1] + to[1]) / 2 + 6]
   const stroke = colour === 'blue' ? 'blue' : 'ink'
   const width = text.length * 13
   const short = Math.hypot(to[0] - from[0], to[1] - from[1]) < 30
   return (
     <g>
-      {at?.from && <line x1={at.from[0]} y1={at.from[1]} x2={from[0]} y2={from[1]} stroke="var(--line)" strokeWidth={1} />}
-      {at?.to && <line x1={at.to[0]} y1={at.to[1]} x2={to[0]} y2={to[1]} stroke="var(--line)" strokeWidth={1} />}
-      <line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={`var(--${stroke})`} strokeWidth={1.4} markerStart={short ? undefined : `url(#arrow-${stroke})`} markerEnd={`url(#arrow-${stroke})`} />
+      {at?.from && (
+        <line
+          x1={at.from[0]}
+          y1={at.from[1]}
+          x2={from[0]}
+          y2={from[1]}
+          stroke="var(--line)"
+          strokeWidth={1}
+        />
+      )}
+      {at?.to && (
+        <line x1={at.to[0]} y1={at.to[1]} x2={to[0]} y2={to[1]} stroke="var(--line)" strokeWidth={1} />
+      )}
+      <line
+        x1={from[0]}
+        y1={from[1]}
+        x2={to[0]}
+        y2={to[1]}
+        stroke={`var(--${stroke})`}
+        strokeWidth={1.4}
+        markerStart={short ? undefined : `url(#arrow-${stroke})`}
+        markerEnd={`url(#arrow-${stroke})`}
+      />
       <Text at={middle} size={22} face="figures" colour={colour}>
         {text}
       </Text>
       {wants && (
         <>
-          <line x1={middle[0] - 4} y1={middle[1] - 5} x2={middle[0] + width + 4} y2={middle[1] - 9} stroke="var(--red)" strokeWidth={2.2} />
+          <line
+            x1={middle[0] - 4}
+            y1={middle[1] - 5}
+            x2={middle[0] + width + 4}
+            y2={middle[1] - 9}
+            stroke="var(--red)"
+            strokeWidth={2.2}
+          />
           <Text at={[middle[0], middle[1] + 27]} size={26} face="figures" colour="red">
             {wants}
           </Text>
@@ -100,15 +217,46 @@ export function Leader({ to, from, colour = 'ink' }: { to: Point; from: Point; c
 }
 
 /** A numbered balloon with its word. */
-export function Balloon({ at, number, text, side = 'right', colour = 'ink', filled = false }: { at: Point; number: string | number; text?: string; side?: 'right' | 'left'; colour?: string; filled?: boolean }) {
+export function Balloon({
+  at,
+  number,
+  text,
+  side = 'right',
+  colour = 'ink',
+  filled = false,
+}: {
+  at: Point
+  number: string | number
+  text?: string
+  side?: 'right' | 'left'
+  colour?: string
+  filled?: boolean
+}) {
   return (
     <g>
-      <circle cx={at[0]} cy={at[1]} r={14} fill={filled ? `var(--${colour})` : 'var(--paper)'} stroke={`var(--${colour})`} strokeWidth={1.5} />
-      <Text at={[at[0], at[1] + 5]} size={14} anchor="middle" face="figures" colour={filled ? 'onInk' : colour}>
+      <circle
+        cx={at[0]}
+        cy={at[1]}
+        r={14}
+        fill={filled ? `var(--${colour})` : 'var(--paper)'}
+        stroke={`var(--${colour})`}
+        strokeWidth={1.5}
+      />
+      <Text
+        at={[at[0], at[1] + 5]}
+        size={14}
+        anchor="middle"
+        face="figures"
+        colour={filled ? 'onInk' : colour}
+      >
         {number}
       </Text>
       {text && (
-        <Text at={[at[0] + (side === 'right' ? 20 : -20), at[1] + 5]} anchor={side === 'right' ? 'start' : 'end'} colour={colour}>
+        <Text
+          at={[at[0] + (side === 'right' ? 20 : -20), at[1] + 5]}
+          anchor={side === 'right' ? 'start' : 'end'}
+          colour={colour}
+        >
           {text}
         </Text>
       )}
@@ -117,14 +265,32 @@ export function Balloon({ at, number, text, side = 'right', colour = 'ink', fill
 }
 
 /** A datum: boxed letter on a filled triangle that stands on its face. */
-export function Datum({ at, letter, text, below = false }: { at: Point; letter: string; text: string; below?: boolean }) {
+export function Datum({
+  at,
+  letter,
+  text,
+  below = false,
+}: {
+  at: Point
+  letter: string
+  text: string
+  below?: boolean
+}) {
   const [x, y] = at
   const s = below ? 1 : -1
   return (
     <g>
       <path d={`M${x} ${y} L${x - 12} ${y + s * 20} L${x + 12} ${y + s * 20} Z`} fill="var(--ink)" />
       <line x1={x} y1={y + s * 20} x2={x} y2={y + s * 38} stroke="var(--ink)" strokeWidth={1.2} />
-      <rect x={x - 13} y={y + s * 38 - (below ? 0 : 26)} width={26} height={26} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.6} />
+      <rect
+        x={x - 13}
+        y={y + s * 38 - (below ? 0 : 26)}
+        width={26}
+        height={26}
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth={1.6}
+      />
       <Text at={[x, y + s * 38 + (below ? 19 : -7)]} anchor="middle" size={17}>
         {letter}
       </Text>
@@ -136,12 +302,39 @@ export function Datum({ at, letter, text, below = false }: { at: Point; letter: 
 }
 
 export function CentreLine({ from, to }: { from: Point; to: Point }) {
-  return <line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke="var(--line)" strokeWidth={1} strokeDasharray="14 4 3 4" />
+  return (
+    <line
+      x1={from[0]}
+      y1={from[1]}
+      x2={to[0]}
+      y2={to[1]}
+      stroke="var(--line)"
+      strokeWidth={1}
+      strokeDasharray="14 4 3 4"
+    />
+  )
 }
 
 /** Where a thing must go, dashed in red. */
-export function RedLine({ points, closed = false, arrow = false }: { points: readonly Point[]; closed?: boolean; arrow?: boolean }) {
-  return <path d={path(points, closed)} fill="none" stroke="var(--red)" strokeWidth={2} strokeDasharray={arrow ? undefined : '7 4'} markerEnd={arrow ? 'url(#arrow-red)' : undefined} />
+export function RedLine({
+  points,
+  closed = false,
+  arrow = false,
+}: {
+  points: readonly Point[]
+  closed?: boolean
+  arrow?: boolean
+}) {
+  return (
+    <path
+      d={path(points, closed)}
+      fill="none"
+      stroke="var(--red)"
+      strokeWidth={2}
+      strokeDasharray={arrow ? undefined : '7 4'}
+      markerEnd={arrow ? 'url(#arrow-red)' : undefined}
+    />
+  )
 }
 
 /** A scale bar: on a screen nothing is one to one. */
@@ -149,7 +342,10 @@ export function ScaleBar({ at, scale, mm = 10 }: { at: Point; scale: Scale; mm?:
   const end = at[0] + mm * scale.perMm
   return (
     <g stroke="var(--ink)" strokeWidth={1.6}>
-      <path d={`M${at[0]} ${at[1] - 6}V${at[1] + 6}M${at[0]} ${at[1]}H${end}M${end} ${at[1] - 6}V${at[1] + 6}`} fill="none" />
+      <path
+        d={`M${at[0]} ${at[1] - 6}V${at[1] + 6}M${at[0]} ${at[1]}H${end}M${end} ${at[1] - 6}V${at[1] + 6}`}
+        fill="none"
+      />
       <g stroke="none">
         <Text at={[end + 8, at[1] + 5]} size={14} face="figures">
           {mm} mm

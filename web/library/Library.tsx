@@ -13,19 +13,51 @@ import { useKeys } from '../ui/keys'
 const Models = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(360px, 1fr));
-  & > section { border-right: 1px solid var(--rule); padding: 18px 24px 24px; }
-  & h2 { font: 600 20px/1.3 ${narrow}; }
-  & h2 + p { color: var(--pencil); font-size: 15px; margin-bottom: 10px; }
-  & ul { columns: 2; column-gap: 24px; }
-  & a { display: flex; align-items: center; min-height: 44px; border-bottom: 1px solid var(--rule); font: 500 18px/1.2 ${figures}; letter-spacing: -0.03em; text-decoration: none; }
-  & a:hover { background: var(--tint); }
+  & > section {
+    border-right: 1px solid var(--rule);
+    padding: 18px 24px 24px;
+  }
+  & h2 {
+    font: 600 20px/1.3 ${narrow};
+  }
+  & h2 + p {
+    color: var(--pencil);
+    font-size: 15px;
+    margin-bottom: 10px;
+  }
+  & ul {
+    columns: 2;
+    column-gap: 24px;
+  }
+  & a {
+    display: flex;
+    align-items: center;
+    min-height: 44px;
+    border-bottom: 1px solid var(--rule);
+    font: 500 18px/1.2 ${figures};
+    letter-spacing: -0.03em;
+    text-decoration: none;
+  }
+  & a:hover {
+    background: var(--tint);
+  }
 `
 
 const Find = styled.label`
   flex: 1;
-  & > input { flex: 1; border: 0; background: none; min-height: 44px; font-size: 17px; }
-  & > input:focus { outline: none; }
-  &:focus-within { box-shadow: inset 0 -3px 0 var(--blue); }
+  & > input {
+    flex: 1;
+    border: 0;
+    background: none;
+    min-height: 44px;
+    font-size: 17px;
+  }
+  & > input:focus {
+    outline: none;
+  }
+  &:focus-within {
+    box-shadow: inset 0 -3px 0 var(--blue);
+  }
 `
 
 /** Every list number by its model; any fragment finds it. */
@@ -34,7 +66,11 @@ export default function Library() {
   const [q, setQ] = useState('')
   const find = useRef<HTMLInputElement>(null)
   useKeys({ '/': () => find.current?.focus(), r: () => void navigate('/') })
-  const list = useQuery<ListNumbersAnswer, ApiError>({ queryKey: ['list-numbers', q], queryFn: () => call(`/api/list-numbers?q=${encodeURIComponent(q)}&limit=500`), placeholderData: (before) => before })
+  const list = useQuery<ListNumbersAnswer, ApiError>({
+    queryKey: ['list-numbers', q],
+    queryFn: () => call(`/api/list-numbers?q=${encodeURIComponent(q)}&limit=500`),
+    placeholderData: (before) => before,
+  })
   const rows = list.data?.listNumbers ?? []
   const models = [...new Set(rows.map((row) => row.model))]
   return (
@@ -44,7 +80,13 @@ export default function Library() {
         <>
           <Find>
             <Search size={20} aria-hidden />
-            <input ref={find} aria-label="Find a list number" placeholder="Any part of a list number, maker or model" value={q} onChange={(event) => setQ(event.target.value)} />
+            <input
+              ref={find}
+              aria-label="Find a list number"
+              placeholder="Any part of a list number, maker or model"
+              value={q}
+              onChange={(event) => setQ(event.target.value)}
+            />
             <Key>/</Key>
           </Find>
           <span>{list.data?.total ?? 0} list numbers</span>
@@ -52,7 +94,9 @@ export default function Library() {
       }
     >
       {list.isError && <p style={{ padding: 24, color: 'var(--red)' }}>{list.error.message}</p>}
-      {list.data && rows.length === 0 && <p style={{ padding: 24 }}>The library has nothing with “{q}” in it.</p>}
+      {list.data && rows.length === 0 && (
+        <p style={{ padding: 24 }}>The library has nothing with “{q}” in it.</p>
+      )}
       <Models>
         {models.map((model) => {
           const here = rows.filter((row) => row.model === model)

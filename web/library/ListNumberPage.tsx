@@ -18,15 +18,49 @@ import { useKeys } from '../ui/keys'
 const Sheet = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
-  & > section { padding: 16px 24px 24px; min-width: 0; }
-  & > section + section { border-left: 1px solid var(--ink); }
-  & h2 { font: 500 20px/1.3 ${narrow}; margin: 14px 0 4px; }
-  & h2:first-child { margin-top: 0; }
-  & table { border-collapse: collapse; width: 100%; font-size: 15px; }
-  & td, & th { border-bottom: 1px solid var(--rule); padding: 6px 8px 6px 0; text-align: left; vertical-align: top; font-weight: 400; }
-  & td.figure { font: 500 16px/1.35 ${figures}; letter-spacing: -0.03em; white-space: nowrap; }
-  & small { color: var(--pencil); font-size: 14px; display: block; }
-  @media (max-width: 999px) { grid-template-columns: 1fr; & > section + section { border-left: 0; } }
+  & > section {
+    padding: 16px 24px 24px;
+    min-width: 0;
+  }
+  & > section + section {
+    border-left: 1px solid var(--ink);
+  }
+  & h2 {
+    font: 500 20px/1.3 ${narrow};
+    margin: 14px 0 4px;
+  }
+  & h2:first-child {
+    margin-top: 0;
+  }
+  & table {
+    border-collapse: collapse;
+    width: 100%;
+    font-size: 15px;
+  }
+  & td,
+  & th {
+    border-bottom: 1px solid var(--rule);
+    padding: 6px 8px 6px 0;
+    text-align: left;
+    vertical-align: top;
+    font-weight: 400;
+  }
+  & td.figure {
+    font: 500 16px/1.35 ${figures};
+    letter-spacing: -0.03em;
+    white-space: nowrap;
+  }
+  & small {
+    color: var(--pencil);
+    font-size: 14px;
+    display: block;
+  }
+  @media (max-width: 999px) {
+    grid-template-columns: 1fr;
+    & > section + section {
+      border-left: 0;
+    }
+  }
 `
 
 /** A list number's sheets as the shop has them: read only. */
@@ -35,7 +69,7 @@ export default function ListNumberPage() {
   const navigate = useNavigate()
   useKeys({ r: () => void navigate('/'), l: () => void navigate('/library') })
   const query = useQuery<ListNumberAnswer, ApiError>(listNumberQuery(listNumber))
-  const sheets = query.data?.sheets as Sheets | undefined
+  const sheets = query.data?.sheets
   return (
     <Page title="library" head={<Link to="/library">all list numbers</Link>}>
       {query.isError && <p style={{ padding: 24, color: 'var(--red)' }}>{query.error.message}</p>}
@@ -61,7 +95,17 @@ function Both({ sheets }: { sheets: Sheets }) {
           {spec.supersedes.length > 0 && `, supersedes ${spec.supersedes.join(', ')}`}
         </p>
         <div style={{ height: 390 }}>
-          <FloatSection spec={spec} reading={null} target={target} verdict={null} remedy={null} view="use" level={isRefusal(level) ? null : level} wantedBelowFace={isRefusal(level) ? 0 : level.belowFace} pressureKpa={spec.supply.pressureKpa} />
+          <FloatSection
+            spec={spec}
+            reading={null}
+            target={target}
+            verdict={null}
+            remedy={null}
+            view="use"
+            level={isRefusal(level) ? null : level}
+            wantedBelowFace={isRefusal(level) ? 0 : level.belowFace}
+            pressureKpa={spec.supply.pressureKpa}
+          />
         </div>
         <h2>Spec sheet</h2>
         <Label>{sheets.specRev}</Label>
@@ -103,7 +147,11 @@ function Both({ sheets }: { sheets: Sheets }) {
                 <th scope="row">
                   {p.name}
                   {p.quantity > 1 ? `, ${p.quantity}` : ''}
-                  <small>{[p.material, p.always ? 'always renewed' : '', p.stays ? 'stays in' : ''].filter(Boolean).join(' · ')}</small>
+                  <small>
+                    {[p.material, p.always ? 'always renewed' : '', p.stays ? 'stays in' : '']
+                      .filter(Boolean)
+                      .join(' · ')}
+                  </small>
                 </th>
                 <td className="figure">{p.part ?? ''}</td>
               </tr>

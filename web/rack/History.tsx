@@ -15,9 +15,17 @@ const Line = styled.li<{ $gone: boolean }>`
   padding: 7px 24px;
   border-bottom: 1px solid var(--rule);
   color: ${({ $gone }) => ($gone ? 'var(--pencil)' : 'inherit')};
-  & > time { font: 400 15px/1.5 ${figures}; letter-spacing: -0.04em; }
-  & > .what { text-decoration: ${({ $gone }) => ($gone ? 'line-through' : 'none')}; }
-  @media (max-width: 700px) { grid-template-columns: 1fr; gap: 0; }
+  & > time {
+    font: 400 15px/1.5 ${figures};
+    letter-spacing: -0.04em;
+  }
+  & > .what {
+    text-decoration: ${({ $gone }) => ($gone ? 'line-through' : 'none')};
+  }
+  @media (max-width: 700px) {
+    grid-template-columns: 1fr;
+    gap: 0;
+  }
 `
 
 /** Who did what when: the log in sentences, the newest first; what was corrected stays readable. */
@@ -27,12 +35,20 @@ export default function History() {
   const load = useJob(number)
   const shop = useShop().data
   useKeys({ r: () => void navigate('/'), Escape: () => void navigate(`/jobs/${number}`) })
-  if (load.status !== 'open') return <Page title="history">{load.status === 'missing' && <p style={{ padding: 24 }}>{load.sentence}</p>}</Page>
+  if (load.status !== 'open')
+    return (
+      <Page title="history">
+        {load.status === 'missing' && <p style={{ padding: 24 }}>{load.sentence}</p>}
+      </Page>
+    )
   const { state, sheets } = load.open
   const standing = standings(state.log)
   const name = (code: string) => sheets?.build.positions.find((p) => p.code === code)?.name ?? code
   return (
-    <Page title={`job ${number}, who did what when`} head={<QuietButton onPress={() => void navigate(`/jobs/${number}`)}>back to the job</QuietButton>}>
+    <Page
+      title={`job ${number}, who did what when`}
+      head={<QuietButton onPress={() => void navigate(`/jobs/${number}`)}>back to the job</QuietButton>}
+    >
       <ol>
         {[...state.log].reverse().map((entry) => {
           const gone = standing.get(entry.id) !== 'alive'

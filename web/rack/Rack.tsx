@@ -17,16 +17,29 @@ import { useKeys } from '../ui/keys'
 
 const Find = styled.label`
   flex: 1;
-  & > input { flex: 1; border: 0; background: none; min-height: 44px; font-size: 17px; min-width: 0; }
-  & > input:focus { outline: none; }
-  &:focus-within { box-shadow: inset 0 -3px 0 var(--blue); }
+  & > input {
+    flex: 1;
+    border: 0;
+    background: none;
+    min-height: 44px;
+    font-size: 17px;
+    min-width: 0;
+  }
+  & > input:focus {
+    outline: none;
+  }
+  &:focus-within {
+    box-shadow: inset 0 -3px 0 var(--blue);
+  }
 `
 
 const Columns = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 300px;
   min-height: 100%;
-  @media (max-width: 999px) { grid-template-columns: minmax(0, 1fr); }
+  @media (max-width: 999px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `
 
 /** Nine columns of promises: overdue, today and six days on, later. */
@@ -40,10 +53,26 @@ const Days = styled.div`
   top: 0;
   background: var(--paper);
   z-index: 1;
-  & > span { font: 500 16px/1.2 ${narrow}; padding: 14px 0 8px; text-align: center; border-left: 1px solid var(--rule); }
-  & > span:first-child { color: var(--pencil); font-size: 15px; text-align: left; padding-left: 20px; border: 0; }
-  & > .today { font-weight: 600; box-shadow: inset 3px 0 0 var(--ink); }
-  @media (max-width: 999px) { display: none; }
+  & > span {
+    font: 500 16px/1.2 ${narrow};
+    padding: 14px 0 8px;
+    text-align: center;
+    border-left: 1px solid var(--rule);
+  }
+  & > span:first-child {
+    color: var(--pencil);
+    font-size: 15px;
+    text-align: left;
+    padding-left: 20px;
+    border: 0;
+  }
+  & > .today {
+    font-weight: 600;
+    box-shadow: inset 3px 0 0 var(--ink);
+  }
+  @media (max-width: 999px) {
+    display: none;
+  }
 `
 
 const Lane = styled.section`
@@ -51,20 +80,33 @@ const Lane = styled.section`
   grid-template-columns: 104px minmax(0, 1fr);
   border-bottom: 1px solid var(--rule);
   min-height: 72px;
-  & > h2 { font: 500 18px/1.2 ${narrow}; padding: 25px 4px 0 20px; }
+  & > h2 {
+    font: 500 18px/1.2 ${narrow};
+    padding: 25px 4px 0 20px;
+  }
   & > ul {
     display: grid;
     grid-template-columns: repeat(${DAYS + 2}, minmax(0, 1fr));
     grid-auto-flow: row dense;
     gap: 6px 0;
     padding: 10px 0;
-    background: linear-gradient(to right, var(--ink) 3px, transparent 3px) calc(100% / ${DAYS + 1}) 0 / calc(100% / ${DAYS + 2}) 100% no-repeat,
+    background:
+      linear-gradient(to right, var(--ink) 3px, transparent 3px) calc(100% / ${DAYS + 1}) 0 /
+        calc(100% / ${DAYS + 2}) 100% no-repeat,
       repeating-linear-gradient(to right, var(--rule) 0 1px, transparent 1px calc(100% / ${DAYS + 2}));
   }
   @media (max-width: 999px) {
     grid-template-columns: 1fr;
-    & > h2 { padding: 10px 16px 0; }
-    & > ul { display: flex; flex-wrap: wrap; gap: 10px; padding: 8px 16px 12px; background: none; }
+    & > h2 {
+      padding: 10px 16px 0;
+    }
+    & > ul {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+      padding: 8px 16px 12px;
+      background: none;
+    }
   }
 `
 
@@ -83,10 +125,33 @@ const Tag = styled(Link)<{ $late: boolean; $waits: boolean }>`
   color: ${({ $late }) => ($late ? 'var(--red)' : 'var(--ink)')};
   border: 2px ${({ $waits }) => ($waits ? 'dashed' : 'solid')} currentColor;
   border-left: 0;
-  & > svg.corner { position: absolute; left: -13px; top: -2px; height: calc(100% + 4px); width: 14px; overflow: visible; }
-  & > b { font: 600 18px/1.25 ${figures}; letter-spacing: -0.03em; }
-  & > i { font-style: normal; text-align: right; font: 500 14px/1.6 ${narrow}; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-  & > span { grid-column: 1 / -1; font: 500 15px/1.25 ${narrow}; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+  & > svg.corner {
+    position: absolute;
+    left: -13px;
+    top: -2px;
+    height: calc(100% + 4px);
+    width: 14px;
+    overflow: visible;
+  }
+  & > b {
+    font: 600 18px/1.25 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & > i {
+    font-style: normal;
+    text-align: right;
+    font: 500 14px/1.6 ${narrow};
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  & > span {
+    grid-column: 1 / -1;
+    font: 500 15px/1.25 ${narrow};
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
 `
 
 const Aside = styled.aside`
@@ -95,14 +160,43 @@ const Aside = styled.aside`
   display: flex;
   flex-direction: column;
   gap: 4px;
-  & h2 { font: 600 15px/1.3 ${narrow}; color: var(--pencil); margin-top: 12px; }
-  & h2:first-child { margin-top: 0; }
-  & a { display: grid; grid-template-columns: 58px 1fr; padding: 7px 0; border-bottom: 1px solid var(--rule); text-decoration: none; }
-  & a > b { font: 600 17px/1.3 ${figures}; letter-spacing: -0.03em; }
-  & a > span { font-weight: 600; line-height: 1.3; }
-  & a > span > small { display: block; font-size: 15px; font-weight: 400; color: var(--pencil); }
-  & .late > b, & .late > span { color: var(--red); }
-  @media (max-width: 999px) { border-left: 0; border-top: 2px solid var(--ink); }
+  & h2 {
+    font: 600 15px/1.3 ${narrow};
+    color: var(--pencil);
+    margin-top: 12px;
+  }
+  & h2:first-child {
+    margin-top: 0;
+  }
+  & a {
+    display: grid;
+    grid-template-columns: 58px 1fr;
+    padding: 7px 0;
+    border-bottom: 1px solid var(--rule);
+    text-decoration: none;
+  }
+  & a > b {
+    font: 600 17px/1.3 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & a > span {
+    font-weight: 600;
+    line-height: 1.3;
+  }
+  & a > span > small {
+    display: block;
+    font-size: 15px;
+    font-weight: 400;
+    color: var(--pencil);
+  }
+  & .late > b,
+  & .late > span {
+    color: var(--red);
+  }
+  @media (max-width: 999px) {
+    border-left: 0;
+    border-top: 2px solid var(--ink);
+  }
 `
 
 const Counts = styled.dl`
@@ -111,10 +205,22 @@ const Counts = styled.dl`
   display: grid;
   grid-template-columns: repeat(3, 1fr);
   text-align: center;
-  & > div { padding: 8px 4px; border-right: 1px solid var(--rule); display: flex; flex-direction: column-reverse; }
-  & > div:last-child { border-right: 0; }
-  & dd { font: 400 26px/1.2 ${figures}; }
-  & dt { font: 600 14px/1.3 ${narrow}; color: var(--pencil); }
+  & > div {
+    padding: 8px 4px;
+    border-right: 1px solid var(--rule);
+    display: flex;
+    flex-direction: column-reverse;
+  }
+  & > div:last-child {
+    border-right: 0;
+  }
+  & dd {
+    font: 400 26px/1.2 ${figures};
+  }
+  & dt {
+    font: 600 14px/1.3 ${narrow};
+    color: var(--pencil);
+  }
 `
 
 /** Every job where it hangs: by station down, by promise across, so that trouble is a tag far left and high up. */
@@ -127,18 +233,25 @@ export default function Rack() {
   const { person } = usePerson()
   const jobs = useJobs(q, all ? 'all' : 'open')
   const find = useRef<HTMLInputElement>(null)
-  useKeys({ n: () => void navigate('/receive'), '/': () => find.current?.focus(), l: () => void navigate('/library') })
+  useKeys({
+    n: () => void navigate('/receive'),
+    '/': () => find.current?.focus(),
+    l: () => void navigate('/library'),
+  })
 
   const rows = jobs.data?.jobs ?? []
   const today = jobs.data?.today ?? '2026-01-01'
   const late = rows.filter((row) => row.late)
   const waits = rows.filter((row) => row.stationState === 'waits')
   const ready = rows.filter((row) => row.station === 'return' && row.status === 'open')
-  const mine = rows.filter((row) => row.lastBy === person && row.status === 'open' && row.stationState !== 'waits').slice(0, 3)
+  const mine = rows
+    .filter((row) => row.lastBy === person && row.status === 'open' && row.stationState !== 'waits')
+    .slice(0, 3)
 
   const go = () => {
     const read = readNumber(q)
-    if (read && !read.letterFits) return setWrong(`${q.trim()}: the check letter does not belong to that number. Read the label again.`)
+    if (read && !read.letterFits)
+      return setWrong(`${q.trim()}: the check letter does not belong to that number. Read the label again.`)
     const only = rows.length === 1 ? rows[0] : rows.find((row) => row.number === read?.number)
     if (only) void navigate(`/jobs/${only.number}`)
   }
@@ -163,7 +276,10 @@ export default function Rack() {
             <Key>/</Key>
           </Find>
           <span style={{ fontWeight: 500 }}>{jobs.data ? sayDate(jobs.data.today) : ''}</span>
-          <MainButton style={{ minHeight: 50, border: 0, borderRadius: 0 }} onPress={() => void navigate('/receive')}>
+          <MainButton
+            style={{ minHeight: 50, border: 0, borderRadius: 0 }}
+            onPress={() => void navigate('/receive')}
+          >
             Receive one <Key>N</Key>
           </MainButton>
         </>
@@ -184,8 +300,14 @@ export default function Rack() {
           {jobs.isPending && <p style={{ padding: 22 }}>Fetching the rack …</p>}
           {jobs.data && rows.length === 0 && (
             <div style={{ padding: '28px 22px' }}>
-              <p style={{ fontSize: 20, fontWeight: 600 }}>{q ? `Nothing here answers to “${q}”.` : 'The rack is empty.'}</p>
-              <p style={{ marginTop: 6 }}>{q ? 'Try part of the customer’s name or of the list number.' : 'Take the first one in: press N.'}</p>
+              <p style={{ fontSize: 20, fontWeight: 600 }}>
+                {q ? `Nothing here answers to “${q}”.` : 'The rack is empty.'}
+              </p>
+              <p style={{ marginTop: 6 }}>
+                {q
+                  ? 'Try part of the customer’s name or of the list number.'
+                  : 'Take the first one in: press N.'}
+              </p>
             </div>
           )}
           {rows.length > 0 && (
@@ -225,7 +347,11 @@ export default function Rack() {
               <b>{row.number}</b>
               <span>
                 {row.equipment}
-                <small>{row.arrives && row.arrives > row.promise ? `parts come ${sayDate(row.arrives)}, promised ${sayDate(row.promise)}` : `was promised ${sayDate(row.promise)}`}</small>
+                <small>
+                  {row.arrives && row.arrives > row.promise
+                    ? `parts come ${sayDate(row.arrives)}, promised ${sayDate(row.promise)}`
+                    : `was promised ${sayDate(row.promise)}`}
+                </small>
               </span>
             </Link>
           ))}
@@ -274,11 +400,29 @@ const columnOf = (promise: string, today: string): number => {
 function JobTag({ row }: { row: JobRow }) {
   const state = row.stationState as StationState
   return (
-    <Tag to={`/jobs/${row.number}`} $late={row.late} $waits={state === 'waits'} aria-label={`${row.number}, ${row.customer}, ${row.equipment}: ${row.line}; promised ${sayDate(row.promise)}${row.late ? ', late' : ''}; ${STATE_WORDS[state]}`}>
+    <Tag
+      to={`/jobs/${row.number}`}
+      $late={row.late}
+      $waits={state === 'waits'}
+      aria-label={`${row.number}, ${row.customer}, ${row.equipment}: ${row.line}; promised ${sayDate(row.promise)}${row.late ? ', late' : ''}; ${STATE_WORDS[state]}`}
+    >
       <svg className="corner" viewBox="0 0 14 50" preserveAspectRatio="none" aria-hidden>
-        <path d="M14 1 H12 L1 11 V39 L12 49 H14" fill="var(--paper)" stroke="currentColor" strokeWidth="2" strokeDasharray={state === 'waits' ? '5 4' : undefined} vectorEffect="non-scaling-stroke" />
+        <path
+          d="M14 1 H12 L1 11 V39 L12 49 H14"
+          fill="var(--paper)"
+          stroke="currentColor"
+          strokeWidth="2"
+          strokeDasharray={state === 'waits' ? '5 4' : undefined}
+          vectorEffect="non-scaling-stroke"
+        />
       </svg>
-      <svg width="10" height="10" viewBox="0 0 10 10" aria-hidden style={{ position: 'absolute', left: -3, top: '50%', marginTop: -5 }}>
+      <svg
+        width="10"
+        height="10"
+        viewBox="0 0 10 10"
+        aria-hidden
+        style={{ position: 'absolute', left: -3, top: '50%', marginTop: -5 }}
+      >
         <circle cx="5" cy="5" r="3.8" fill="none" stroke="currentColor" strokeWidth="1.5" />
       </svg>
       <b>{row.number}</b>

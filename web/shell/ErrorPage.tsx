@@ -10,7 +10,9 @@ export function ErrorPage() {
       <div style={{ padding: '40px 48px', maxWidth: 640 }}>
         <h2>{failed ? 'This screen failed.' : 'There is nothing at this address.'}</h2>
         <p style={{ marginTop: 10 }}>
-          {failed ? `Nothing that you entered is lost. Load the page again; if it fails again, say this to whoever looks after Ekrond: ${error.message}` : 'A job is at its number, a list number in the library.'}
+          {failed
+            ? `Nothing that you entered is lost. Load the page again; if it fails again, say this to whoever looks after Ekrond: ${error.message}`
+            : 'A job is at its number, a list number in the library.'}
         </p>
         <p style={{ marginTop: 18 }}>
           <Link to="/">Back to the rack</Link>

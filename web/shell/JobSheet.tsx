@@ -95,7 +95,11 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
             <div>
               <dt>Job</dt>
               <dd className="number">
-                <Link to="/" style={{ textDecoration: 'none' }} aria-label={`Job ${open.number ?? 'not numbered yet'}, back to the rack`}>
+                <Link
+                  to="/"
+                  style={{ textDecoration: 'none' }}
+                  aria-label={`Job ${open.number ?? 'not numbered yet'}, back to the rack`}
+                >
                   {open.number ? showNumber(open.number) : 'waits'}
                 </Link>
               </dd>
@@ -104,7 +108,10 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
               <dt>List number</dt>
               <dd className="number">
                 {bodyOf(state).ident ? (
-                  <Link to={`/library/${encodeURIComponent(bodyOf(state).ident!.listNumber)}`} style={{ textDecoration: 'none' }}>
+                  <Link
+                    to={`/library/${encodeURIComponent(bodyOf(state).ident!.listNumber)}`}
+                    style={{ textDecoration: 'none' }}
+                  >
                     {bodyOf(state).ident!.listNumber}
                   </Link>
                 ) : (
@@ -114,7 +121,17 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
             </div>
             <div>
               <dt>Promised</dt>
-              <dd>{state.opened ? late ? <Late>{sayDate(state.opened.promise)}, late</Late> : sayDate(state.opened.promise) : ''}</dd>
+              <dd>
+                {state.opened ? (
+                  late ? (
+                    <Late>{sayDate(state.opened.promise)}, late</Late>
+                  ) : (
+                    sayDate(state.opened.promise)
+                  )
+                ) : (
+                  ''
+                )}
+              </dd>
             </div>
             <div>
               <dt>For</dt>
@@ -125,16 +142,33 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
               <dd>{state.opened?.complaint.words || state.opened?.complaint.symptom}</dd>
             </div>
             <div>
-              <dt>{refused.length ? <Late>{refused.length} not taken</Late> : queue.away ? <Late>Server away</Late> : waiting ? 'Going out' : 'Hands'}</dt>
+              <dt>
+                {refused.length ? (
+                  <Late>{refused.length} not taken</Late>
+                ) : queue.away ? (
+                  <Late>Server away</Late>
+                ) : waiting ? (
+                  'Going out'
+                ) : (
+                  'Hands'
+                )}
+              </dt>
               <dd>
                 {refused.length > 0 ? (
-                  <QuietButton style={{ minHeight: 30, padding: 0, fontSize: 17, color: 'var(--red)' }} onPress={() => setShowRefused(true)}>
+                  <QuietButton
+                    style={{ minHeight: 30, padding: 0, fontSize: 17, color: 'var(--red)' }}
+                    onPress={() => setShowRefused(true)}
+                  >
                     See why
                   </QuietButton>
                 ) : waiting > 0 && queue.away ? (
                   `${waiting} kept here, in order`
                 ) : (
-                  <QuietButton style={{ minHeight: 30, padding: 0, fontSize: 17, fontWeight: 600 }} onPress={() => setAskPerson(true)} aria-label={`Hands: ${person ?? 'choose'}`}>
+                  <QuietButton
+                    style={{ minHeight: 30, padding: 0, fontSize: 17, fontWeight: 600 }}
+                    onPress={() => setAskPerson(true)}
+                    aria-label={`Hands: ${person ?? 'choose'}`}
+                  >
                     {person ?? 'choose'}
                   </QuietButton>
                 )}
@@ -142,8 +176,19 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
             </div>
           </TitleBlock>
         </Foot>
-        {shop && <AskPerson shop={shop} open={askPerson || (person === null && shop.people.length > 0)} onClose={() => setAskPerson(false)} />}
-        <Refused items={refused} base={base} open={showRefused && refused.length > 0} onClose={() => setShowRefused(false)} />
+        {shop && (
+          <AskPerson
+            shop={shop}
+            open={askPerson || (person === null && shop.people.length > 0)}
+            onClose={() => setAskPerson(false)}
+          />
+        )}
+        <Refused
+          items={refused}
+          base={base}
+          open={showRefused && refused.length > 0}
+          onClose={() => setShowRefused(false)}
+        />
         <Legend open={legend} onClose={() => setLegend(false)} />
         <div className="visually-hidden" role="status">
           {queue.away ? 'The server is away. What you enter is kept here.' : ''}

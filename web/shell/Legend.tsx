@@ -9,7 +9,9 @@ const List = styled.dl`
   grid-template-columns: auto 1fr auto 1fr;
   gap: 10px 16px;
   align-items: center;
-  & dt { justify-self: end; }
+  & dt {
+    justify-self: end;
+  }
 `
 
 const KEYS: [string, string][] = [

@@ -12,12 +12,30 @@ const Head = styled.header`
   display: flex;
   align-items: stretch;
   border-bottom: 2px solid var(--ink);
-  & > * { border-right: 1px solid var(--rule); padding: 0 18px; display: flex; align-items: center; gap: 12px; min-height: 50px; }
-  & > *:last-child { border-right: 0; }
-  & h1 { font: 600 20px/1 ${narrow}; }
-  & h1 + span { color: var(--pencil); font: 400 18px/1 ${narrow}; }
-  @media (max-width: 999px) { flex-wrap: wrap; }
-  @media print { border-bottom: 0; }
+  & > * {
+    border-right: 1px solid var(--rule);
+    padding: 0 18px;
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    min-height: 50px;
+  }
+  & > *:last-child {
+    border-right: 0;
+  }
+  & h1 {
+    font: 600 20px/1 ${narrow};
+  }
+  & h1 + span {
+    color: var(--pencil);
+    font: 400 18px/1 ${narrow};
+  }
+  @media (max-width: 999px) {
+    flex-wrap: wrap;
+  }
+  @media print {
+    border-bottom: 0;
+  }
 `
 
 const Body = styled.div`
@@ -46,13 +64,18 @@ export function Page({ title, head, children }: { title: string; head?: ReactNod
                 Library
               </Link>
             )}
-            <QuietButton onPress={toggle} aria-label={`Switch to ${theme === 'light' ? 'blueprint' : 'paper'}`}>
+            <QuietButton
+              onPress={toggle}
+              aria-label={`Switch to ${theme === 'light' ? 'blueprint' : 'paper'}`}
+            >
               {theme === 'light' ? 'Blueprint' : 'Paper'}
             </QuietButton>
             {person && <span style={{ color: 'var(--pencil)', fontSize: 15 }}>{person}</span>}
           </div>
         </Head>
-        <Body>{children}</Body>
+        <Body tabIndex={0} role="region" aria-label={title || 'sheet'}>
+          {children}
+        </Body>
       </div>
     </Frame>
   )

@@ -11,12 +11,30 @@ export const Overlay = styled(ModalOverlay)`
   display: grid;
   place-items: center;
   z-index: 10;
-  & > div { background: var(--paper); border: 2px solid var(--ink); padding: 24px 28px; max-width: min(640px, 94vw); max-height: 88vh; overflow: auto; }
-  & h2 { font-size: 22px; margin-bottom: 14px; }
+  & > div {
+    background: var(--paper);
+    border: 2px solid var(--ink);
+    padding: 24px 28px;
+    max-width: min(640px, 94vw);
+    max-height: 88vh;
+    overflow: auto;
+  }
+  & h2 {
+    font-size: 22px;
+    margin-bottom: 14px;
+  }
 `
 
 /** Asked once a browser: whose hands are these? */
-export function AskPerson({ shop, open, onClose }: { shop: ShopAnswer; open: boolean; onClose?: () => void }) {
+export function AskPerson({
+  shop,
+  open,
+  onClose,
+}: {
+  shop: ShopAnswer
+  open: boolean
+  onClose?: () => void
+}) {
   const { person, choose } = usePerson()
   return (
     <Overlay isOpen={open} isDismissable={person !== null} onOpenChange={(now) => !now && onClose?.()}>

@@ -7,14 +7,37 @@ import { Button, ErrorLine } from '../ui'
 import { Overlay } from './Person'
 
 /** Entries that the server did not take: each with its reason and its text, to be put right or dropped. */
-export function Refused({ items, base, open, onClose }: { items: readonly Queued[]; base: string; open: boolean; onClose: () => void }) {
+export function Refused({
+  items,
+  base,
+  open,
+  onClose,
+}: {
+  items: readonly Queued[]
+  base: string
+  open: boolean
+  onClose: () => void
+}) {
   const navigate = useNavigate()
   const putRight = async (item: Queued) => {
-    const data = item.entry.data as { raw?: string; text?: string; code?: string; place?: string; position?: string }
+    const data = item.entry.data as {
+      raw?: string
+      text?: string
+      code?: string
+      place?: string
+      position?: string
+    }
     const station = (kinds.get(item.entry.kind)?.station ?? 'receive') as StationName
     const typed = data.raw ?? data.text
     // The text goes back to the field that it came from.
-    if (typed) await (await store()).put('drafts', typed, draftKey(item.job, station, data.code ?? data.position ?? data.place ?? '', data.place))
+    if (typed)
+      await (
+        await store()
+      ).put(
+        'drafts',
+        typed,
+        draftKey(item.job, station, data.code ?? data.position ?? data.place ?? '', data.place),
+      )
     await dropRefused(item.id)
     onClose()
     void navigate(`${base}/${station}`)
@@ -43,4 +66,5 @@ export function Refused({ items, base, open, onClose }: { items: readonly Queued
 }
 
 /** Where the text of a field is kept while it is typed. */
-export const draftKey = (job: string, station: string, code: string, place?: string): string => `${job}/${station}/${code}${place && place !== code ? `/${place}` : ''}`
+export const draftKey = (job: string, station: string, code: string, place?: string): string =>
+  `${job}/${station}/${code}${place && place !== code ? `/${place}` : ''}`

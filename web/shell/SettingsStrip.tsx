@@ -13,26 +13,64 @@ const Labels = styled.div`
   border-top: 4px solid transparent;
   font: 600 14px/25px ${narrow};
   color: var(--pencil);
-  & > span:first-child { display: block; height: 23px; }
-  & > span { display: block; }
+  & > span:first-child {
+    display: block;
+    height: 23px;
+  }
+  & > span {
+    display: block;
+  }
 `
 
 const Cell = styled(StripCell)`
-  & > * { display: block; height: 25px; line-height: 25px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-  & > h3 { font: 600 14px/23px ${narrow}; height: 23px; color: var(--pencil); }
-  & > span { font: 400 15px/25px ${figures}; letter-spacing: -0.04em; }
-  & > .pencil { color: var(--pencil); }
-  & > .left { font-weight: 600; }
+  & > * {
+    display: block;
+    height: 25px;
+    line-height: 25px;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  & > h3 {
+    font: 600 14px/23px ${narrow};
+    height: 23px;
+    color: var(--pencil);
+  }
+  & > span {
+    font: 400 15px/25px ${figures};
+    letter-spacing: -0.04em;
+  }
+  & > .pencil {
+    color: var(--pencil);
+  }
+  & > .left {
+    font-weight: 600;
+    letter-spacing: -0.07em;
+  }
 `
 
 /** A drill stays the drill that was typed; everything else is shown from its stored value. */
-export const asTyped = (raw: string, value: number, setting: SettingSpec) => (/^(#\d+|[A-Za-z])$/.test(raw) ? raw.toUpperCase() : showValue(value, setting.quantity))
+export const asTyped = (raw: string, value: number, setting: SettingSpec) =>
+  /^(#\d+|[A-Za-z])$/.test(raw) ? raw.toUpperCase() : showValue(value, setting.quantity)
 
 /** The spec in a narrow column: what is aimed at, the band stands at the reading. */
-const inShort = (setting: SettingSpec): string => (/ to /.test(setting.asWritten) ? showValue(aim(setting)!, setting.quantity) : setting.asWritten.replace(/ ±.*| on$/, ''))
+const inShort = (setting: SettingSpec): string =>
+  / to /.test(setting.asWritten)
+    ? showValue(aim(setting)!, setting.quantity)
+    : setting.asWritten.replace(/ ±.*| on$/, '')
 
 /** Spec, as found and as left for every setting of the job. */
-export function SettingsStrip({ state, spec, here, order = 'set' }: { state: JobState; spec: SpecSheet; here?: string; order?: 'set' | 'asfound' }) {
+export function SettingsStrip({
+  state,
+  spec,
+  here,
+  order = 'set',
+}: {
+  state: JobState
+  spec: SpecSheet
+  here?: string
+  order?: 'set' | 'asfound'
+}) {
   const body = bodyOf(state)
   const set = settingsInOrder(spec)
   const settings = order === 'set' ? [...set, ...spec.settings.filter((s) => !s.set)] : spec.settings
@@ -55,10 +93,17 @@ export function SettingsStrip({ state, spec, here, order = 'set' }: { state: Job
               <Fraction text={inShort(setting)} />
             </span>
             <span className="pencil" aria-label="as found">
-              {found ? <Fraction text={asTyped(found.raw, found.value, setting)} /> : body.asFoundSkipped[key] ? 'skipped' : '·'}
+              {found ? (
+                <Fraction text={asTyped(found.raw, found.value, setting)} />
+              ) : body.asFoundSkipped[key] ? (
+                'skipped'
+              ) : (
+                '·'
+              )}
             </span>
             <span className={last?.verdict === 'in' ? 'left' : 'pencil'} aria-label="as left">
-              {last ? <Fraction text={asTyped(last.raw, last.value, setting)} /> : '·'} {last?.verdict === 'in' && <Tick size={12} />}
+              {last ? <Fraction text={asTyped(last.raw, last.value, setting)} /> : '·'}
+              {last?.verdict === 'in' && <Tick size={12} />}
             </span>
           </Cell>
         )

@@ -1,11 +1,25 @@
-const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' })
+const DAY = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  timeZone: 'UTC',
+})
 
 /** A local date as the shop says it: Thu 26 Nov. */
 export const sayDate = (date: string): string => DAY.format(new Date(`${date}T12:00:00Z`)).replace(',', '')
 
 /** An instant in the shop's zone: 24 Nov 10:40. */
 export const sayInstant = (at: string, zone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: zone }).format(new Date(at)).replace(',', '')
+  new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: zone,
+  })
+    .format(new Date(at))
+    .replace(',', '')
 
 /** Minor units as the shop's money. */
-export const sayMoney = (minor: number, exponent: number): string => (minor / 10 ** exponent).toFixed(exponent)
+export const sayMoney = (minor: number, exponent: number): string =>
+  (minor / 10 ** exponent).toFixed(exponent)

@@ -19,16 +19,34 @@ export const Frame = styled.div`
   ${NARROW} {
     height: auto;
     padding: 0;
-    & > div { grid-template-rows: auto auto auto; border-width: 0; }
+    & > div {
+      grid-template-rows: auto auto auto;
+      border-width: 0;
+    }
   }
-  @media print { height: auto; padding: 0; & > div { display: block; border: 0; } }
+  @media print {
+    height: auto;
+    padding: 0;
+    & > div {
+      display: block;
+      border: 0;
+    }
+  }
 `
 
 export const Zones = styled.nav`
   display: flex;
   border-bottom: 2px solid var(--ink);
-  ${NARROW} { overflow-x: auto; position: sticky; top: 0; background: var(--paper); z-index: 1; }
-  @media print { display: none; }
+  ${NARROW} {
+    overflow-x: auto;
+    position: sticky;
+    top: 0;
+    background: var(--paper);
+    z-index: 1;
+  }
+  @media print {
+    display: none;
+  }
 `
 
 export const Zone = styled.a<{ $here: boolean }>`
@@ -44,9 +62,17 @@ export const Zone = styled.a<{ $here: boolean }>`
   font: 600 16px/1 ${narrow};
   background: ${({ $here }) => ($here ? 'var(--ink)' : 'transparent')};
   color: ${({ $here }) => ($here ? 'var(--onInk)' : 'var(--ink)')};
-  &:last-child { border-right: 0; }
-  & > span:last-child { margin-left: auto; font: 400 14px ${figures}; opacity: 0.8; }
-  &:focus-visible { outline-offset: -4px; }
+  &:last-child {
+    border-right: 0;
+  }
+  & > span:last-child {
+    margin-left: auto;
+    font: 400 14px ${figures};
+    opacity: 0.8;
+  }
+  &:focus-visible {
+    outline-offset: -4px;
+  }
 `
 
 /** Drawing on the left, the one thing asked on the right. */
@@ -54,8 +80,13 @@ export const Main = styled.main<{ $ask?: number }>`
   display: grid;
   grid-template-columns: minmax(0, 1fr) ${({ $ask }) => $ask ?? 460}px;
   min-height: 0;
-  ${NARROW} { display: flex; flex-direction: column-reverse; }
-  @media print { display: block; }
+  ${NARROW} {
+    display: flex;
+    flex-direction: column-reverse;
+  }
+  @media print {
+    display: block;
+  }
 `
 
 export const Board = styled.section`
@@ -65,22 +96,34 @@ export const Board = styled.section`
   min-height: 0;
   display: flex;
   flex-direction: column;
-  ${NARROW} { min-height: 420px; padding: 14px 16px; }
+  ${NARROW} {
+    min-height: 420px;
+    padding: 14px 16px;
+  }
 `
 
 export const BoardTitle = styled.header`
   display: flex;
   align-items: flex-start;
   gap: 16px;
-  & h1 { font: 500 20px/1.3 ${narrow}; }
-  & p { font: 400 15px/1.3 ${narrow}; color: var(--pencil); }
-  & > div:last-child:not(:first-child) { margin-left: auto; }
+  & h1 {
+    font: 500 20px/1.3 ${narrow};
+  }
+  & p {
+    font: 400 15px/1.3 ${narrow};
+    color: var(--pencil);
+  }
+  & > div:last-child:not(:first-child) {
+    margin-left: auto;
+  }
 `
 
 export const BoardDrawing = styled.div`
   flex: 1;
   min-height: 0;
-  ${NARROW} { min-height: 360px; }
+  ${NARROW} {
+    min-height: 360px;
+  }
 `
 
 export const Ask = styled.section`
@@ -91,8 +134,16 @@ export const Ask = styled.section`
   gap: 10px;
   min-height: 0;
   overflow-y: auto;
-  & h2 { font-size: 24px; font-weight: 600; line-height: 1.2; }
-  ${NARROW} { border-left: 0; border-bottom: 2px solid var(--ink); padding: 16px; }
+  & h2 {
+    font-size: 24px;
+    font-weight: 600;
+    line-height: 1.2;
+  }
+  ${NARROW} {
+    border-left: 0;
+    border-bottom: 2px solid var(--ink);
+    padding: 16px;
+  }
 `
 
 export const AskFoot = styled.div`
@@ -104,7 +155,9 @@ export const AskFoot = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: 10px;
-  & > button:first-child { flex: 1 1 auto; }
+  & > button:first-child {
+    flex: 1 1 auto;
+  }
 `
 
 export const Foot = styled.footer`
@@ -112,8 +165,12 @@ export const Foot = styled.footer`
   grid-template-columns: minmax(0, 1fr) 520px;
   border-top: 2px solid var(--ink);
   min-height: 0;
-  ${NARROW} { grid-template-columns: minmax(0, 1fr); }
-  @media print { display: none; }
+  ${NARROW} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  @media print {
+    display: none;
+  }
 `
 
 export const Strip = styled.div`
@@ -133,7 +190,11 @@ export const StripCell = styled.div<{ $here?: boolean }>`
   font-size: 15px;
   line-height: 1.4;
   overflow: hidden;
-  & > b { display: block; font-weight: 600; overflow-wrap: anywhere; }
+  & > b {
+    display: block;
+    font-weight: 600;
+    overflow-wrap: anywhere;
+  }
 `
 
 export const TitleBlock = styled.dl`
@@ -142,13 +203,39 @@ export const TitleBlock = styled.dl`
   grid-template-columns: 1fr 1.1fr 1.1fr;
   grid-template-rows: minmax(0, 1fr) minmax(0, 1fr);
   min-height: 0;
-  ${NARROW} { border-left: 0; border-top: 2px solid var(--ink); }
-  & > div { padding: 5px 12px; border-right: 1px solid var(--rule); min-width: 0; overflow: hidden; }
-  & > div:nth-child(3n) { border-right: 0; }
-  & > div:nth-child(-n + 3) { border-bottom: 1px solid var(--rule); }
-  & dt { font: 600 14px/1.3 ${narrow}; color: var(--pencil); }
-  & dd { font-size: 16px; font-weight: 600; line-height: 1.2; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
-  & dd.number { font: 600 19px/1.2 ${figures}; letter-spacing: -0.03em; }
+  ${NARROW} {
+    border-left: 0;
+    border-top: 2px solid var(--ink);
+  }
+  & > div {
+    padding: 5px 12px;
+    border-right: 1px solid var(--rule);
+    min-width: 0;
+    overflow: hidden;
+  }
+  & > div:nth-child(3n) {
+    border-right: 0;
+  }
+  & > div:nth-child(-n + 3) {
+    border-bottom: 1px solid var(--rule);
+  }
+  & dt {
+    font: 600 14px/1.3 ${narrow};
+    color: var(--pencil);
+  }
+  & dd {
+    font-size: 16px;
+    font-weight: 600;
+    line-height: 1.2;
+    display: -webkit-box;
+    -webkit-line-clamp: 2;
+    -webkit-box-orient: vertical;
+    overflow: hidden;
+  }
+  & dd.number {
+    font: 600 19px/1.2 ${figures};
+    letter-spacing: -0.03em;
+  }
 `
 
 export const AskHead = styled.div`
@@ -157,5 +244,7 @@ export const AskHead = styled.div`
   gap: 4px;
   margin: -8px 0 -8px;
   min-height: 44px;
-  & > :first-child { flex: 1; }
+  & > :first-child {
+    flex: 1;
+  }
 `

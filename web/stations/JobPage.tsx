@@ -33,14 +33,21 @@ export default function JobPage() {
       <Page title="">
         <div style={{ padding: '40px 48px' }}>
           <h2>{load.sentence}</h2>
-          <p style={{ marginTop: 10 }}>Look for it on the rack by its number, its customer or its list number.</p>
+          <p style={{ marginTop: 10 }}>
+            Look for it on the rack by its number, its customer or its list number.
+          </p>
         </div>
       </Page>
     )
   const { open } = load
   const known = stations.find((s) => s.name === station)
   if (!known || (open.number !== null && number !== String(open.number)))
-    return <Navigate replace to={`/jobs/${open.number ?? open.job}/${known?.name ?? currentStation(open.state, open.sheets)}`} />
+    return (
+      <Navigate
+        replace
+        to={`/jobs/${open.number ?? open.job}/${known?.name ?? currentStation(open.state, open.sheets)}`}
+      />
+    )
   const Station = pages[known.name]
   return (
     <Suspense fallback={null}>

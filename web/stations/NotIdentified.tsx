@@ -14,7 +14,11 @@ export function NotIdentified({ open, what, state }: { open: OpenJob; what: stri
         <BoardTitle>
           <div>
             <h1>{loading ? 'Fetching its sheets …' : `Nothing to ${what} yet`}</h1>
-            <p>{loading ? 'they come from the library' : 'parts, values and drawings come from its list number’s sheets'}</p>
+            <p>
+              {loading
+                ? 'they come from the library'
+                : 'parts, values and drawings come from its list number’s sheets'}
+            </p>
           </div>
         </BoardTitle>
       </Board>

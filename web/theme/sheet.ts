@@ -16,13 +16,10 @@ export function applySheet(): void {
 
 /** The sheet that is drawn on: paper or blueprint. */
 export function useSheetTheme(): [SheetTheme, () => void] {
-  const theme = useSyncExternalStore(
-    (changed) => {
-      watchers.add(changed)
-      return () => watchers.delete(changed)
-    },
-    read,
-  )
+  const theme = useSyncExternalStore((changed) => {
+    watchers.add(changed)
+    return () => watchers.delete(changed)
+  }, read)
   return [
     theme,
     () => {

@@ -47,4 +47,7 @@ export const dark: Tokens = {
   onInk: '#10304d',
 }
 
-export const css = (tokens: Tokens): string => Object.entries(tokens).map(([name, value]) => `--${name}: ${value};`).join(' ')
+export const css = (tokens: Tokens): string =>
+  Object.entries(tokens)
+    .map(([name, value]) => `--${name}: ${value};`)
+    .join(' ')

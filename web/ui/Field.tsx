@@ -7,12 +7,38 @@ const Line = styled.div`
   align-items: flex-end;
   gap: 12px;
   border-bottom: 3px solid var(--blue);
-  & > span { font: 400 18px ${figures}; color: var(--pencil); padding-bottom: 8px; white-space: nowrap; }
-  & > select { min-height: 44px; border: 0; background: transparent; font-size: 15px; color: var(--ink); max-width: 150px; }
+  & > span {
+    font: 400 18px ${figures};
+    color: var(--pencil);
+    padding-bottom: 8px;
+    white-space: nowrap;
+  }
+  & > select {
+    min-height: 44px;
+    border: 0;
+    background: transparent;
+    font-size: 15px;
+    color: var(--ink);
+    max-width: 150px;
+  }
 `
 
 /** The large figure over its blue line, with its unit and whatever stands beside it. */
-export function ReadingField({ label, value, onChange, onEnter, unit, placeholder, invalid, readOnly, onKey, focus, children, size = 52, fractions = false }: {
+export function ReadingField({
+  label,
+  value,
+  onChange,
+  onEnter,
+  unit,
+  placeholder,
+  invalid,
+  readOnly,
+  onKey,
+  focus,
+  children,
+  size = 52,
+  fractions = false,
+}: {
   label: string
   value: string
   onChange?: (text: string) => void
@@ -39,7 +65,10 @@ export function ReadingField({ label, value, onChange, onEnter, unit, placeholde
         autoComplete="off"
         spellCheck={false}
         autoFocus={focus}
-        style={{ fontSize: size, ...(fractions ? { fontFamily: narrow, fontFeatureSettings: "'frac'" } : {}) }}
+        style={{
+          fontSize: size,
+          ...(fractions ? { fontFamily: narrow, fontFeatureSettings: "'frac'" } : {}),
+        }}
         onChange={(event) => onChange?.(event.target.value)}
         onKeyDown={(event) => {
           if (onKey?.(event.key)) event.preventDefault()

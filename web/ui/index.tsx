@@ -17,9 +17,17 @@ const pressable = css`
   align-items: center;
   gap: 12px;
   cursor: pointer;
-  &[data-hovered] { background: var(--tint); }
-  &[data-pressed] { transform: translateY(1px); }
-  &[data-disabled] { border-color: var(--rule); color: var(--pencil); cursor: default; }
+  &[data-hovered] {
+    background: var(--tint);
+  }
+  &[data-pressed] {
+    transform: translateY(1px);
+  }
+  &[data-disabled] {
+    border-color: var(--rule);
+    color: var(--pencil);
+    cursor: default;
+  }
 `
 
 export const Button = styled(AriaButton)`
@@ -32,8 +40,14 @@ export const MainButton = styled(AriaButton)`
   color: var(--onInk);
   min-height: 56px;
   justify-content: flex-start;
-  &[data-hovered] { background: color-mix(in srgb, var(--ink) 88%, var(--blue)); }
-  &[data-disabled] { background: var(--board); border-color: var(--rule); color: var(--pencil); }
+  &[data-hovered] {
+    background: color-mix(in srgb, var(--ink) 88%, var(--blue));
+  }
+  &[data-disabled] {
+    background: var(--board);
+    border-color: var(--rule);
+    color: var(--pencil);
+  }
 `
 
 export const QuietButton = styled(AriaButton)`
@@ -50,8 +64,14 @@ export const QuietButton = styled(AriaButton)`
   display: inline-flex;
   align-items: center;
   gap: 8px;
-  &[data-hovered] { text-decoration-color: var(--ink); }
-  &[data-disabled] { color: var(--pencil); text-decoration: none; cursor: default; }
+  &[data-hovered] {
+    text-decoration-color: var(--ink);
+  }
+  &[data-disabled] {
+    color: var(--pencil);
+    text-decoration: none;
+    cursor: default;
+  }
 `
 
 /** A choice among a few, large enough for gloves. */
@@ -69,7 +89,9 @@ export const Choice = styled(AriaButton)<{ $on?: boolean; $late?: boolean }>`
   display: flex;
   align-items: center;
   gap: 8px;
-  &[data-hovered] { border-color: var(--ink); }
+  &[data-hovered] {
+    border-color: var(--ink);
+  }
 `
 
 export const Key = styled.kbd`
@@ -99,7 +121,9 @@ export const ReadingInput = styled(AriaInput)`
   letter-spacing: -0.03em;
   color: var(--pencil);
   outline: none;
-  &::placeholder { color: var(--rule); }
+  &::placeholder {
+    color: var(--rule);
+  }
 `
 
 export const FieldInput = styled.input`
@@ -110,8 +134,15 @@ export const FieldInput = styled.input`
   border-bottom: 1.5px solid var(--line);
   background: transparent;
   font-size: 17px;
-  &:focus { outline: none; border-bottom: 3px solid var(--blue); margin-bottom: -1.5px; }
-  &::placeholder { color: var(--pencil); opacity: 0.75; }
+  &:focus {
+    outline: none;
+    border-bottom: 3px solid var(--blue);
+    margin-bottom: -1.5px;
+  }
+  &::placeholder {
+    color: var(--pencil);
+    opacity: 0.75;
+  }
 `
 
 export const FieldSelect = styled.select`
@@ -121,7 +152,11 @@ export const FieldSelect = styled.select`
   border-bottom: 1.5px solid var(--line);
   background: var(--paper);
   font-size: 17px;
-  &:focus { outline: none; border-bottom: 3px solid var(--blue); margin-bottom: -1.5px; }
+  &:focus {
+    outline: none;
+    border-bottom: 3px solid var(--blue);
+    margin-bottom: -1.5px;
+  }
 `
 
 export const ErrorLine = styled.p`
@@ -138,14 +173,23 @@ export const RedBox = styled.div`
   font-size: 18px;
   font-weight: 600;
   line-height: 1.35;
-  & small { display: block; font-size: 15px; font-weight: 400; color: var(--pencil); margin-top: 2px; }
+  & small {
+    display: block;
+    font-size: 15px;
+    font-weight: 400;
+    color: var(--pencil);
+    margin-top: 2px;
+  }
 `
 
 export const Answer = styled.p`
   font-size: 21px;
   line-height: 1.35;
   font-weight: 600;
-  & em { font-style: normal; color: var(--red); }
+  & em {
+    font-style: normal;
+    color: var(--red);
+  }
 `
 
 const FRACTION = /(\d+)\/(\d+)/g
@@ -169,7 +213,14 @@ export function Fraction({ text }: { text: string }) {
 
 export function Tick({ size = 14 }: { size?: number }) {
   return (
-    <svg width={size} height={size} viewBox="0 0 14 14" role="img" aria-label="in" style={{ display: 'inline-block', verticalAlign: '-1px' }}>
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 14 14"
+      role="img"
+      aria-label="in"
+      style={{ display: 'inline-block', verticalAlign: '-1px' }}
+    >
       <path d="M2 7.5 5.5 11 12 3" fill="none" stroke="currentColor" strokeWidth="2.2" />
     </svg>
   )

@@ -1,7 +1,12 @@
 import { useEffect, useRef } from 'react'
 
+const isRadio = (target: EventTarget | null): boolean =>
+  target instanceof HTMLInputElement && target.type === 'radio'
+
 const inField = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  target instanceof HTMLElement &&
+  !isRadio(target) &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
 /**
  * Letters and digits act only outside fields: inside, every printable key is a reading's. Esc leaves the field. `bindings` by
@@ -22,13 +27,21 @@ export function useKeys(bindings: Record<string, () => void>): void {
       }
       if (inField(event.target)) return
       // Enter and space on a focused button or link press it.
-      if ((event.key === 'Enter' || event.key === ' ') && event.target instanceof HTMLElement && event.target.closest('button, a, [role=button]')) return
+      if (
+        (event.key === 'Enter' || event.key === ' ') &&
+        event.target instanceof HTMLElement &&
+        event.target.closest('button, a, [role=button]')
+      )
+        return
+      // Arrows and space choose among radios.
+      if (isRadio(event.target) && (event.key.startsWith('Arrow') || event.key === ' ')) return
       const act = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key]
       if (!act) return
       event.preventDefault()
       act()
     }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
+    // On the way down: React Aria keeps its own controls' keys from coming up again.
+    window.addEventListener('keydown', onKey, true)
+    return () => window.removeEventListener('keydown', onKey, true)
   }, [])
 }

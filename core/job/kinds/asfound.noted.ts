@@ -17,7 +17,8 @@ export const asFoundNoted = defineKind({
   }),
   key: (data) => `${data.code}/${data.place}`,
   admit: (_state, { data }, sheets) =>
-    sheets && !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
+    sheets &&
+    !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
       ? refusal('setting', `${sheets.spec.listNumber} has no setting ${data.code} ${data.place}.`, 'code')
       : undefined,
   apply: (state, entry) =>
@@ -25,7 +26,14 @@ export const asFoundNoted = defineKind({
       const { code, place, raw, value, countedTo, shown } = entry.data
       const key = `${code}/${place}`
       const { [key]: _, ...asFoundSkipped } = body.asFoundSkipped
-      return { asFoundSkipped, asFound: { ...body.asFound, [key]: { raw, value, countedTo, ...shown, by: entry.by, entry: entry.id } } }
+      return {
+        asFoundSkipped,
+        asFound: {
+          ...body.asFound,
+          [key]: { raw, value, countedTo, ...shown, by: entry.by, entry: entry.id },
+        },
+      }
     }),
-  sentence: (data) => `noted ${data.code}${data.place === 'none' ? '' : ` ${data.place}`} as found: ${data.raw}`,
+  sentence: (data) =>
+    `noted ${data.code}${data.place === 'none' ? '' : ` ${data.place}`} as found: ${data.raw}`,
 })

@@ -7,7 +7,11 @@ export const asFoundSkipped = defineKind({
   kind: 'asfound.skipped',
   version: 1,
   station: 'asfound',
-  schema: v.object({ code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)), place: v.picklist(places), why: SomeWords }),
+  schema: v.object({
+    code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+    place: v.picklist(places),
+    why: SomeWords,
+  }),
   key: (data) => `${data.code}/${data.place}`,
   admit: () => undefined,
   apply: (state, entry) =>

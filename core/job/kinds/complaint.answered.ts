@@ -6,9 +6,16 @@ export const complaintAnswered = defineKind({
   kind: 'complaint.answered',
   version: 1,
   station: 'return',
-  schema: v.object({ explained: v.boolean(), by: v.array(v.pipe(v.string(), v.maxLength(60))), words: Words }),
+  schema: v.object({
+    explained: v.boolean(),
+    by: v.array(v.pipe(v.string(), v.maxLength(60))),
+    words: Words,
+  }),
   key: () => '',
   admit: () => undefined,
   apply: (state, { data }) => ({ ...state, answer: data }),
-  sentence: (data, name) => (data.explained ? `found the complaint explained by ${data.by.map(name).join(', ') || data.words}` : 'found the complaint not explained'),
+  sentence: (data, name) =>
+    data.explained
+      ? `found the complaint explained by ${data.by.map(name).join(', ') || data.words}`
+      : 'found the complaint not explained',
 })

@@ -9,7 +9,8 @@ export const entryStruck = defineKind({
   station: 'job',
   schema: v.object({ why: Words }),
   key: () => '',
-  admit: (_state, { corrects }) => (corrects ? undefined : refusal('corrects', 'An undo must name what it undoes.', 'corrects')),
+  admit: (_state, { corrects }) =>
+    corrects ? undefined : refusal('corrects', 'An undo must name what it undoes.', 'corrects'),
   apply: (state) => state,
   sentence: (data) => `took it back${data.why ? `: ${data.why}` : ''}`,
 })

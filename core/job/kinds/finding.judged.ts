@@ -23,15 +23,26 @@ export const findingJudged = defineKind({
         v.object({ what: v.literal('warp'), value: notNegative, sigma: positive }),
       ]),
     ),
-    shown: v.object({ disposition, sure: v.boolean(), sentence: v.string(), rule: v.string(), limit: v.nullable(v.number()) }),
+    shown: v.object({
+      disposition,
+      sure: v.boolean(),
+      sentence: v.string(),
+      rule: v.string(),
+      limit: v.nullable(v.number()),
+    }),
     override: v.nullable(v.object({ disposition, why: SomeWords })),
   }),
   key: (data) => data.position,
   admit: (state, { data, body }, sheets) => {
     const position = sheets?.build.positions.find((p) => p.code === data.position)
-    if (sheets && !position) return refusal('position', `${sheets.build.listNumber} has no part ${data.position}.`, 'position')
+    if (sheets && !position)
+      return refusal('position', `${sheets.build.listNumber} has no part ${data.position}.`, 'position')
     if (!bodyOf(state, body).off[data.position] && !position?.stays)
-      return refusal('still on', `${position?.name ?? data.position} is still on. Take it off, then judge it.`, 'position')
+      return refusal(
+        'still on',
+        `${position?.name ?? data.position} is still on. Take it off, then judge it.`,
+        'position',
+      )
     return undefined
   },
   apply: (state, entry) =>

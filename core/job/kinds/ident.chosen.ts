@@ -21,5 +21,6 @@ export const identChosen = defineKind({
       const { listNumber, specRev, buildRev, p } = entry.data
       return { ident: { listNumber, specRev, buildRev, p, entry: entry.id } }
     }),
-  sentence: (data) => `identified it as ${data.listNumber}${data.p === null ? '' : ` (${Math.round(data.p * 100)} %)`}`,
+  sentence: (data) =>
+    `identified it as ${data.listNumber}${data.p === null ? '' : ` (${Math.round(data.p * 100)} %)`}`,
 })

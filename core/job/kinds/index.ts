@@ -21,15 +21,34 @@ import { readingTaken } from './reading.taken.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
 
 const all = [
-  jobOpened, jobClosed, jobReopened, markRead, featureSeen, identChosen, asFoundNoted, asFoundSkipped, teardownUnlocked,
-  partOff, findingJudged, partOn, orderPlaced, orderArrived, readingTaken, complaintAnswered, gatePassed, jobReturned,
-  noteWritten, entryStruck,
+  jobOpened,
+  jobClosed,
+  jobReopened,
+  markRead,
+  featureSeen,
+  identChosen,
+  asFoundNoted,
+  asFoundSkipped,
+  teardownUnlocked,
+  partOff,
+  findingJudged,
+  partOn,
+  orderPlaced,
+  orderArrived,
+  readingTaken,
+  complaintAnswered,
+  gatePassed,
+  jobReturned,
+  noteWritten,
+  entryStruck,
 ] as const
 
 export type DataOf = { [K in (typeof all)[number] as K['kind']]: K extends Kind<infer D> ? D : never }
 
 /** Every kind of entry by its name. The schema of each stands guard before its `admit` and `apply` are called. */
-export const kinds: ReadonlyMap<string, Kind<unknown>> = new Map(all.map((kind) => [kind.kind, kind as unknown as Kind<unknown>]))
+export const kinds: ReadonlyMap<string, Kind<unknown>> = new Map(
+  all.map((kind) => [kind.kind, kind as unknown as Kind<unknown>]),
+)
 
 export * from './job.opened.ts'
 export { markPlaces } from './mark.read.ts'

@@ -5,8 +5,22 @@ import { defineKind } from '../kind.ts'
 const name = (what: string) => v.pipe(v.string(), v.trim(), v.minLength(1, `Type ${what}.`), v.maxLength(120))
 
 export const symptoms = [
-  'hard start', 'runs only on choke', 'flooding', 'weeps', 'bog on opening', 'dies on opening', 'flat spot', 'hanging idle',
-  'sagging idle', 'pops on the overrun', 'hunting', 'surge', 'smoke', 'leak', 'no top end', 'none: overhaul',
+  'hard start',
+  'runs only on choke',
+  'flooding',
+  'weeps',
+  'bog on opening',
+  'dies on opening',
+  'flat spot',
+  'hanging idle',
+  'sagging idle',
+  'pops on the overrun',
+  'hunting',
+  'surge',
+  'smoke',
+  'leak',
+  'no top end',
+  'none: overhaul',
 ] as const
 export const bands = ['idle', 'just off idle', 'middle', 'wide open', 'everywhere'] as const
 export const temperatures = ['cold', 'hot', 'both'] as const
@@ -20,12 +34,21 @@ export const jobOpened = defineKind({
     engine: name('the engine'),
     equipment: name('what it drives'),
     aircraft: v.boolean(),
-    ethanol: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(1, 'The ethanol share is at most 100 %.'))),
-    pressureKpa: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(700, 'That pressure is above 700 kPa: is it in kPa?'))),
+    ethanol: v.nullable(
+      v.pipe(v.number(), v.minValue(0), v.maxValue(1, 'The ethanol share is at most 100 %.')),
+    ),
+    pressureKpa: v.nullable(
+      v.pipe(v.number(), v.minValue(0), v.maxValue(700, 'That pressure is above 700 kPa: is it in kPa?')),
+    ),
     headMm: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(20000))),
     altitudeM: v.nullable(v.pipe(v.number(), v.minValue(-500), v.maxValue(9000))),
     promise: LocalDate,
-    complaint: v.object({ symptom: v.picklist(symptoms), band: v.picklist(bands), temperature: v.picklist(temperatures), words: Words }),
+    complaint: v.object({
+      symptom: v.picklist(symptoms),
+      band: v.picklist(bands),
+      temperature: v.picklist(temperatures),
+      words: Words,
+    }),
   }),
   key: () => '',
   admit: (state, { data, corrects }) => {

@@ -8,7 +8,8 @@ export const jobReopened = defineKind({
   station: 'job',
   schema: v.object({ why: SomeWords }),
   key: () => '',
-  admit: (state) => (state.closed || state.returned ? undefined : refusal('open', 'The job is open already.')),
+  admit: (state) =>
+    state.closed || state.returned ? undefined : refusal('open', 'The job is open already.'),
   apply: (state) => ({ ...state, closed: null, returned: null }),
   sentence: (data) => `opened the job again: ${data.why}`,
 })

@@ -13,8 +13,19 @@ export const jobReturned = defineKind({
     if (state.returned) return refusal('returned', 'It went back already.')
     if (!sheets) return refusal('identify first', 'It cannot go back before it is identified.')
     const open = openPoints(state, sheets)
-    return open.length ? refusal('gate', `It cannot go back yet: ${open.map((point) => point.title).slice(0, 3).join('; ')}.`) : undefined
+    return open.length
+      ? refusal(
+          'gate',
+          `It cannot go back yet: ${open
+            .map((point) => point.title)
+            .slice(0, 3)
+            .join('; ')}.`,
+        )
+      : undefined
   },
-  apply: (state, { data, by, at, id }) => ({ ...state, returned: { seenSeq: data.seenSeq, by, at, entry: id } }),
+  apply: (state, { data, by, at, id }) => ({
+    ...state,
+    returned: { seenSeq: data.seenSeq, by, at, entry: id },
+  }),
   sentence: () => 'returned it with its sheet',
 })

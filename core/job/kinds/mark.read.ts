@@ -22,7 +22,11 @@ export const markRead = defineKind({
   },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
-      marks: { ...body.marks, [entry.data.place]: { text: entry.data.text, maker: entry.data.maker, entry: entry.id } },
+      marks: {
+        ...body.marks,
+        [entry.data.place]: { text: entry.data.text, maker: entry.data.maker, entry: entry.id },
+      },
     })),
-  sentence: (data) => (data.text ? `read ${data.text} on the ${data.place}` : `found no mark on the ${data.place}`),
+  sentence: (data) =>
+    data.text ? `read ${data.text} on the ${data.place}` : `found no mark on the ${data.place}`,
 })

@@ -9,6 +9,9 @@ export const noteWritten = defineKind({
   schema: v.object({ text: SomeWords }),
   key: () => '',
   admit: () => undefined,
-  apply: (state, entry) => ({ ...state, notes: [...state.notes, { text: entry.data.text, ...stamp(entry) }] }),
+  apply: (state, entry) => ({
+    ...state,
+    notes: [...state.notes, { text: entry.data.text, ...stamp(entry) }],
+  }),
   sentence: (data) => `noted: ${data.text}`,
 })

@@ -13,6 +13,9 @@ export const orderArrived = defineKind({
     if (!order) return refusal('order', 'This job has no such order.', 'order')
     return order.arrived ? refusal('arrived', 'This order has arrived already.', 'order') : undefined
   },
-  apply: (state, { data }) => ({ ...state, orders: state.orders.map((order) => (order.entry === data.order ? { ...order, arrived: true } : order)) }),
+  apply: (state, { data }) => ({
+    ...state,
+    orders: state.orders.map((order) => (order.entry === data.order ? { ...order, arrived: true } : order)),
+  }),
   sentence: () => 'took the order in',
 })

@@ -33,7 +33,13 @@ export const orderPlaced = defineKind({
     orders: [
       ...state.orders,
       // What lies on the shelf is here.
-      { entry: id, lines: data.lines, totalMinor: data.totalMinor, arrives: data.arrives, arrived: data.lines.every((line) => line.what === 'shelf') },
+      {
+        entry: id,
+        lines: data.lines,
+        totalMinor: data.totalMinor,
+        arrives: data.arrives,
+        arrived: data.lines.every((line) => line.what === 'shelf'),
+      },
     ],
   }),
   sentence: (data) => `ordered ${data.lines.map((line) => `${line.quantity} × ${line.code}`).join(', ')}`,

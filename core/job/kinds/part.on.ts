@@ -17,14 +17,23 @@ export const partOn = defineKind({
     const here = bodyOf(state, body)
     const name = sheets?.build.positions.find((p) => p.code === data.position)?.name ?? data.position
     if (!here.off[data.position]) return refusal('not off', `${name} never came off.`, 'position')
-    if (here.on[data.position]) return refusal('on twice', `${name} is on already: ${here.on[data.position]!.by} put it on.`, 'position')
+    if (here.on[data.position])
+      return refusal(
+        'on twice',
+        `${name} is on already: ${here.on[data.position]!.by} put it on.`,
+        'position',
+      )
     if (data.from === 'old' && lastSaid(here.findings[data.position])?.disposition === 'condemn')
       return refusal('condemned', `${name} is condemned. Fit another, or judge it again.`, 'from')
     return undefined
   },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
-      on: { ...body.on, [entry.data.position]: { from: entry.data.from, part: entry.data.part, ...stamp(entry) } },
+      on: {
+        ...body.on,
+        [entry.data.position]: { from: entry.data.from, part: entry.data.part, ...stamp(entry) },
+      },
     })),
-  sentence: (data, name) => `${name(data.position)} on, ${data.from === 'old' ? 'the old one' : `new from ${data.from === 'loose' ? 'loose parts' : `the ${data.from}`}`}`,
+  sentence: (data, name) =>
+    `${name(data.position)} on, ${data.from === 'old' ? 'the old one' : `new from ${data.from === 'loose' ? 'loose parts' : `the ${data.from}`}`}`,
 })

@@ -27,8 +27,13 @@ export const readingTaken = defineKind({
   }),
   key: (data) => `${data.code}/${data.place}`,
   admit: (state, { data, body }, sheets) => {
-    if (!bodyOf(state, body).ident) return refusal('identify first', 'Nothing can be set before it is identified: the values come from its sheet.')
-    return sheets && !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
+    if (!bodyOf(state, body).ident)
+      return refusal(
+        'identify first',
+        'Nothing can be set before it is identified: the values come from its sheet.',
+      )
+    return sheets &&
+      !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
       ? refusal('setting', `${sheets.spec.listNumber} has no setting ${data.code} ${data.place}.`, 'code')
       : undefined
   },
@@ -36,8 +41,26 @@ export const readingTaken = defineKind({
     withBody(state, entry.body, (body) => {
       const { code, place, raw, value, gauge, specRev, shown } = entry.data
       const key = `${code}/${place}`
-      const reading = { raw, value, gauge, verdict: shown.verdict, headline: shown.headline, specRev, ...stamp(entry) }
-      return { readings: { ...body.readings, [key]: sayAgain(body.readings[key], reading, (a, b) => a.verdict === b.verdict || a.value !== b.value) } }
+      const reading = {
+        raw,
+        value,
+        gauge,
+        verdict: shown.verdict,
+        headline: shown.headline,
+        specRev,
+        ...stamp(entry),
+      }
+      return {
+        readings: {
+          ...body.readings,
+          [key]: sayAgain(
+            body.readings[key],
+            reading,
+            (a, b) => a.verdict === b.verdict || a.value !== b.value,
+          ),
+        },
+      }
     }),
-  sentence: (data) => `read ${data.code}${data.place === 'none' ? '' : ` ${data.place}`}: ${data.raw}, ${data.shown.verdict}`,
+  sentence: (data) =>
+    `read ${data.code}${data.place === 'none' ? '' : ` ${data.place}`}: ${data.raw}, ${data.shown.verdict}`,
 })

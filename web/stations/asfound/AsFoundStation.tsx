@@ -10,7 +10,17 @@ import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '..
 import { JobSheet } from '../../shell/JobSheet'
 import { draftKey } from '../../shell/Refused'
 import { SettingsStrip } from '../../shell/SettingsStrip'
-import { Answer, Choice, ErrorLine, FieldInput, Fraction, Key, Label, MainButton, QuietButton } from '../../ui'
+import {
+  Answer,
+  Choice,
+  ErrorLine,
+  FieldInput,
+  Fraction,
+  Key,
+  Label,
+  MainButton,
+  QuietButton,
+} from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
@@ -24,7 +34,12 @@ export default function AsFoundStation({ open }: StationProps) {
   const body = bodyOf(state)
   const outside = sheets?.spec.settings.filter((setting) => setting.asFoundAt === 'outside') ?? []
   const isDone = (key: string) => key in body.asFound || key in body.asFoundSkipped
-  const [index, setIndex] = useState(() => Math.max(0, outside.findIndex((setting) => !isDone(settingKey(setting)))))
+  const [index, setIndex] = useState(() =>
+    Math.max(
+      0,
+      outside.findIndex((setting) => !isDone(settingKey(setting))),
+    ),
+  )
   const setting = outside[index]
   const key = setting ? settingKey(setting) : ''
   const [text, setText] = useDraft(draftKey(open.job, 'asfound', setting?.code ?? '', setting?.place))
@@ -36,7 +51,11 @@ export default function AsFoundStation({ open }: StationProps) {
   const noted = body.asFound[key]
   const turns = setting?.quantity === 'turns'
   const mixture = setting?.code === 'mixture.turns'
-  const howTo = !mixture ? setting?.hold : to === 'free' ? 'Turn it out, tapping for each part of a turn, until it falls free.' : 'Turn it in, to the right, until it just seats. Tap for each part of a turn. Stop where you feel it: the tip marks its seat.'
+  const howTo = !mixture
+    ? setting?.hold
+    : to === 'free'
+      ? 'Turn it out, tapping for each part of a turn, until it falls free.'
+      : 'Turn it in, to the right, until it just seats. Tap for each part of a turn. Stop where you feel it: the tip marks its seat.'
   const count = turns && text !== '' ? Number(text) : 0
   const next = () => {
     setWrong('')
@@ -50,7 +69,10 @@ export default function AsFoundStation({ open }: StationProps) {
   const log = () => {
     if (!setting || !sheets) return
     if (skipping) {
-      const no = skipping === 'all' ? open.add('teardown.unlocked', { why }) : open.add('asfound.skipped', { code: setting.code, place: setting.place, why })
+      const no =
+        skipping === 'all'
+          ? open.add('teardown.unlocked', { why })
+          : open.add('asfound.skipped', { code: setting.code, place: setting.place, why })
       if (no) return setWrong(no.sentence)
       setWhy('')
       if (skipping === 'all') void navigate(`/jobs/${open.number ?? open.job}/teardown`)
@@ -58,11 +80,22 @@ export default function AsFoundStation({ open }: StationProps) {
       return
     }
     if (text === '' && noted) return next()
-    if (text === '') return setWrong(turns ? 'Count first: one tap for each part of a turn. If it stood seated, tap once and lower it again.' : 'Type what you see, or skip it with a reason.')
+    if (text === '')
+      return setWrong(
+        turns
+          ? 'Count first: one tap for each part of a turn. If it stood seated, tap once and lower it again.'
+          : 'Type what you see, or skip it with a reason.',
+      )
     const draft = draftAsFound(setting, turns ? showTurns(count) : text, mixture ? to : null, sheets, state)
     if (isRefusal(draft)) return setWrong(draft.refused.why)
     const standing = standings(state.log)
-    const before = state.log.findLast((entry) => entry.kind === 'asfound.noted' && standing.get(entry.id) === 'alive' && `${(entry.data as DataOf['asfound.noted']).code}/${(entry.data as DataOf['asfound.noted']).place}` === key)
+    const before = state.log.findLast(
+      (entry) =>
+        entry.kind === 'asfound.noted' &&
+        standing.get(entry.id) === 'alive' &&
+        `${(entry.data as DataOf['asfound.noted']).code}/${(entry.data as DataOf['asfound.noted']).place}` ===
+          key,
+    )
     const no = open.add('asfound.noted', draft.data, before ? { corrects: before.id } : {})
     if (no) return setWrong(no.sentence)
     setWrong('')
@@ -72,7 +105,12 @@ export default function AsFoundStation({ open }: StationProps) {
     setWrong('')
     setText(String(Math.max(0, count + eighths)))
   }
-  useKeys({ Enter: log, k: () => setSkipping('this'), ArrowDown: () => setIndex((n) => Math.min(outside.length - 1, n + 1)), ArrowUp: () => setIndex((n) => Math.max(0, n - 1)) })
+  useKeys({
+    Enter: log,
+    k: () => setSkipping('this'),
+    ArrowDown: () => setIndex((n) => Math.min(outside.length - 1, n + 1)),
+    ArrowUp: () => setIndex((n) => Math.max(0, n - 1)),
+  })
 
   if (!sheets || !setting)
     return (
@@ -81,7 +119,11 @@ export default function AsFoundStation({ open }: StationProps) {
       </JobSheet>
     )
   return (
-    <JobSheet open={open} station="asfound" strip={<SettingsStrip state={state} spec={sheets.spec} here={key} order="asfound" />}>
+    <JobSheet
+      open={open}
+      station="asfound"
+      strip={<SettingsStrip state={state} spec={sheets.spec} here={key} order="asfound" />}
+    >
       <Main $ask={430}>
         <Board>
           <BoardTitle>
@@ -91,7 +133,12 @@ export default function AsFoundStation({ open }: StationProps) {
             </div>
           </BoardTitle>
           <BoardDrawing>
-            <EngineSide spec={sheets.spec} state={state} current={key} counting={turns && text !== '' ? count : null} />
+            <EngineSide
+              spec={sheets.spec}
+              state={state}
+              current={key}
+              counting={turns && text !== '' ? count : null}
+            />
           </BoardDrawing>
         </Board>
         <Ask aria-label="What is asked">
@@ -99,14 +146,24 @@ export default function AsFoundStation({ open }: StationProps) {
             <Label>
               {index + 1} of {outside.length} · before anything moves
             </Label>
-            {!teardownUnlocked(state, sheets) && <QuietButton onPress={() => setSkipping('all')}>go on without</QuietButton>}
+            {!teardownUnlocked(state, sheets) && (
+              <QuietButton onPress={() => setSkipping('all')}>go on without</QuietButton>
+            )}
           </AskHead>
           <h2>{setting.name}</h2>
           <p style={{ fontSize: 17 }}>{howTo}</p>
           {skipping ? (
             <label>
-              <Label>{skipping === 'all' ? 'Why teardown begins without all of it' : 'Why it is skipped'}</Label>
-              <FieldInput autoFocus value={why} onChange={(event) => setWhy(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && log()} placeholder="in a few words" />
+              <Label>
+                {skipping === 'all' ? 'Why teardown begins without all of it' : 'Why it is skipped'}
+              </Label>
+              <FieldInput
+                autoFocus
+                value={why}
+                onChange={(event) => setWhy(event.target.value)}
+                onKeyDown={(event) => event.key === 'Enter' && log()}
+                placeholder="in a few words"
+              />
             </label>
           ) : turns ? (
             <>
@@ -121,35 +178,63 @@ export default function AsFoundStation({ open }: StationProps) {
                 fractions
                 onEnter={log}
                 onKey={(pressed) => {
-                  const eighths = ({ '1': 1, '2': 2, '4': 4, '8': 8, '-': -1, Backspace: -1 } as Record<string, number>)[pressed]
+                  const eighths = (
+                    { '1': 1, '2': 2, '4': 4, '8': 8, '-': -1, Backspace: -1 } as Record<string, number>
+                  )[pressed]
                   if (eighths === undefined) return false
                   tap(eighths)
                   return true
                 }}
               />
               <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 24px 1fr', gap: 8 }}>
-                <Choice onPress={() => tap(1)} style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}>
+                <Choice
+                  onPress={() => tap(1)}
+                  style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}
+                >
                   + <Fraction text="1/8" /> <Key>1</Key>
                 </Choice>
-                <Choice onPress={() => tap(2)} style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}>
+                <Choice
+                  onPress={() => tap(2)}
+                  style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}
+                >
                   + <Fraction text="1/4" /> <Key>2</Key>
                 </Choice>
                 <span />
-                <Choice onPress={() => tap(-1)} style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}>
+                <Choice
+                  onPress={() => tap(-1)}
+                  style={{ minHeight: 64, justifyContent: 'center', fontSize: 22 }}
+                >
                   − <Fraction text="1/8" /> <Key>-</Key>
                 </Choice>
               </div>
-              {mixture && <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
-                <Choice $on={to === 'seat'} aria-pressed={to === 'seat'} onPress={() => setTo('seat')}>
-                  in to the seat
-                </Choice>
-                <Choice $on={to === 'free'} aria-pressed={to === 'free'} onPress={() => setTo('free')}>
-                  out until free
-                </Choice>
-              </div>}
+              {mixture && (
+                <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+                  <Choice $on={to === 'seat'} aria-pressed={to === 'seat'} onPress={() => setTo('seat')}>
+                    in to the seat
+                  </Choice>
+                  <Choice $on={to === 'free'} aria-pressed={to === 'free'} onPress={() => setTo('free')}>
+                    out until free
+                  </Choice>
+                </div>
+              )}
             </>
           ) : (
-            <ReadingField key={key} focus label={`${setting.name}, as found`} value={text} placeholder={noted ? noted.raw : ''} unit={setting.quantity === 'notches' ? 'of index' : setting.quantity === 'count' ? 'from the outer one' : setting.unit} onEnter={log} onChange={setText} />
+            <ReadingField
+              key={key}
+              focus
+              label={`${setting.name}, as found`}
+              value={text}
+              placeholder={noted ? noted.raw : ''}
+              unit={
+                setting.quantity === 'notches'
+                  ? 'of index'
+                  : setting.quantity === 'count'
+                    ? 'from the outer one'
+                    : setting.unit
+              }
+              onEnter={log}
+              onChange={setText}
+            />
           )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {/* The judging sentence waits until the count is finished. */}
@@ -170,7 +255,18 @@ export default function AsFoundStation({ open }: StationProps) {
           {body.asFoundSkipped[key] && !noted && <Answer>Skipped: {body.asFoundSkipped[key]}</Answer>}
           <AskFoot>
             <MainButton onPress={log}>
-              {skipping ? 'Skip, with this reason' : text !== '' ? (mixture ? (to === 'seat' ? 'It seats here' : 'It falls free here') : 'Note it') : noted ? 'Next' : 'Note it'} <Key>Enter</Key>
+              {skipping
+                ? 'Skip, with this reason'
+                : text !== ''
+                  ? mixture
+                    ? to === 'seat'
+                      ? 'It seats here'
+                      : 'It falls free here'
+                    : 'Note it'
+                  : noted
+                    ? 'Next'
+                    : 'Note it'}{' '}
+              <Key>Enter</Key>
             </MainButton>
             {!skipping && (
               <QuietButton onPress={() => setSkipping('this')}>

@@ -1,9 +1,18 @@
 import type { CatalogueAnswer, ListNumberAnswer } from '@ekrond/contract/library'
-import { explain, FEATURE_NAMES, nextLook, openCatalogue, rank, type Identification, type Ranked, type Seen } from '@ekrond/core/identify'
+import {
+  explain,
+  FEATURE_NAMES,
+  nextLook,
+  openCatalogue,
+  rank,
+  type Identification,
+  type Ranked,
+  type Seen,
+} from '@ekrond/core/identify'
 import { bodyOf, markPlaces, standings, type DataOf } from '@ekrond/core/job'
-import { gaugeSigma, parseLength, type Gauge } from '@ekrond/core/measure'
+import { gaugeSigma, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import { differenceSentence, sheetDifferences, type Sheets } from '@ekrond/core/sheets'
+import { differenceSentence, sheetDifferences } from '@ekrond/core/sheets'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -25,8 +34,13 @@ const Three = styled.main`
   display: grid;
   grid-template-columns: 372px minmax(0, 1fr) 384px;
   min-height: 0;
-  & > section:nth-child(2) { border-left: 1px solid var(--ink); }
-  @media (max-width: 999px) { display: flex; flex-direction: column; }
+  & > section:nth-child(2) {
+    border-left: 1px solid var(--ink);
+  }
+  @media (max-width: 999px) {
+    display: flex;
+    flex-direction: column;
+  }
 `
 
 const Rows = styled.div`
@@ -34,16 +48,32 @@ const Rows = styled.div`
   grid-template-columns: 118px minmax(0, 1fr);
   column-gap: 14px;
   align-items: center;
-  & > span { font-size: 16px; }
-  & > .look { color: var(--blue); font-weight: 600; }
+  & > span {
+    font-size: 16px;
+  }
+  & > .look {
+    color: var(--blue);
+    font-weight: 600;
+  }
 `
 
 const LookNext = styled.div`
   border: 2px solid var(--blue);
   padding: 9px 14px;
-  & > b { display: block; font-size: 19px; line-height: 1.25; }
-  & > span + b ~ span { display: block; font: 400 15px/1.4 ${figures}; letter-spacing: -0.03em; }
-  & > small { font-size: 14px; color: var(--pencil); }
+  & > b {
+    display: block;
+    font-size: 19px;
+    line-height: 1.25;
+  }
+  & > span + b ~ span {
+    display: block;
+    font: 400 15px/1.4 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & > small {
+    font-size: 14px;
+    color: var(--pencil);
+  }
 `
 
 const Candidate = styled.button<{ $on: boolean }>`
@@ -57,13 +87,39 @@ const Candidate = styled.button<{ $on: boolean }>`
   padding: 6px 8px 7px 10px;
   cursor: pointer;
   min-height: 44px;
-  & > span:first-child { display: flex; justify-content: space-between; font: 600 19px/1.25 ${figures}; letter-spacing: -0.03em; }
-  & > i { display: block; height: 7px; border: 1px solid var(--ink); margin: 3px 0 4px; }
-  & > i > i { display: block; height: 100%; background: var(--ink); }
-  & > small { display: block; font: 400 15px/1.3 ${narrow}; color: var(--ink); }
+  & > span:first-child {
+    display: flex;
+    justify-content: space-between;
+    font: 600 19px/1.25 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & > i {
+    display: block;
+    height: 7px;
+    border: 1px solid var(--ink);
+    margin: 3px 0 4px;
+  }
+  & > i > i {
+    display: block;
+    height: 100%;
+    background: var(--ink);
+  }
+  & > small {
+    display: block;
+    font: 400 15px/1.3 ${narrow};
+    color: var(--ink);
+  }
 `
 
-const FEATURES = ['throttleBoreMm', 'venturiMm', 'flangeBoltSpacingMm', 'draft', 'barrels', 'chokeKind', 'inletThread'] as const
+const FEATURES = [
+  'throttleBoreMm',
+  'venturiMm',
+  'flangeBoltSpacingMm',
+  'draft',
+  'barrels',
+  'chokeKind',
+  'inletThread',
+] as const
 const isLength = (feature: string) => feature.endsWith('Mm')
 const EMPTY: CatalogueAnswer['candidates'] = []
 
@@ -73,7 +129,11 @@ export default function IdentifyStation({ open }: StationProps) {
   const client = useQueryClient()
   const shop = useShop().data
   const body = bodyOf(open.state)
-  const library = useQuery<CatalogueAnswer, ApiError>({ queryKey: ['catalogue'], queryFn: () => call('/api/catalogue'), staleTime: 5 * 60_000 })
+  const library = useQuery<CatalogueAnswer, ApiError>({
+    queryKey: ['catalogue'],
+    queryFn: () => call('/api/catalogue'),
+    staleTime: 5 * 60_000,
+  })
   const candidates = library.data?.candidates ?? EMPTY
   const catalogue = useMemo(() => (candidates.length ? openCatalogue(candidates) : null), [candidates])
   const [place, setPlace] = useState<(typeof markPlaces)[number]>('plate')
@@ -83,13 +143,22 @@ export default function IdentifyStation({ open }: StationProps) {
   const [chosen, setChosen] = useState(0)
   const [wrong, setWrong] = useState('')
 
-  const caliper = shop?.gauges.find((gauge) => gauge.kind === 'caliper') as Gauge | undefined
+  const caliper = shop?.gauges.find((gauge) => gauge.kind === 'caliper')
   const sigma = caliper ? gaugeSigma(caliper) : 0.1
   const makerNow = maker ?? Object.values(body.marks).find((mark) => mark.maker)?.maker ?? ''
   // What is being typed counts at once, before it is entered.
-  const marks = [...Object.entries(body.marks).filter(([p]) => p !== place || !markText), ...(markText ? [[place, { text: markText }] as const] : [])].map(([, mark]) => mark.text).filter(Boolean)
-  const features: Seen['features'] = Object.fromEntries(Object.entries(body.features).map(([name, f]) => [name, f.value]))
-  const sigmas: Record<string, number> = Object.fromEntries(Object.entries(body.features).flatMap(([name, f]) => (f.sigma ? [[name, f.sigma]] : [])))
+  const marks = [
+    ...Object.entries(body.marks).filter(([p]) => p !== place || !markText),
+    ...(markText ? [[place, { text: markText }] as const] : []),
+  ]
+    .map(([, mark]) => mark.text)
+    .filter(Boolean)
+  const features: Seen['features'] = Object.fromEntries(
+    Object.entries(body.features).map(([name, f]) => [name, f.value]),
+  )
+  const sigmas: Record<string, number> = Object.fromEntries(
+    Object.entries(body.features).flatMap(([name, f]) => (f.sigma ? [[name, f.sigma]] : [])),
+  )
   const seenKey = JSON.stringify([marks, features, makerNow])
   const result = useMemo(() => {
     if (!catalogue) return null
@@ -99,25 +168,40 @@ export default function IdentifyStation({ open }: StationProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds all of it
   }, [catalogue, seenKey])
   const refusedMark = result && isRefusal(result) ? result.refused.why : ''
-  const ranking: Identification['ranking'] = result && !isRefusal(result) ? result.ranking.filter((r) => r.p > 0.002).slice(0, 3) : []
+  const ranking: Identification['ranking'] =
+    result && !isRefusal(result) ? result.ranking.filter((r) => r.p > 0.002).slice(0, 3) : []
   const pNone = result && !isRefusal(result) ? result.pNone : 0
   const look = result && !isRefusal(result) ? result.look : null
   const picked = ranking[Math.min(chosen, ranking.length - 1)]
   const leader = candidates.find((c) => c.id === picked?.id)
   const nothingSeen = marks.length === 0 && Object.keys(features).length === 0
 
-  const first = useQuery<ListNumberAnswer, ApiError>({ ...listNumberQuery(ranking[0]?.id ?? ''), enabled: ranking.length > 0 && !nothingSeen })
-  const second = useQuery<ListNumberAnswer, ApiError>({ ...listNumberQuery(ranking[1]?.id ?? ''), enabled: ranking.length > 1 && !nothingSeen })
-  const differences = first.data && second.data ? sheetDifferences(first.data.sheets as Sheets, second.data.sheets as Sheets) : null
+  const first = useQuery<ListNumberAnswer, ApiError>({
+    ...listNumberQuery(ranking[0]?.id ?? ''),
+    enabled: ranking.length > 0 && !nothingSeen,
+  })
+  const second = useQuery<ListNumberAnswer, ApiError>({
+    ...listNumberQuery(ranking[1]?.id ?? ''),
+    enabled: ranking.length > 1 && !nothingSeen,
+  })
+  const differences =
+    first.data && second.data ? sheetDifferences(first.data.sheets, second.data.sheets) : null
 
   const standing = standings(open.state.log)
-  const aliveOf = (kind: string, fits: (data: never) => boolean) => open.state.log.findLast((entry) => entry.kind === kind && standing.get(entry.id) === 'alive' && fits(entry.data as never))
+  const aliveOf = (kind: string, fits: (data: never) => boolean) =>
+    open.state.log.findLast(
+      (entry) => entry.kind === kind && standing.get(entry.id) === 'alive' && fits(entry.data as never),
+    )
   const correcting = (id: string | undefined) => (id ? { corrects: id } : {})
 
   const enterMark = () => {
     if (!markText.trim()) return
     const before = aliveOf('mark.read', (data: DataOf['mark.read']) => data.place === place)
-    const no = open.add('mark.read', { place, text: markText.trim(), maker: makerNow || null }, correcting(before?.id))
+    const no = open.add(
+      'mark.read',
+      { place, text: markText.trim(), maker: makerNow || null },
+      correcting(before?.id),
+    )
     if (no) setWrong(no.sentence)
     else {
       setWrong('')
@@ -136,7 +220,11 @@ export default function IdentifyStation({ open }: StationProps) {
       if (![1, 2, 4].includes(value)) return setWrong('Barrels are 1, 2 or 4.')
     }
     const before = aliveOf('feature.seen', (data: DataOf['feature.seen']) => data.feature === feature)
-    const no = open.add('feature.seen', { feature, raw: raw.trim(), value, sigma: isLength(feature) ? sigma : null }, correcting(before?.id))
+    const no = open.add(
+      'feature.seen',
+      { feature, raw: raw.trim(), value, sigma: isLength(feature) ? sigma : null },
+      correcting(before?.id),
+    )
     setWrong(no?.sentence ?? '')
     if (!no) setTyped((now) => ({ ...now, [feature]: '' }))
   }
@@ -149,7 +237,13 @@ export default function IdentifyStation({ open }: StationProps) {
       const before = aliveOf('ident.chosen', () => true)
       const no = open.add(
         'ident.chosen',
-        { listNumber: picked.id, specRev: found.sheets.specRev, buildRev: found.sheets.buildRev, p: picked.p, runnerUp: other ? { listNumber: other.id, p: other.p } : null },
+        {
+          listNumber: picked.id,
+          specRev: found.sheets.specRev,
+          buildRev: found.sheets.buildRev,
+          p: picked.p,
+          runnerUp: other ? { listNumber: other.id, p: other.p } : null,
+        },
         correcting(before?.id),
       )
       if (no) setWrong(no.sentence)
@@ -159,7 +253,11 @@ export default function IdentifyStation({ open }: StationProps) {
     }
   }
   const already = body.ident?.listNumber
-  useKeys({ Enter: () => void choose(), ArrowDown: () => setChosen((n) => Math.min(n + 1, ranking.length - 1)), ArrowUp: () => setChosen((n) => Math.max(0, n - 1)) })
+  useKeys({
+    Enter: () => void choose(),
+    ArrowDown: () => setChosen((n) => Math.min(n + 1, ranking.length - 1)),
+    ArrowUp: () => setChosen((n) => Math.max(0, n - 1)),
+  })
 
   return (
     <JobSheet
@@ -168,9 +266,12 @@ export default function IdentifyStation({ open }: StationProps) {
       strip={
         <StripCell style={{ padding: '10px 20px' }}>
           <Label>Complaint</Label>
-          <b style={{ fontSize: 20 }}>{open.state.opened?.complaint.words || open.state.opened?.complaint.symptom}</b>
+          <b style={{ fontSize: 20 }}>
+            {open.state.opened?.complaint.words || open.state.opened?.complaint.symptom}
+          </b>
           <span style={{ color: 'var(--pencil)' }}>
-            {open.state.opened?.complaint.symptom} · {open.state.opened?.complaint.band} · from {open.state.opened?.engine}, {open.state.opened?.equipment}
+            {open.state.opened?.complaint.symptom} · {open.state.opened?.complaint.band} · from{' '}
+            {open.state.opened?.engine}, {open.state.opened?.equipment}
           </span>
         </StripCell>
       }
@@ -194,7 +295,11 @@ export default function IdentifyStation({ open }: StationProps) {
           </label>
           <MarkBoxes text={markText || body.marks[place]?.text || ''} />
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
-            <FieldSelect aria-label="Place of the mark" value={place} onChange={(event) => setPlace(event.target.value as typeof place)}>
+            <FieldSelect
+              aria-label="Place of the mark"
+              value={place}
+              onChange={(event) => setPlace(event.target.value as typeof place)}
+            >
               {markPlaces.map((p) => (
                 <option key={p} value={p}>
                   {p}
@@ -202,7 +307,11 @@ export default function IdentifyStation({ open }: StationProps) {
                 </option>
               ))}
             </FieldSelect>
-            <FieldSelect aria-label="Maker" value={makerNow} onChange={(event) => setMaker(event.target.value)}>
+            <FieldSelect
+              aria-label="Maker"
+              value={makerNow}
+              onChange={(event) => setMaker(event.target.value)}
+            >
               <option value="">maker not known</option>
               {shop?.makers.map((m) => (
                 <option key={m.code} value={m.code}>
@@ -212,13 +321,16 @@ export default function IdentifyStation({ open }: StationProps) {
             </FieldSelect>
           </div>
           <Label as="p" style={{ fontWeight: 400 }}>
-            {shop?.makers.find((m) => m.code === makerNow)?.numbering ?? '? unreadable · [38] either · … a run that is gone'}
+            {shop?.makers.find((m) => m.code === makerNow)?.numbering ??
+              '? unreadable · [38] either · … a run that is gone'}
           </Label>
           {(wrong || refusedMark) && <ErrorLine role="alert">{wrong || refusedMark}</ErrorLine>}
           <Label style={{ marginTop: 6 }}>Seen and measured, caliper ±{sigma.toFixed(2)}</Label>
           <Rows>
             {FEATURES.map((feature) => {
-              const values = [...new Set(candidates.map((c) => c.features[feature]).filter((v) => v !== undefined))]
+              const values = [
+                ...new Set(candidates.map((c) => c.features[feature]).filter((v) => v !== undefined)),
+              ]
               const entered = body.features[feature]
               return [
                 <span key={feature} className={look?.feature === feature ? 'look' : ''}>
@@ -232,11 +344,18 @@ export default function IdentifyStation({ open }: StationProps) {
                     placeholder={entered?.raw ?? 'mm'}
                     style={{ fontFamily: figures, minHeight: 44 }}
                     onChange={(event) => setTyped((now) => ({ ...now, [feature]: event.target.value }))}
-                    onKeyDown={(event) => event.key === 'Enter' && enterFeature(feature, typed[feature] ?? '')}
+                    onKeyDown={(event) =>
+                      event.key === 'Enter' && enterFeature(feature, typed[feature] ?? '')
+                    }
                     onBlur={() => enterFeature(feature, typed[feature] ?? '')}
                   />
                 ) : (
-                  <FieldSelect key={`${feature} field`} aria-label={FEATURE_NAMES[feature]} value={String(entered?.value ?? '')} onChange={(event) => enterFeature(feature, event.target.value)}>
+                  <FieldSelect
+                    key={`${feature} field`}
+                    aria-label={FEATURE_NAMES[feature]}
+                    value={String(entered?.value ?? '')}
+                    onChange={(event) => enterFeature(feature, event.target.value)}
+                  >
                     <option value="">not looked at</option>
                     {values.map((v) => (
                       <option key={String(v)} value={String(v)}>
@@ -253,7 +372,11 @@ export default function IdentifyStation({ open }: StationProps) {
           <BoardTitle>
             <div>
               <h1>Plan, from the flange</h1>
-              <p>{nothingSeen ? 'drawn for the commonest one, until something is read' : 'drawn for the one picked at the right'}</p>
+              <p>
+                {nothingSeen
+                  ? 'drawn for the commonest one, until something is read'
+                  : 'drawn for the one picked at the right'}
+              </p>
             </div>
           </BoardTitle>
           <BoardDrawing>
@@ -275,12 +398,18 @@ export default function IdentifyStation({ open }: StationProps) {
         <Ask aria-label="Candidates">
           {library.isError && <ErrorLine>{library.error.message}</ErrorLine>}
           {nothingSeen ? (
-            <p style={{ fontSize: 18 }}>Type what stands on the casting, or measure a bore. Unreadable places are ?, doubtful ones [38].</p>
+            <p style={{ fontSize: 18 }}>
+              Type what stands on the casting, or measure a bore. Unreadable places are ?, doubtful ones [38].
+            </p>
           ) : (
             look && (
               <LookNext>
                 <Label style={{ color: 'var(--blue)' }}>Look next</Label>
-                <b>{isLength(look.feature) ? `Caliper the ${FEATURE_NAMES[look.feature]}.` : `Look at the ${FEATURE_NAMES[look.feature]}.`}</b>
+                <b>
+                  {isLength(look.feature)
+                    ? `Caliper the ${FEATURE_NAMES[look.feature]}.`
+                    : `Look at the ${FEATURE_NAMES[look.feature]}.`}
+                </b>
                 {look.outcomes.map((outcome) => (
                   <span key={outcome.value}>
                     {outcome.value}: {outcome.id}
@@ -293,9 +422,20 @@ export default function IdentifyStation({ open }: StationProps) {
           {!nothingSeen && (
             <div role="listbox" aria-label="Ranking">
               {ranking.map((r, i) => (
-                <CandidateRow key={r.id} ranked={r} on={i === Math.min(chosen, ranking.length - 1)} pick={() => setChosen(i)} />
+                <CandidateRow
+                  key={r.id}
+                  ranked={r}
+                  on={i === Math.min(chosen, ranking.length - 1)}
+                  pick={() => setChosen(i)}
+                />
               ))}
-              <Candidate as="div" $on={false} role="option" aria-selected={false} style={{ cursor: 'default' }}>
+              <Candidate
+                as="div"
+                $on={false}
+                role="option"
+                aria-selected={false}
+                style={{ cursor: 'default' }}
+              >
                 <span style={{ fontFamily: 'inherit' }}>
                   <b style={{ font: `600 17px ${narrow}`, letterSpacing: 0 }}>Not in the library</b>
                   <span>{percent(pNone)}</span>
@@ -306,11 +446,25 @@ export default function IdentifyStation({ open }: StationProps) {
               </Candidate>
             </div>
           )}
-          {differences && !nothingSeen && <p style={{ fontWeight: 500 }}>{differenceSentence(differences)}</p>}
-          {pNone > 0.5 && !nothingSeen && <ErrorLine>More likely none of these. Look at every place on the casting, or teach this one.</ErrorLine>}
+          {differences && !nothingSeen && (
+            <p style={{ fontWeight: 500 }}>{differenceSentence(differences)}</p>
+          )}
+          {pNone > 0.5 && !nothingSeen && (
+            <ErrorLine>
+              More likely none of these. Look at every place on the casting, or teach this one.
+            </ErrorLine>
+          )}
           <AskFoot>
-            <MainButton onPress={() => void choose()} isDisabled={!picked || nothingSeen || picked.id === already}>
-              {already ? (picked?.id === already ? `It is ${already}` : `No, it is ${picked?.id}`) : 'This one'} <Key>Enter</Key>
+            <MainButton
+              onPress={() => void choose()}
+              isDisabled={!picked || nothingSeen || picked.id === already}
+            >
+              {already
+                ? picked?.id === already
+                  ? `It is ${already}`
+                  : `No, it is ${picked?.id}`
+                : 'This one'}{' '}
+              <Key>Enter</Key>
             </MainButton>
             {already && (
               <QuietButton onPress={() => void navigate(`/jobs/${open.number ?? open.job}/asfound`)}>
@@ -335,7 +489,9 @@ function CandidateRow({ ranked, on, pick }: { ranked: Ranked; on: boolean; pick:
       <i>
         <i style={{ width: `${ranked.p * 100}%` }} />
       </i>
-      <small>{words.map((word) => `${word.speaks === 'against' ? 'against: ' : ''}${word.text}`).join(' · ')}</small>
+      <small>
+        {words.map((word) => `${word.speaks === 'against' ? 'against: ' : ''}${word.text}`).join(' · ')}
+      </small>
     </Candidate>
   )
 }

@@ -17,9 +17,20 @@ const Row = styled.div`
     place-items: center;
     font: 500 24px/1 ${figures};
   }
-  & > .unreadable { border-style: dashed; color: var(--pencil); }
-  & > .either { border: 2.6px solid var(--blue); font-size: 16px; line-height: 1.1; }
-  & > .run { border-style: dashed; min-width: 56px; color: var(--pencil); }
+  & > .unreadable {
+    border-style: dashed;
+    color: var(--pencil);
+  }
+  & > .either {
+    border: 2.6px solid var(--blue);
+    font-size: 16px;
+    line-height: 1.1;
+  }
+  & > .run {
+    border-style: dashed;
+    min-width: 56px;
+    color: var(--pencil);
+  }
 `
 
 /** A mark as it stands on the casting: one box a character. */
@@ -30,7 +41,11 @@ export function MarkBoxes({ text }: { text: string }) {
     <Row aria-hidden>
       {tokens.map((token, i) => (
         <span key={i} className={token.kind}>
-          {token.kind === 'unreadable' ? '?' : token.kind === 'run' ? '…' : token.symbols.map((s) => <div key={s}>{ALPHABET[s]}</div>)}
+          {token.kind === 'unreadable'
+            ? '?'
+            : token.kind === 'run'
+              ? '…'
+              : token.symbols.map((s) => <div key={s}>{ALPHABET[s]}</div>)}
         </span>
       ))}
     </Row>

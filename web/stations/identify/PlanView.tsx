@@ -9,22 +9,78 @@ interface PlanFeatures {
 }
 
 /** The unit from its flange side, to the leading candidate's measures; what was measured is pencil, what to measure next blue. */
-export function PlanView({ features, seen, look }: { features: PlanFeatures; seen: Record<string, string>; look: string | null }) {
-  const { barrels, throttleBoreMm: bore, venturiMm: venturi, flangeBoltSpacingMm: bolts, chokeKind } = features
+export function PlanView({
+  features,
+  seen,
+  look,
+}: {
+  features: PlanFeatures
+  seen: Record<string, string>
+  look: string | null
+}) {
+  const {
+    barrels,
+    throttleBoreMm: bore,
+    venturiMm: venturi,
+    flangeBoltSpacingMm: bolts,
+    chokeKind,
+  } = features
   const k = Math.min(4.2, 300 / bolts)
   const [cx, cy] = [232, 250]
   const offset = barrels === 2 ? (bore / 2 + 3) * k : 0
-  const centres: Point[] = barrels === 2 ? [[cx - offset, cy], [cx + offset, cy]] : [[cx, cy]]
+  const centres: Point[] =
+    barrels === 2
+      ? [
+          [cx - offset, cy],
+          [cx + offset, cy],
+        ]
+      : [[cx, cy]]
   const half = (bolts / 2) * k
   const tall = barrels === 2 ? bore * k * 0.72 : bore * k * 0.85
-  const boltAt: Point[] = barrels === 2 ? [[cx - half, cy - tall * 0.8], [cx + half, cy - tall * 0.8], [cx - half, cy + tall * 0.8], [cx + half, cy + tall * 0.8]] : [[cx - half, cy], [cx + half, cy]]
-  const body = barrels === 2 ? ((w) => ({ x: cx - w / 2, w }))(2 * (offset + (bore / 2) * k) + 30) : { x: cx - bore * k * 0.8, w: bore * k * 1.6 }
+  const boltAt: Point[] =
+    barrels === 2
+      ? [
+          [cx - half, cy - tall * 0.8],
+          [cx + half, cy - tall * 0.8],
+          [cx - half, cy + tall * 0.8],
+          [cx + half, cy + tall * 0.8],
+        ]
+      : [
+          [cx - half, cy],
+          [cx + half, cy],
+        ]
+  const body =
+    barrels === 2
+      ? ((w) => ({ x: cx - w / 2, w }))(2 * (offset + (bore / 2) * k) + 30)
+      : { x: cx - bore * k * 0.8, w: bore * k * 1.6 }
   const coil = chokeKind.startsWith('coil')
   const colourOf = (feature: string) => (look === feature ? 'blue' : 'ink')
   return (
-    <Drawing width={480} height={520} title={`Plan of the leading candidate: ${barrels} barrel${barrels > 1 ? 's' : ''}, bore ${bore} mm, venturi ${venturi} mm, flange bolts ${bolts} mm, choke ${chokeKind}.`}>
-      <rect x={cx - half - 24} y={cy - (barrels === 2 ? tall * 0.8 + 24 : 34)} width={2 * half + 48} height={barrels === 2 ? tall * 1.6 + 48 : 68} rx={22} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
-      <rect x={body.x} y={cy - tall - 6} width={body.w} height={2 * tall + 12} rx={10} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.2} />
+    <Drawing
+      width={480}
+      height={520}
+      title={`Plan of the leading candidate: ${barrels} barrel${barrels > 1 ? 's' : ''}, bore ${bore} mm, venturi ${venturi} mm, flange bolts ${bolts} mm, choke ${chokeKind}.`}
+    >
+      <rect
+        x={cx - half - 24}
+        y={cy - (barrels === 2 ? tall * 0.8 + 24 : 34)}
+        width={2 * half + 48}
+        height={barrels === 2 ? tall * 1.6 + 48 : 68}
+        rx={22}
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      <rect
+        x={body.x}
+        y={cy - tall - 6}
+        width={body.w}
+        height={2 * tall + 12}
+        rx={10}
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth={2.2}
+      />
       {boltAt.map(([x, y], i) => (
         <g key={i}>
           <circle cx={x} cy={y} r={9} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.8} />
@@ -34,25 +90,68 @@ export function PlanView({ features, seen, look }: { features: PlanFeatures; see
       ))}
       {centres.map(([x, y], i) => (
         <g key={i}>
-          <circle cx={x} cy={y} r={(bore / 2) * k} fill="var(--paper)" stroke={`var(--${i === 0 ? colourOf('throttleBoreMm') : 'ink'})`} strokeWidth={i === 0 && look === 'throttleBoreMm' ? 3.4 : 2.2} />
-          <circle cx={x} cy={y} r={(venturi / 2) * k} fill="none" stroke={`var(--${colourOf('venturiMm')})`} strokeWidth={look === 'venturiMm' ? 3 : 1.4} strokeDasharray="6 4" />
+          <circle
+            cx={x}
+            cy={y}
+            r={(bore / 2) * k}
+            fill="var(--paper)"
+            stroke={`var(--${i === 0 ? colourOf('throttleBoreMm') : 'ink'})`}
+            strokeWidth={i === 0 && look === 'throttleBoreMm' ? 3.4 : 2.2}
+          />
+          <circle
+            cx={x}
+            cy={y}
+            r={(venturi / 2) * k}
+            fill="none"
+            stroke={`var(--${colourOf('venturiMm')})`}
+            strokeWidth={look === 'venturiMm' ? 3 : 1.4}
+            strokeDasharray="6 4"
+          />
           <CentreLine from={[x, y - (bore / 2) * k - 14]} to={[x, y + (bore / 2) * k + 14]} />
         </g>
       ))}
       <CentreLine from={[cx - half - 34, cy]} to={[cx + half + 34, cy]} />
       {coil && (
         <g>
-          <circle cx={cx + half + 6} cy={cy - tall - 30} r={32} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.2} />
-          <path d={`M${cx + half + 6} ${cy - tall - 30} m-4 0 a6 6 0 1 1 10 4 a12 12 0 1 1 4 -16`} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
+          <circle
+            cx={cx + half + 6}
+            cy={cy - tall - 30}
+            r={32}
+            fill="var(--paper)"
+            stroke="var(--ink)"
+            strokeWidth={2.2}
+          />
+          <path
+            d={`M${cx + half + 6} ${cy - tall - 30} m-4 0 a6 6 0 1 1 10 4 a12 12 0 1 1 4 -16`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={1.8}
+          />
         </g>
       )}
       <Leader from={[74, cy - tall - 62]} to={[body.x + 30, cy - tall - 6]} />
       <Balloon at={[62, cy - tall - 74]} number={1} text="mark" />
-      <Leader from={[58, cy + tall * 0.4 + 74]} to={[centres[0]![0] - (bore / 2) * k * 0.7, cy + (bore / 2) * k * 0.7]} colour={colourOf('throttleBoreMm')} />
-      <Text at={[12, cy + tall * 0.4 + 94]} size={19} face="figures" colour={look === 'throttleBoreMm' ? 'blue' : seen.throttleBoreMm ? 'pencil' : 'ink'}>
+      <Leader
+        from={[58, cy + tall * 0.4 + 74]}
+        to={[centres[0]![0] - (bore / 2) * k * 0.7, cy + (bore / 2) * k * 0.7]}
+        colour={colourOf('throttleBoreMm')}
+      />
+      <Text
+        at={[12, cy + tall * 0.4 + 94]}
+        size={19}
+        face="figures"
+        colour={look === 'throttleBoreMm' ? 'blue' : seen.throttleBoreMm ? 'pencil' : 'ink'}
+      >
         {look === 'throttleBoreMm' ? 'measure' : `⌀${seen.throttleBoreMm ?? bore}`}
       </Text>
-      <Dimension from={[cx - half, cy + tall + 74]} to={[cx + half, cy + tall + 74]} at={{ from: boltAt.at(-2)!, to: boltAt.at(-1)! }} text={look === 'flangeBoltSpacingMm' ? 'measure' : String(seen.flangeBoltSpacingMm ?? bolts)} colour={look === 'flangeBoltSpacingMm' ? 'blue' : seen.flangeBoltSpacingMm ? 'pencil' : 'ink'} textAt={[cx - 30, cy + tall + 66]} />
+      <Dimension
+        from={[cx - half, cy + tall + 74]}
+        to={[cx + half, cy + tall + 74]}
+        at={{ from: boltAt.at(-2)!, to: boltAt.at(-1)! }}
+        text={look === 'flangeBoltSpacingMm' ? 'measure' : String(seen.flangeBoltSpacingMm ?? bolts)}
+        colour={look === 'flangeBoltSpacingMm' ? 'blue' : seen.flangeBoltSpacingMm ? 'pencil' : 'ink'}
+        textAt={[cx - 30, cy + tall + 66]}
+      />
     </Drawing>
   )
 }

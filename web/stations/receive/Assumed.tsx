@@ -14,7 +14,10 @@ export function Assumed({ typed }: { typed: Opening }) {
       {assumed.length === 0 ? <p>Nothing: all of it is known.</p> : null}
       <ul style={{ display: 'grid', gap: 6, marginTop: 4 }}>
         {assumed.map((line) => (
-          <li key={line} style={{ borderBottom: '1px solid var(--rule)', paddingBottom: 6, color: 'var(--pencil)' }}>
+          <li
+            key={line}
+            style={{ borderBottom: '1px solid var(--rule)', paddingBottom: 6, color: 'var(--pencil)' }}
+          >
             {line}
           </li>
         ))}

@@ -1,5 +1,5 @@
 import { admit, emptyJob } from '@ekrond/core/job'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useShop } from '../../data/job'
 import { useDraft } from '../../data/draft'
@@ -23,17 +23,24 @@ export default function NewJob() {
   const [wrong, setWrong] = useState<{ field?: keyof Opening; sentence: string } | null>(null)
   const set = (field: keyof Opening, value: string) => {
     setWrong(null)
-    keep(JSON.stringify({ ...latest.current, [field]: value }))
-    latest.current = { ...latest.current, [field]: value }
+    keep((now) => JSON.stringify({ ...(now ? (JSON.parse(now) as Opening) : emptyOpening), [field]: value }))
   }
-  const latest = useLatest(typed)
 
   const open = () => {
     if (!shop) return
     const read = readOpening(typed, shop.today)
     if ('sentence' in read) return setWrong(read)
     const job = crypto.randomUUID()
-    const entry = { id: crypto.randomUUID(), job, kind: 'job.opened', v: 1, body: 1, data: read.data, by: person ?? 'unnamed', at: new Date().toISOString() }
+    const entry = {
+      id: crypto.randomUUID(),
+      job,
+      kind: 'job.opened',
+      v: 1,
+      body: 1,
+      data: read.data,
+      by: person ?? 'unnamed',
+      at: new Date().toISOString(),
+    }
     const refused = admit(emptyJob(job), entry)
     if (refused) return setWrong({ sentence: refused.sentence })
     keep('')
@@ -43,7 +50,12 @@ export default function NewJob() {
   return (
     <Page title="receive">
       <Main style={{ height: '100%' }} $ask={360}>
-        <Board style={{ overflowY: 'auto' }} onKeyDown={(event) => event.key === 'Enter' && (event.target as HTMLElement).tagName === 'INPUT' && open()}>
+        <Board
+          style={{ overflowY: 'auto' }}
+          onKeyDown={(event) =>
+            event.key === 'Enter' && (event.target as HTMLElement).tagName === 'INPUT' && open()
+          }
+        >
           <OpeningForm typed={typed} set={set} shop={shop} wrong={wrong?.field} />
         </Board>
         <Ask aria-label="Open the job">
@@ -51,10 +63,19 @@ export default function NewJob() {
             <h1>Before it is put down</h1>
           </BoardTitle>
           <Assumed typed={typed} />
-          <Choice $on={typed.aircraft === 'yes'} aria-pressed={typed.aircraft === 'yes'} onPress={() => set('aircraft', typed.aircraft === 'yes' ? '' : 'yes')}>
+          <Choice
+            $on={typed.aircraft === 'yes'}
+            aria-pressed={typed.aircraft === 'yes'}
+            onPress={() => set('aircraft', typed.aircraft === 'yes' ? '' : 'yes')}
+          >
             It is from an aircraft
           </Choice>
-          {typed.aircraft === 'yes' && <ErrorLine role="alert">Carburetors of aircraft are not serviced here. They belong to a certificated repair station; give it back unopened.</ErrorLine>}
+          {typed.aircraft === 'yes' && (
+            <ErrorLine role="alert">
+              Carburetors of aircraft are not serviced here. They belong to a certificated repair station;
+              give it back unopened.
+            </ErrorLine>
+          )}
           {wrong && <ErrorLine role="alert">{wrong.sentence}</ErrorLine>}
           <AskFoot>
             <MainButton onPress={open} isDisabled={typed.aircraft === 'yes' || !shop}>
@@ -66,12 +87,4 @@ export default function NewJob() {
       {shop && <AskPerson shop={shop} open={person === null} />}
     </Page>
   )
-}
-
-function useLatest<T>(value: T) {
-  const ref = useRef(value)
-  useEffect(() => {
-    ref.current = value
-  })
-  return ref
 }

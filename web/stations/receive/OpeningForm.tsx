@@ -4,23 +4,64 @@ import styled from 'styled-components'
 import { narrow } from '../../theme/global'
 import { Choice, FieldInput, Label } from '../../ui'
 
-export type Opening = Record<'customer' | 'engine' | 'equipment' | 'ethanol' | 'pressure' | 'head' | 'altitude' | 'promise' | 'symptom' | 'band' | 'temperature' | 'words' | 'aircraft', string>
+export type Opening = Record<
+  | 'customer'
+  | 'engine'
+  | 'equipment'
+  | 'ethanol'
+  | 'pressure'
+  | 'head'
+  | 'altitude'
+  | 'promise'
+  | 'symptom'
+  | 'band'
+  | 'temperature'
+  | 'words'
+  | 'aircraft',
+  string
+>
 
-export const emptyOpening: Opening = { customer: '', engine: '', equipment: '', ethanol: '', pressure: '', head: '', altitude: '', promise: '', symptom: '', band: '', temperature: '', words: '', aircraft: '' }
+export const emptyOpening: Opening = {
+  customer: '',
+  engine: '',
+  equipment: '',
+  ethanol: '',
+  pressure: '',
+  head: '',
+  altitude: '',
+  promise: '',
+  symptom: '',
+  band: '',
+  temperature: '',
+  words: '',
+  aircraft: '',
+}
 
 /** What was typed as an opening entry's data; a sentence where it cannot be. */
-export function readOpening(typed: Opening, today: string): { data: DataOf['job.opened'] } | { field: keyof Opening; sentence: string } {
-  const number = (field: keyof Opening, what: string): number | null | { field: keyof Opening; sentence: string } => {
-    const text = typed[field].trim().replace(',', '.').replace(/\s*(%|kpa|mm|m)$/i, '')
+export function readOpening(
+  typed: Opening,
+  today: string,
+): { data: DataOf['job.opened'] } | { field: keyof Opening; sentence: string } {
+  const number = (
+    field: keyof Opening,
+    what: string,
+  ): number | null | { field: keyof Opening; sentence: string } => {
+    const text = typed[field]
+      .trim()
+      .replace(',', '.')
+      .replace(/\s*(%|kpa|mm|m)$/i, '')
     if (text === '') return null
     const value = Number(text)
-    return Number.isFinite(value) ? value : { field, sentence: `“${typed[field]}” is no number of ${what}. Leave it empty if nobody knows.` }
+    return Number.isFinite(value)
+      ? value
+      : { field, sentence: `“${typed[field]}” is no number of ${what}. Leave it empty if nobody knows.` }
   }
   const ethanol = number('ethanol', 'per cent')
   const pressureKpa = number('pressure', 'kPa')
   const headMm = number('head', 'mm')
   const altitudeM = number('altitude', 'm')
-  for (const read of [ethanol, pressureKpa, headMm, altitudeM]) if (typeof read === 'object' && read !== null) return read
+  for (const read of [ethanol, pressureKpa, headMm, altitudeM])
+    if (typeof read === 'object' && read !== null) return read
   const need: [keyof Opening, string][] = [
     ['customer', 'Type the customer.'],
     ['engine', 'Type the engine that it came from; “not known” is an answer.'],
@@ -29,8 +70,10 @@ export function readOpening(typed: Opening, today: string): { data: DataOf['job.
     ['symptom', 'Pick what the customer complains of, or “none: overhaul”.'],
   ]
   for (const [field, sentence] of need) if (!typed[field].trim()) return { field, sentence }
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(typed.promise)) return { field: 'promise', sentence: 'The promise is no date. Type it as 2026-11-26.' }
-  if (typed.promise < today) return { field: 'promise', sentence: 'That day is over. Promise today or later.' }
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(typed.promise))
+    return { field: 'promise', sentence: 'The promise is no date. Type it as 2026-11-26.' }
+  if (typed.promise < today)
+    return { field: 'promise', sentence: 'That day is over. Promise today or later.' }
   return {
     data: {
       customer: typed.customer.trim(),
@@ -56,16 +99,26 @@ const Grid = styled.div`
   display: grid;
   grid-template-columns: repeat(12, minmax(0, 1fr));
   gap: 6px 20px;
-  & > label { display: block; }
-  & > .wrong > input { border-color: var(--red); }
-  @media (max-width: 700px) { & > * { grid-column: 1 / -1 !important; } }
+  & > label {
+    display: block;
+  }
+  & > .wrong > input {
+    border-color: var(--red);
+  }
+  @media (max-width: 700px) {
+    & > * {
+      grid-column: 1 / -1 !important;
+    }
+  }
 `
 
 const Part = styled.h2`
   grid-column: 1 / -1;
   font: 500 18px/1.3 ${narrow};
   margin-top: 8px;
-  &:first-child { margin-top: 0; }
+  &:first-child {
+    margin-top: 0;
+  }
 `
 
 const Picks = styled.div`
@@ -73,21 +126,52 @@ const Picks = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(104px, 1fr));
   gap: 6px;
-  & > button { min-height: 44px; font-size: 15px; padding: 2px 10px; line-height: 1.15; }
+  & > button {
+    min-height: 44px;
+    font-size: 15px;
+    padding: 2px 10px;
+    line-height: 1.15;
+  }
 `
 
 /** Everything that is asked at the counter, on one screen. */
-export function OpeningForm({ typed, set, shop, wrong }: { typed: Opening; set: (field: keyof Opening, value: string) => void; shop: ShopAnswer | undefined; wrong?: keyof Opening | undefined }) {
-  const field = (name: keyof Opening, label: string, span: number, more: React.InputHTMLAttributes<HTMLInputElement> = {}) => (
+export function OpeningForm({
+  typed,
+  set,
+  shop,
+  wrong,
+}: {
+  typed: Opening
+  set: (field: keyof Opening, value: string) => void
+  shop: ShopAnswer | undefined
+  wrong?: keyof Opening | undefined
+}) {
+  const field = (
+    name: keyof Opening,
+    label: string,
+    span: number,
+    more: React.InputHTMLAttributes<HTMLInputElement> = {},
+  ) => (
     <label style={{ gridColumn: `span ${span}` }} className={wrong === name ? 'wrong' : ''}>
       <Label>{label}</Label>
-      <FieldInput value={typed[name]} onChange={(event) => set(name, event.target.value)} aria-invalid={wrong === name} autoComplete="off" {...more} />
+      <FieldInput
+        value={typed[name]}
+        onChange={(event) => set(name, event.target.value)}
+        aria-invalid={wrong === name}
+        autoComplete="off"
+        {...more}
+      />
     </label>
   )
   const picks = (name: keyof Opening, words: readonly string[], label: string) => (
     <Picks role="group" aria-label={label}>
       {words.map((word) => (
-        <Choice key={word} $on={typed[name] === word} aria-pressed={typed[name] === word} onPress={() => set(name, typed[name] === word ? '' : word)}>
+        <Choice
+          key={word}
+          $on={typed[name] === word}
+          aria-pressed={typed[name] === word}
+          onPress={() => set(name, typed[name] === word ? '' : word)}
+        >
           {word}
         </Choice>
       ))}
@@ -102,7 +186,11 @@ export function OpeningForm({ typed, set, shop, wrong }: { typed: Opening; set: 
   return (
     <Grid>
       <Part>Whose, and from what</Part>
-      {field('customer', 'Customer', 5, { list: 'customers', autoFocus: true, onChange: (event) => customerChosen(event.target.value) })}
+      {field('customer', 'Customer', 5, {
+        list: 'customers',
+        autoFocus: true,
+        onChange: (event) => customerChosen(event.target.value),
+      })}
       {field('engine', 'Engine', 4)}
       {field('equipment', 'It drives', 3)}
       <datalist id="customers">

@@ -40,7 +40,9 @@ export default function ReceiveStation({ open }: StationProps) {
     const read = readOpening(typed, typed.promise === given.promise ? typed.promise : shop.today)
     if ('sentence' in read) return setWrong(read)
     const standing = standings(open.state.log)
-    const target = open.state.log.find((entry) => entry.kind === 'job.opened' && standing.get(entry.id) === 'alive')
+    const target = open.state.log.find(
+      (entry) => entry.kind === 'job.opened' && standing.get(entry.id) === 'alive',
+    )
     const refused = open.add('job.opened', read.data, target ? { corrects: target.id } : {})
     if (refused) setWrong({ sentence: refused.sentence })
     else setChanges({})
@@ -62,7 +64,13 @@ export default function ReceiveStation({ open }: StationProps) {
           </StripCell>
           <StripCell>
             <Label>Pressure</Label>
-            <b>{given.pressure ? `${given.pressure} kPa` : given.head ? `${given.head} mm head` : 'from the sheet'}</b>
+            <b>
+              {given.pressure
+                ? `${given.pressure} kPa`
+                : given.head
+                  ? `${given.head} mm head`
+                  : 'from the sheet'}
+            </b>
           </StripCell>
           <StripCell>
             <Label>Complaint</Label>
@@ -89,7 +97,11 @@ export default function ReceiveStation({ open }: StationProps) {
             <h1>As it was taken in</h1>
           </BoardTitle>
           <Assumed typed={typed} />
-          <p style={{ color: 'var(--pencil)' }}>{changed ? 'What stood before stays readable in the history.' : 'Change what was wrong; levels and flows follow it.'}</p>
+          <p style={{ color: 'var(--pencil)' }}>
+            {changed
+              ? 'What stood before stays readable in the history.'
+              : 'Change what was wrong; levels and flows follow it.'}
+          </p>
           {wrong && <ErrorLine role="alert">{wrong.sentence}</ErrorLine>}
           <AskFoot>
             <MainButton onPress={correct} isDisabled={!changed}>

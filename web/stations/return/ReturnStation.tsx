@@ -10,7 +10,18 @@ import { Ask, AskFoot, Board, Main } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { figures, narrow } from '../../theme/global'
-import { Choice, ErrorLine, FieldInput, FieldSelect, Fraction, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
+import {
+  Choice,
+  ErrorLine,
+  FieldInput,
+  FieldSelect,
+  Fraction,
+  Key,
+  Label,
+  MainButton,
+  QuietButton,
+  Tick,
+} from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
@@ -30,9 +41,24 @@ const Point = styled.li<{ $here: boolean }>`
   border-bottom: 1px solid var(--rule);
   border-left: 4px solid ${({ $here }) => ($here ? 'var(--blue)' : 'transparent')};
   background: ${({ $here }) => ($here ? 'var(--tint)' : 'none')};
-  & > button { display: block; width: 100%; text-align: left; background: none; border: 0; padding: 7px 10px; min-height: 44px; cursor: pointer; }
-  & b { display: block; line-height: 1.25; }
-  & small { font-size: 15px; color: var(--pencil); }
+  & > button {
+    display: block;
+    width: 100%;
+    text-align: left;
+    background: none;
+    border: 0;
+    padding: 7px 10px;
+    min-height: 44px;
+    cursor: pointer;
+  }
+  & b {
+    display: block;
+    line-height: 1.25;
+  }
+  & small {
+    font-size: 15px;
+    color: var(--pencil);
+  }
 `
 
 function Return({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
@@ -51,24 +77,38 @@ function Return({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
     const at = standing.findIndex((p) => p === current)
     setPicked(standing[Math.max(0, Math.min(standing.length - 1, at + by))]?.point ?? null)
   }
-  useKeys({ Enter: giveBack, ArrowDown: () => move(1), ArrowUp: () => move(-1), s: () => window.open(`${base}/sheet.pdf`, '_blank') })
+  useKeys({
+    Enter: giveBack,
+    ArrowDown: () => move(1),
+    ArrowUp: () => move(-1),
+    s: () => window.open(`${base}/sheet.pdf`, '_blank'),
+  })
   return (
     <JobSheet open={open} station="return" strip={<SettingsStrip state={state} spec={sheets.spec} />}>
       <Main $ask={440}>
-        <Board style={{ overflowY: 'auto', background: 'var(--board)' }}>
+        <Board
+          style={{ overflowY: 'auto', background: 'var(--board)' }}
+          tabIndex={0}
+          aria-label="The sheet as it stands"
+        >
           <Paper sheet={returnSheet(state, sheets, open.number ?? 0)} />
         </Board>
         <Ask aria-label="Before it goes back">
           {state.returned ? (
             <>
               <h2>It went back with its sheet.</h2>
-              <p>Only notes can be added now. Opening it again lets work go on; what stood stays in the history.</p>
+              <p>
+                Only notes can be added now. Opening it again lets work go on; what stood stays in the
+                history.
+              </p>
               <Reopen open={open} />
             </>
           ) : standing.length === 0 ? (
             <>
               <h2>Nothing stands in its way.</h2>
-              <p style={{ fontSize: 17 }}>The sheet is made as the job stands now, and kept with its fingerprint.</p>
+              <p style={{ fontSize: 17 }}>
+                The sheet is made as the job stands now, and kept with its fingerprint.
+              </p>
             </>
           ) : (
             <>
@@ -85,7 +125,11 @@ function Return({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
                   </Point>
                 ))}
               </ol>
-              {current?.point === 'complaint' ? <AnswerComplaint open={open} /> : current && <LetPass key={current.point} open={open} point={current} />}
+              {current?.point === 'complaint' ? (
+                <AnswerComplaint open={open} />
+              ) : (
+                current && <LetPass key={current.point} open={open} point={current} />
+              )}
             </>
           )}
           {points.some((p) => p.passed) && !state.returned && (
@@ -110,7 +154,11 @@ function Return({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
             <QuietButton onPress={() => window.open(`${base}/sheet.pdf`, '_blank')}>
               Sheet, PDF <Key>S</Key>
             </QuietButton>
-            <a href={`${base}/export.json`} download style={{ alignSelf: 'center', textUnderlineOffset: 4, fontSize: 15 }}>
+            <a
+              href={`${base}/export.json`}
+              download
+              style={{ alignSelf: 'center', textUnderlineOffset: 4, fontSize: 15 }}
+            >
               Job as JSON
             </a>
           </AskFoot>
@@ -133,7 +181,10 @@ function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       {point.station !== 'return' && (
-        <Link to={`/jobs/${open.number ?? open.job}/${point.station}`} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
+        <Link
+          to={`/jobs/${open.number ?? open.job}/${point.station}`}
+          style={{ textUnderlineOffset: 4, minHeight: 30 }}
+        >
           See to it at its station
         </Link>
       )}
@@ -141,7 +192,12 @@ function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint
         <>
           <label>
             <Label>Or let it pass, because</Label>
-            <FieldInput value={why} onChange={(event) => setWhy(event.target.value)} placeholder="in a few words" onKeyDown={(event) => event.key === 'Enter' && pass()} />
+            <FieldInput
+              value={why}
+              onChange={(event) => setWhy(event.target.value)}
+              placeholder="in a few words"
+              onKeyDown={(event) => event.key === 'Enter' && pass()}
+            />
           </label>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 10, alignItems: 'end' }}>
             <label>
@@ -166,22 +222,37 @@ function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint
 
 function AnswerComplaint({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
   const body = bodyOf(open.state)
-  const found = Object.keys(body.findings).filter((code) => lastSaid(body.findings[code])!.disposition !== 'reuse')
+  const found = Object.keys(body.findings).filter(
+    (code) => lastSaid(body.findings[code])!.disposition !== 'reuse',
+  )
   const [by, setBy] = useState<string[]>([])
   const [words, setWords] = useState('')
   const name = (code: string) => open.sheets.build.positions.find((p) => p.code === code)?.name ?? code
-  const answer = (explained: boolean) => void open.add('complaint.answered', { explained, by: explained ? by : [], words })
+  const answer = (explained: boolean) =>
+    void open.add('complaint.answered', { explained, by: explained ? by : [], words })
   return (
     <div style={{ display: 'grid', gap: 8 }}>
-      <Label>Which findings explain “{open.state.opened?.complaint.words || open.state.opened?.complaint.symptom}”?</Label>
+      <Label>
+        Which findings explain “{open.state.opened?.complaint.words || open.state.opened?.complaint.symptom}”?
+      </Label>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
         {found.map((code) => (
-          <Choice key={code} $on={by.includes(code)} aria-pressed={by.includes(code)} onPress={() => setBy(by.includes(code) ? by.filter((c) => c !== code) : [...by, code])}>
+          <Choice
+            key={code}
+            $on={by.includes(code)}
+            aria-pressed={by.includes(code)}
+            onPress={() => setBy(by.includes(code) ? by.filter((c) => c !== code) : [...by, code])}
+          >
             {name(code)}
           </Choice>
         ))}
       </div>
-      <FieldInput aria-label="In words" value={words} placeholder="in words, if more is to be said" onChange={(event) => setWords(event.target.value)} />
+      <FieldInput
+        aria-label="In words"
+        value={words}
+        placeholder="in words, if more is to be said"
+        onChange={(event) => setWords(event.target.value)}
+      />
       <div style={{ display: 'flex', gap: 8 }}>
         <Choice onPress={() => answer(true)} isDisabled={by.length === 0 && !words.trim()}>
           Explained
@@ -197,8 +268,15 @@ function Reopen({ open }: { open: StationProps['open'] }) {
   const [wrong, setWrong] = useState('')
   return (
     <div style={{ display: 'grid', gap: 8 }}>
-      <FieldInput aria-label="Why it is opened again" value={why} placeholder="why it is opened again" onChange={(event) => setWhy(event.target.value)} />
-      <Choice onPress={() => setWrong(open.add('job.reopened', { why })?.sentence ?? '')}>Open it again</Choice>
+      <FieldInput
+        aria-label="Why it is opened again"
+        value={why}
+        placeholder="why it is opened again"
+        onChange={(event) => setWhy(event.target.value)}
+      />
+      <Choice onPress={() => setWrong(open.add('job.reopened', { why })?.sentence ?? '')}>
+        Open it again
+      </Choice>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
     </div>
   )
@@ -211,22 +289,79 @@ const SheetOfPaper = styled.article`
   width: 100%;
   margin: 0 auto;
   font-size: 15px;
-  & > header { display: flex; gap: 14px; align-items: baseline; padding: 12px 16px; border-bottom: 1px solid var(--ink); }
-  & h1 { font-size: 22px; font-weight: 600; }
-  & table { border-collapse: collapse; width: 100%; }
-  & th { font: 600 14px/1.4 ${narrow}; color: var(--pencil); text-align: left; padding: 6px 10px 4px; }
-  & td { padding: 4px 10px; border-top: 1px solid var(--rule); }
-  & td:nth-child(2), & td:nth-child(3), & td:nth-child(4) { font-family: ${figures}; letter-spacing: -0.03em; }
-  & td:nth-child(3) { color: var(--pencil); }
-  & td:nth-child(4) { font-weight: 600; }
-  & .two { display: grid; grid-template-columns: 1fr 1fr; border-top: 1px solid var(--ink); }
-  & .two > div { padding: 8px 14px 12px; }
-  & .two > div + div { border-left: 1px solid var(--ink); }
-  & .card { border-top: 1px solid var(--ink); padding: 10px 16px 14px; }
-  & .card h2 { font-size: 18px; margin-bottom: 6px; }
-  & .card ol { list-style: decimal; columns: 2; column-gap: 36px; padding-left: 20px; }
-  & .danger { border: 2px solid var(--red); color: var(--red); font-weight: 600; padding: 8px 12px; margin-bottom: 8px; }
-  & ul { list-style: disc; padding-left: 18px; }
+  & > header {
+    display: flex;
+    gap: 14px;
+    align-items: baseline;
+    padding: 12px 16px;
+    border-bottom: 1px solid var(--ink);
+  }
+  & h1 {
+    font-size: 22px;
+    font-weight: 600;
+  }
+  & table {
+    border-collapse: collapse;
+    width: 100%;
+  }
+  & th {
+    font: 600 14px/1.4 ${narrow};
+    color: var(--pencil);
+    text-align: left;
+    padding: 6px 10px 4px;
+  }
+  & td {
+    padding: 4px 10px;
+    border-top: 1px solid var(--rule);
+  }
+  & td:nth-child(2),
+  & td:nth-child(3),
+  & td:nth-child(4) {
+    font-family: ${figures};
+    letter-spacing: -0.03em;
+  }
+  & td:nth-child(3) {
+    color: var(--pencil);
+  }
+  & td:nth-child(4) {
+    font-weight: 600;
+  }
+  & .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    border-top: 1px solid var(--ink);
+  }
+  & .two > div {
+    padding: 8px 14px 12px;
+  }
+  & .two > div + div {
+    border-left: 1px solid var(--ink);
+  }
+  & .card {
+    border-top: 1px solid var(--ink);
+    padding: 10px 16px 14px;
+  }
+  & .card h2 {
+    font-size: 18px;
+    margin-bottom: 6px;
+  }
+  & .card ol {
+    list-style: decimal;
+    columns: 2;
+    column-gap: 36px;
+    padding-left: 20px;
+  }
+  & .danger {
+    border: 2px solid var(--red);
+    color: var(--red);
+    font-weight: 600;
+    padding: 8px 12px;
+    margin-bottom: 8px;
+  }
+  & ul {
+    list-style: disc;
+    padding-left: 18px;
+  }
 `
 
 /** The sheet as it will be printed, from the same document. */
@@ -278,7 +413,9 @@ function Paper({ sheet }: { sheet: ReturnSheet }) {
             “{sheet.complaint.words}”: {sheet.complaint.answer}.
           </p>
           <p>{sheet.complaint.detail}</p>
-          {sheet.left.length > 0 && <Label style={{ marginTop: 8 }}>Left as it was, or let pass, and why</Label>}
+          {sheet.left.length > 0 && (
+            <Label style={{ marginTop: 8 }}>Left as it was, or let pass, and why</Label>
+          )}
           {sheet.left.map((item) => (
             <p key={item.what}>
               {item.what}: {item.why}
@@ -298,4 +435,3 @@ function Paper({ sheet }: { sheet: ReturnSheet }) {
     </SheetOfPaper>
   )
 }
-

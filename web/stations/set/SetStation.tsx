@@ -16,7 +16,19 @@ import { JobSheet } from '../../shell/JobSheet'
 import { draftKey } from '../../shell/Refused'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { figures } from '../../theme/global'
-import { Answer, Choice, ErrorLine, Fraction, Key, Label, MainButton, QuietButton, ReadingInput, RedBox, Tick } from '../../ui'
+import {
+  Answer,
+  Choice,
+  ErrorLine,
+  Fraction,
+  Key,
+  Label,
+  MainButton,
+  QuietButton,
+  ReadingInput,
+  RedBox,
+  Tick,
+} from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
@@ -27,7 +39,11 @@ const ReadingLine = styled.label`
   align-items: flex-end;
   gap: 12px;
   border-bottom: 3px solid var(--blue);
-  & > span { font: 400 20px ${figures}; color: var(--pencil); padding-bottom: 8px; }
+  & > span {
+    font: 400 20px ${figures};
+    color: var(--pencil);
+    padding-bottom: 8px;
+  }
 `
 
 const GaugeSelect = styled.select`
@@ -43,7 +59,14 @@ const GaugeSelect = styled.select`
 const Views = styled.div`
   display: flex;
   border: 2px solid var(--ink);
-  & > button { min-width: 96px; border: 0; border-radius: 0; font-weight: 500; justify-content: center; min-height: 44px; }
+  & > button {
+    min-width: 96px;
+    border: 0;
+    border-radius: 0;
+    font-weight: 500;
+    justify-content: center;
+    min-height: 44px;
+  }
 `
 
 const HowHeld = styled.p`
@@ -56,8 +79,15 @@ const InUse = styled.div`
   padding: 7px 12px;
   align-self: flex-start;
   margin-top: 8px;
-  & > b { display: block; font: 500 20px/1.3 ${figures}; letter-spacing: -0.03em; }
-  & > span { font-size: 14px; color: var(--pencil); }
+  & > b {
+    display: block;
+    font: 500 20px/1.3 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & > span {
+    font-size: 14px;
+    color: var(--pencil);
+  }
 `
 
 const isFloat = (setting: SettingSpec) => setting.code === 'float.height' || setting.code === 'float.drop'
@@ -68,7 +98,13 @@ const bestGauge = (setting: SettingSpec, gauges: readonly Gauge[]): Gauge | null
   return gauges.find((gauge) => gauge.kind === kind) ?? gauges[0] ?? null
 }
 
-const UNIT: Record<SettingSpec['quantity'], string> = { length: 'mm', gap: 'mm', turns: 'turns out', notches: 'of index', count: '' }
+const UNIT: Record<SettingSpec['quantity'], string> = {
+  length: 'mm',
+  gap: 'mm',
+  turns: 'turns out',
+  notches: 'of index',
+  count: '',
+}
 
 export default function SetStation({ open }: StationProps) {
   const { state, sheets } = open
@@ -81,13 +117,18 @@ export default function SetStation({ open }: StationProps) {
   )
 }
 
-function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<StationProps['open']['sheets']> } }) {
+function SetWith({
+  open,
+}: {
+  open: StationProps['open'] & { sheets: NonNullable<StationProps['open']['sheets']> }
+}) {
   const { state, sheets } = open
   const { spec } = sheets
   const gauges = (useShop().data?.gauges ?? []) as Gauge[]
   const body = bodyOf(state)
   const settings = useMemo(() => settingsInOrder(spec), [spec])
-  const firstOpen = () => settings.findIndex((setting) => lastSaid(body.readings[settingKey(setting)])?.verdict !== 'in')
+  const firstOpen = () =>
+    settings.findIndex((setting) => lastSaid(body.readings[settingKey(setting)])?.verdict !== 'in')
   const [index, setIndex] = useState(() => Math.max(0, firstOpen()))
   const setting = settings[index]!
   const key = settingKey(setting)
@@ -104,9 +145,18 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
   const draft = text.trim() === '' ? null : draftReading(setting, text, context)
   const said = body.readings[key]?.said ?? []
   const last = said.at(-1)
-  const asking = draft && !isRefusal(draft) && draft.said.read.ask.length > 0 && settled !== text ? draft.said.read.ask : []
+  const asking =
+    draft && !isRefusal(draft) && draft.said.read.ask.length > 0 && settled !== text
+      ? draft.said.read.ask
+      : []
   const lastJudged = last ? judgeSetting(setting, last.value, context) : null
-  const judgement = draft ? (isRefusal(draft) ? null : draft.said.judgement) : lastJudged && !isRefusal(lastJudged) ? lastJudged : null
+  const judgement = draft
+    ? isRefusal(draft)
+      ? null
+      : draft.said.judgement
+    : lastJudged && !isRefusal(lastJudged)
+      ? lastJudged
+      : null
   const value = draft && !isRefusal(draft) ? draft.said.read.value : !draft && last ? last.value : null
   const target = aim(setting) ?? 0
   const verdict = !draft && last ? last.verdict : (judgement?.verdict ?? null)
@@ -130,16 +180,32 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
     if (no) setRefused(no.sentence)
     else setText('')
   }
-  useKeys({ Enter: log, ArrowDown: () => next(1), ArrowUp: () => next(-1), v: () => setView((now) => (now === 'held' ? 'use' : 'held')) })
+  useKeys({
+    Enter: log,
+    ArrowDown: () => next(1),
+    ArrowUp: () => next(-1),
+    v: () => setView((now) => (now === 'held' ? 'use' : 'held')),
+  })
 
   const heightSetting = settings.find((s) => s.code === 'float.height')
   const heightTarget = heightSetting ? (aim(heightSetting) ?? 0) : 0
-  const heightNow = setting.code === 'float.height' ? (value ?? heightTarget) : (lastSaid(body.readings['float.height/none'])?.value ?? heightTarget)
+  const heightNow =
+    setting.code === 'float.height'
+      ? (value ?? heightTarget)
+      : (lastSaid(body.readings['float.height/none'])?.value ?? heightTarget)
   const level = levelInUse(spec.float, heightNow, conditions.pressureKpa, conditions.densityKgM3)
   const wanted = levelInUse(spec.float, heightTarget, conditions.pressureKpa, conditions.densityKgM3)
   const wantedBelowFace = isRefusal(wanted) ? spec.level.target : wanted.belowFace
   const out = verdict === 'out'
-  const remedyShort = judgement?.remedy && out ? judgement.remedy.words.replace(/^Bend the /, '').replace(/\.$/, '').replace(/^Nothing is bent here\. Fit a /, '').split(':')[0]!.replace(' in place of', ', was') : null
+  const remedyShort =
+    judgement?.remedy && out
+      ? judgement.remedy.words
+          .replace(/^Bend the /, '')
+          .replace(/\.$/, '')
+          .replace(/^Nothing is bent here\. Fit a /, '')
+          .split(':')[0]!
+          .replace(' in place of', ', was')
+      : null
   const held = setting.held === 'inverted' ? 'upside down' : setting.held
 
   return (
@@ -149,10 +215,15 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
           <BoardTitle>
             <div>
               <h1>
-                {isFloat(setting) ? `${spec.section.title}, ${view === 'use' && setting.code === 'float.height' ? 'in use' : setting.code === 'float.drop' ? 'float hanging' : `as held: ${held}`}` : setting.name}
+                {isFloat(setting)
+                  ? `${spec.section.title}, ${view === 'use' && setting.code === 'float.height' ? 'in use' : setting.code === 'float.drop' ? 'float hanging' : `as held: ${held}`}`
+                  : setting.name}
               </h1>
               <p>
-                drawn from {spec.listNumber} geometry{setting.code === 'float.height' && view === 'use' && conditions.assumes.length ? ` · assumed: ${conditions.assumes.join(', ')}` : ''}
+                drawn from {spec.listNumber} geometry
+                {setting.code === 'float.height' && view === 'use' && conditions.assumes.length
+                  ? ` · assumed: ${conditions.assumes.join(', ')}`
+                  : ''}
               </p>
             </div>
             {setting.code === 'float.height' && (
@@ -168,7 +239,10 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
           </BoardTitle>
           {setting.code === 'float.height' && view === 'held' && !isRefusal(level) && (
             <InUse>
-              <span>in use, at {figure(conditions.pressureKpa)} kPa{conditions.assumes.some((a) => a.includes('kPa')) ? ' (assumed)' : ''}</span>
+              <span>
+                in use, at {figure(conditions.pressureKpa)} kPa
+                {conditions.assumes.some((a) => a.includes('kPa')) ? ' (assumed)' : ''}
+              </span>
               <b>
                 {figure(level.belowFace)}, want {figure(wantedBelowFace)}
               </b>
@@ -200,7 +274,11 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
                 kind={spec.mixture.kind}
                 screws={settings
                   .filter((s) => s.code === 'mixture.turns')
-                  .map((s) => ({ label: s.name, now: s === setting, eighths: s === setting ? value : (lastSaid(body.readings[settingKey(s)])?.value ?? null) }))}
+                  .map((s) => ({
+                    label: s.name,
+                    now: s === setting,
+                    eighths: s === setting ? value : (lastSaid(body.readings[settingKey(s)])?.value ?? null),
+                  }))}
               />
             ) : (
               <NeedleClip groove={value} target={target} />
@@ -238,17 +316,24 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
             />
             <span>{UNIT[setting.quantity]}</span>
             {gauge && (
-              <GaugeSelect aria-label="Gauge" value={gauge.code} onChange={(event) => setGaugeCode({ ...gaugeCode, [key]: event.target.value })}>
-                {gauges.filter((g) => g.kind !== 'scale').map((g) => (
-                  <option key={g.code} value={g.code}>
-                    {g.name} ±{Math.hypot(g.repeatabilityMm, g.resolutionMm / Math.sqrt(12)).toFixed(2)}
-                  </option>
-                ))}
+              <GaugeSelect
+                aria-label="Gauge"
+                value={gauge.code}
+                onChange={(event) => setGaugeCode({ ...gaugeCode, [key]: event.target.value })}
+              >
+                {gauges
+                  .filter((g) => g.kind !== 'scale')
+                  .map((g) => (
+                    <option key={g.code} value={g.code}>
+                      {g.name} ±{Math.hypot(g.repeatabilityMm, g.resolutionMm / Math.sqrt(12)).toFixed(2)}
+                    </option>
+                  ))}
               </GaugeSelect>
             )}
           </ReadingLine>
           <Label as="p" aria-live="polite">
-            {draft && !isRefusal(draft) && draft.said.read.also ? `also ${draft.said.read.also} · ` : ''}spec <Fraction text={setting.asWritten} /> · {setting.source}
+            {draft && !isRefusal(draft) && draft.said.read.also ? `also ${draft.said.read.also} · ` : ''}spec{' '}
+            <Fraction text={setting.asWritten} /> · {setting.source}
           </Label>
           {draft && isRefusal(draft) && <ErrorLine role="alert">{draft.refused.why}</ErrorLine>}
           {refused && <ErrorLine role="alert">{refused}</ErrorLine>}
@@ -258,7 +343,12 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
                 <em>That can be read two ways.</em> Which is it?
               </Answer>
               {asking.map((sense) => (
-                <Choice key={sense.as} onPress={() => setText(sense.as.startsWith('drill') ? sense.as.slice(6) : `${figure(sense.mm, 3)} mm`)}>
+                <Choice
+                  key={sense.as}
+                  onPress={() =>
+                    setText(sense.as.startsWith('drill') ? sense.as.slice(6) : `${figure(sense.mm, 3)} mm`)
+                  }
+                >
                   {sense.as}: {figure(sense.mm, 2)} mm
                 </Choice>
               ))}
@@ -284,8 +374,19 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
               <small>{judgement.remedy.detail}</small>
             </RedBox>
           )}
-          {judgement && verdict !== 'out' && asking.length === 0 && judgement.facts.length > 0 && <Label as="p">{judgement.facts.join(' · ')}</Label>}
-          {body.readings[key]?.differ && <ErrorLine>Two people differ here: {said.slice(-2).map((r) => `${r.by} ${r.raw}`).join(', ')}. A third reading settles it.</ErrorLine>}
+          {judgement && verdict !== 'out' && asking.length === 0 && judgement.facts.length > 0 && (
+            <Label as="p">{judgement.facts.join(' · ')}</Label>
+          )}
+          {body.readings[key]?.differ && (
+            <ErrorLine>
+              Two people differ here:{' '}
+              {said
+                .slice(-2)
+                .map((r) => `${r.by} ${r.raw}`)
+                .join(', ')}
+              . A third reading settles it.
+            </ErrorLine>
+          )}
           {(said.length > 0 || value !== null) && (
             <div>
               <Label style={{ display: 'flex', justifyContent: 'space-between' }}>
@@ -294,18 +395,38 @@ function SetWith({ open }: { open: StationProps['open'] & { sheets: NonNullable<
                   band <Fraction text={setting.asWritten} />
                 </span>
               </Label>
-              <Tries setting={setting} said={said} target={target} typed={draft && !isRefusal(draft) ? value : null} />
+              <Tries
+                setting={setting}
+                said={said}
+                target={target}
+                typed={draft && !isRefusal(draft) ? value : null}
+              />
             </div>
           )}
           <AskFoot>
-            <MainButton onPress={log} isDisabled={(draft !== null && isRefusal(draft)) || asking.length > 0 || (!draft && last?.verdict !== 'in')}>
-              {draft ? (said.length ? 'Log this try' : 'Log it') : last?.verdict === 'in' ? `Next: ${settings[(index + 1) % settings.length]!.name.toLowerCase()}` : 'Type the reading'} <Key>Enter</Key>
+            <MainButton
+              onPress={log}
+              isDisabled={
+                (draft !== null && isRefusal(draft)) ||
+                asking.length > 0 ||
+                (!draft && last?.verdict !== 'in')
+              }
+            >
+              {draft
+                ? said.length
+                  ? 'Log this try'
+                  : 'Log it'
+                : last?.verdict === 'in'
+                  ? `Next: ${settings[(index + 1) % settings.length]!.name.toLowerCase()}`
+                  : 'Type the reading'}{' '}
+              <Key>Enter</Key>
             </MainButton>
             <QuietButton
               isDisabled={!open.lastOwn('set')}
               onPress={() => {
                 const own = open.lastOwn('set')
-                if (own) setRefused(open.add('entry.struck', { why: '' }, { corrects: own.id })?.sentence ?? '')
+                if (own)
+                  setRefused(open.add('entry.struck', { why: '' }, { corrects: own.id })?.sentence ?? '')
               }}
             >
               Take back <Key>U</Key>
@@ -321,19 +442,57 @@ function NeedleClip({ groove, target }: { groove: number | null; target: number 
   const shown = groove ?? target
   const y = (n: number) => 90 + n * 26
   return (
-    <svg viewBox="0 0 760 500" role="img" aria-label={`Main needle, clip in groove ${shown} from the blunt end, wants ${target}.`} style={{ width: '100%', height: '100%' }}>
-      <path d="M352 70h56v190l-18 190h-20l-18-190Z" fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.4} />
+    <svg
+      viewBox="0 0 760 500"
+      role="img"
+      aria-label={`Main needle, clip in groove ${shown} from the blunt end, wants ${target}.`}
+      style={{ width: '100%', height: '100%' }}
+    >
+      <path
+        d="M352 70h56v190l-18 190h-20l-18-190Z"
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth={2.4}
+      />
       {[1, 2, 3, 4, 5].map((n) => (
         <g key={n}>
-          <path d={`M352 ${y(n) - 4}h6v8h-6M408 ${y(n) - 4}h-6v8h6`} fill="none" stroke="var(--ink)" strokeWidth={2} />
+          <path
+            d={`M352 ${y(n) - 4}h6v8h-6M408 ${y(n) - 4}h-6v8h6`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={2}
+          />
           <text x={430} y={y(n) + 5} fill="var(--pencil)" style={{ font: "500 16px 'JetBrains Mono'" }}>
             {n}
           </text>
         </g>
       ))}
-      <rect x={318} y={y(shown) - 4} width={124} height={8} fill={groove === null ? 'var(--ink)' : 'var(--blue)'} />
-      {shown !== target && <rect x={318} y={y(target) - 4} width={124} height={8} fill="none" stroke="var(--red)" strokeWidth={2} strokeDasharray="6 4" />}
-      <text x={380} y={54} textAnchor="middle" fill="var(--ink)" style={{ font: "500 16px 'Barlow Semi Condensed'" }}>
+      <rect
+        x={318}
+        y={y(shown) - 4}
+        width={124}
+        height={8}
+        fill={groove === null ? 'var(--ink)' : 'var(--blue)'}
+      />
+      {shown !== target && (
+        <rect
+          x={318}
+          y={y(target) - 4}
+          width={124}
+          height={8}
+          fill="none"
+          stroke="var(--red)"
+          strokeWidth={2}
+          strokeDasharray="6 4"
+        />
+      )}
+      <text
+        x={380}
+        y={54}
+        textAnchor="middle"
+        fill="var(--ink)"
+        style={{ font: "500 16px 'Barlow Semi Condensed'" }}
+      >
         blunt end: count from here
       </text>
       <text x={470} y={y(1) + 5} fill="var(--ink)" style={{ font: "500 16px 'Barlow Semi Condensed'" }}>

@@ -7,49 +7,40 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { Label as AriaLabel, Radio, RadioGroup } from 'react-aria-components'
-import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/job'
 import { Stack } from '../../drawing/Stack'
 import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
 import { draftKey } from '../../shell/Refused'
-import { narrow } from '../../theme/global'
-import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
+import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { ReadingField } from '../../ui/Field'
+import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
 
-type Task = { kind: 'part'; position: Position } | { kind: 'exposed'; setting: SettingSpec; position: Position }
+type Task =
+  { kind: 'part'; position: Position } | { kind: 'exposed'; setting: SettingSpec; position: Position }
 
-export const Conditions = styled(RadioGroup)`
-  & > span { display: block; font: 600 14px/1.3 ${narrow}; color: var(--pencil); margin-bottom: 6px; }
-  & > div { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
-`
-
-export const ConditionRadio = styled(Radio)`
-  min-height: 48px;
-  padding: 6px 12px;
-  border: 1px solid var(--line);
-  font-weight: 600;
-  font-size: 16px;
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  cursor: pointer;
-  & > svg { visibility: hidden; flex: none; }
-  &[data-selected] { background: var(--ink); color: var(--onInk); border-color: var(--ink); }
-  &[data-selected] > svg { visibility: visible; }
-  &[data-focus-visible] { outline: 3px solid var(--blue); outline-offset: 2px; }
-`
-
-const MEASURE: Record<NonNullable<Position['deciding']>['what'], { label: string; unit: string; gauge: Gauge['kind']; hint: string }> = {
+const MEASURE: Record<
+  NonNullable<Position['deciding']>['what'],
+  { label: string; unit: string; gauge: Gauge['kind']; hint: string }
+> = {
   mass: { label: 'Mass', unit: 'g', gauge: 'scale', hint: 'dry, without its pin' },
-  bore: { label: 'Pin that goes, pin that does not', unit: 'mm', gauge: 'pins', hint: '2.40 2.45, or #41 #40' },
+  bore: {
+    label: 'Pin that goes, pin that does not',
+    unit: 'mm',
+    gauge: 'pins',
+    hint: '2.40 2.45, or #41 #40',
+  },
   play: { label: 'Play at the shaft', unit: 'mm', gauge: 'indicator', hint: 'rocked, diametral' },
-  warp: { label: 'Widest gap under the straight edge', unit: 'mm', gauge: 'feeler', hint: 'the leaf that just enters' },
+  warp: {
+    label: 'Widest gap under the straight edge',
+    unit: 'mm',
+    gauge: 'feeler',
+    hint: 'the leaf that just enters',
+  },
 }
 
 export default function TeardownStation({ open }: StationProps) {
@@ -93,7 +84,14 @@ function Teardown({ open }: { open: StationProps['open'] & { sheets: Sheets } })
             </div>
           </BoardTitle>
           <BoardDrawing>
-            <Stack build={sheets.build} order={order} off={off} current={task?.position.code ?? null} next={after} words={words} />
+            <Stack
+              build={sheets.build}
+              order={order}
+              off={off}
+              current={task?.position.code ?? null}
+              next={after}
+              words={words}
+            />
           </BoardDrawing>
         </Board>
         {!unlocked ? (
@@ -101,7 +99,15 @@ function Teardown({ open }: { open: StationProps['open'] & { sheets: Sheets } })
         ) : task?.kind === 'exposed' ? (
           <Exposed key={settingKey(task.setting)} open={open} task={task} />
         ) : task ? (
-          <PartOff key={task.position.code} open={open} position={task.position} number={browse.indexOf(task.position) + 1} of={browse.length} done={() => setPicked(null)} move={move} />
+          <PartOff
+            key={task.position.code}
+            open={open}
+            position={task.position}
+            number={browse.indexOf(task.position) + 1}
+            of={browse.length}
+            done={() => setPicked(null)}
+            move={move}
+          />
         ) : (
           <AllOff open={open} />
         )}
@@ -116,10 +122,13 @@ function openTasks(sheets: Sheets, order: readonly Position[], body: ReturnType<
     if (body.off[position.code])
       for (const key of position.exposes) {
         const setting = sheets.spec.settings.find((s) => settingKey(s) === key)
-        if (setting && !(key in body.asFound) && !(key in body.asFoundSkipped)) tasks.push({ kind: 'exposed', setting, position })
+        if (setting && !(key in body.asFound) && !(key in body.asFoundSkipped))
+          tasks.push({ kind: 'exposed', setting, position })
       }
   for (const position of order) if (!body.off[position.code]) tasks.push({ kind: 'part', position })
-  for (const position of sheets.build.positions) if (position.stays && position.deciding && !body.findings[position.code]) tasks.push({ kind: 'part', position })
+  for (const position of sheets.build.positions)
+    if (position.stays && position.deciding && !body.findings[position.code])
+      tasks.push({ kind: 'part', position })
   return tasks
 }
 
@@ -134,7 +143,13 @@ function Locked({ open }: StationProps) {
       <p style={{ fontSize: 17 }}>Once it is apart, nobody can tell what it came in with.</p>
       <label>
         <Label>Begin all the same, because</Label>
-        <FieldInput autoFocus value={why} placeholder="came in a box, in parts" onChange={(event) => setWhy(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && go()} />
+        <FieldInput
+          autoFocus
+          value={why}
+          placeholder="came in a box, in parts"
+          onChange={(event) => setWhy(event.target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && go()}
+        />
       </label>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
@@ -147,13 +162,22 @@ function Locked({ open }: StationProps) {
   )
 }
 
-function Exposed({ open, task }: { open: StationProps['open'] & { sheets: Sheets }; task: Extract<Task, { kind: 'exposed' }> }) {
+function Exposed({
+  open,
+  task,
+}: {
+  open: StationProps['open'] & { sheets: Sheets }
+  task: Extract<Task, { kind: 'exposed' }>
+}) {
   const { setting, position } = task
   const [text, setText] = useDraft(draftKey(open.job, 'asfound', setting.code, setting.place))
   const [skip, setSkip] = useState(false)
   const [wrong, setWrong] = useState('')
   const log = () => {
-    if (skip) return setWrong(open.add('asfound.skipped', { code: setting.code, place: setting.place, why: text })?.sentence ?? '')
+    if (skip)
+      return setWrong(
+        open.add('asfound.skipped', { code: setting.code, place: setting.place, why: text })?.sentence ?? '',
+      )
     const draft = draftAsFound(setting, text, null, open.sheets, open.state)
     if (isRefusal(draft)) return setWrong(draft.refused.why)
     const no = open.add('asfound.noted', draft.data)
@@ -167,8 +191,19 @@ function Exposed({ open, task }: { open: StationProps['open'] & { sheets: Sheets
       <Label>as found, now that {position.name.toLowerCase()} is off</Label>
       <h2>{setting.name}, before anything is moved</h2>
       <p style={{ fontSize: 17 }}>{setting.hold}</p>
-      <ReadingField focus label={skip ? 'Why it is skipped' : `${setting.name}, as found`} value={text} onChange={setText} onEnter={log} unit={skip ? '' : setting.quantity === 'count' ? 'from the blunt end' : setting.unit} size={skip ? 24 : 52} placeholder={skip ? 'in a few words' : ''} />
-      <Label as="p">sheet: {setting.asWritten} · {setting.datum}</Label>
+      <ReadingField
+        focus
+        label={skip ? 'Why it is skipped' : `${setting.name}, as found`}
+        value={text}
+        onChange={setText}
+        onEnter={log}
+        unit={skip ? '' : setting.quantity === 'count' ? 'from the blunt end' : setting.unit}
+        size={skip ? 24 : 52}
+        placeholder={skip ? 'in a few words' : ''}
+      />
+      <Label as="p">
+        sheet: {setting.asWritten} · {setting.datum}
+      </Label>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       {said && !isRefusal(said) && <Answer>{said.data.shown.headline}</Answer>}
       <AskFoot>
@@ -181,13 +216,29 @@ function Exposed({ open, task }: { open: StationProps['open'] & { sheets: Sheets
   )
 }
 
-function PartOff({ open, position, number, of, done, move }: { open: StationProps['open'] & { sheets: Sheets }; position: Position; number: number; of: number; done: () => void; move: (by: number) => void }) {
+function PartOff({
+  open,
+  position,
+  number,
+  of,
+  done,
+  move,
+}: {
+  open: StationProps['open'] & { sheets: Sheets }
+  position: Position
+  number: number
+  of: number
+  done: () => void
+  move: (by: number) => void
+}) {
   const { state, sheets } = open
   const body = bodyOf(state)
   const gauges = (useShop().data?.gauges ?? []) as Gauge[]
   const isOff = position.code in body.off
   const before = lastSaid(body.findings[position.code])
-  const [condition, setCondition] = useState(before?.condition ?? (position.always ? conditionsOf[position.kind][0]!.code : ''))
+  const [condition, setCondition] = useState(
+    before?.condition ?? (position.always ? conditionsOf[position.kind][0]!.code : ''),
+  )
   const [raw, setRaw] = useDraft(draftKey(open.job, 'teardown', position.code))
   const [override, setOverride] = useState<{ disposition: Disposition; why: string } | null>(null)
   const [wrong, setWrong] = useState('')
@@ -205,7 +256,9 @@ function PartOff({ open, position, number, of, done, move }: { open: StationProp
     if (isRefusal(draft)) return setWrong(draft.refused.why)
     if (override && !override.why.trim()) return setWrong('Against the rule needs a reason, in a few words.')
     const no = open.addAll([
-      ...(isOff || position.stays ? [] : [{ kind: 'part.off' as const, data: { position: position.code, tray: position.tray } }]),
+      ...(isOff || position.stays
+        ? []
+        : [{ kind: 'part.off' as const, data: { position: position.code, tray: position.tray } }]),
       { kind: 'finding.judged' as const, data: draft.data },
     ])
     if (no) return setWrong(no.sentence)
@@ -214,10 +267,11 @@ function PartOff({ open, position, number, of, done, move }: { open: StationProp
   }
   useKeys({ Enter: log })
   return (
-    <Ask aria-label="What is asked" onKeyDown={(event) => event.key === 'Enter' && (event.target as HTMLElement).getAttribute('type') === 'radio' && log()}>
+    <Ask aria-label="What is asked">
       <AskHead>
         <Label>
-          {number} of {of} · {position.stays ? 'stays in' : isOff ? `off, in tray ${position.tray}` : `tray ${position.tray}`}
+          {number} of {of} ·{' '}
+          {position.stays ? 'stays in' : isOff ? `off, in tray ${position.tray}` : `tray ${position.tray}`}
         </Label>
         <QuietButton onPress={() => move(-1)} aria-label="Part before">
           before
@@ -236,43 +290,69 @@ function PartOff({ open, position, number, of, done, move }: { open: StationProp
       {position.cautions.map((caution) => (
         <ErrorLine key={caution}>{caution}</ErrorLine>
       ))}
-      <Conditions value={condition} onChange={setCondition} aria-label="How is it?">
-        <AriaLabel>How is it?</AriaLabel>
-        <div>
-          {conditionsOf[position.kind].map((c, i) => (
-            <ConditionRadio key={c.code} value={c.code} autoFocus={i === 0 && !measure}>
-              <Tick /> {c.label}
-            </ConditionRadio>
-          ))}
-        </div>
-      </Conditions>
+      <Radios
+        label="How is it?"
+        value={condition}
+        onChange={setCondition}
+        focus={!measure}
+        options={conditionsOf[position.kind].map((c) => ({ value: c.code, label: c.label }))}
+      />
       {measure && (
         <div>
           <Label>
             {measure.label} · {measure.hint}
           </Label>
-          <ReadingField focus size={38} label={measure.label} value={raw} onChange={setRaw} onEnter={log} unit={measure.unit} placeholder={before?.raw ?? ''} />
+          <ReadingField
+            focus
+            size={38}
+            label={measure.label}
+            value={raw}
+            onChange={setRaw}
+            onEnter={log}
+            unit={measure.unit}
+            placeholder={before?.raw ?? ''}
+          />
         </div>
       )}
       {draft && isRefusal(draft) && raw && <ErrorLine role="alert">{draft.refused.why}</ErrorLine>}
       {said && disposition && (
         <Answer aria-live="polite" style={{ fontSize: 19 }}>
-          {disposition === 'reuse' ? `${dispositionWord[disposition]}. ` : <em>{said.said.judgement && !said.said.judgement.sure ? 'Doubtful. ' : `${dispositionWord[disposition]}. `}</em>}
+          {disposition === 'reuse' ? (
+            `${dispositionWord[disposition]}. `
+          ) : (
+            <em>
+              {said.said.judgement && !said.said.judgement.sure
+                ? 'Doubtful. '
+                : `${dispositionWord[disposition]}. `}
+            </em>
+          )}
           {said.data.shown.sentence}
           {position.always && ' A new one goes on all the same.'}
         </Answer>
       )}
-      {body.findings[position.code]?.differ && <ErrorLine>Two people differ on it. A third judgement settles it.</ErrorLine>}
+      {body.findings[position.code]?.differ && (
+        <ErrorLine>Two people differ on it. A third judgement settles it.</ErrorLine>
+      )}
       {override && (
         <div style={{ display: 'grid', gap: 8 }}>
           <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
             {dispositions.map((d) => (
-              <Choice key={d} $on={override.disposition === d} aria-pressed={override.disposition === d} onPress={() => setOverride({ ...override, disposition: d })}>
+              <Choice
+                key={d}
+                $on={override.disposition === d}
+                aria-pressed={override.disposition === d}
+                onPress={() => setOverride({ ...override, disposition: d })}
+              >
                 {dispositionWord[d]}
               </Choice>
             ))}
           </div>
-          <FieldInput aria-label="Reason against the rule" placeholder="because …" value={override.why} onChange={(event) => setOverride({ ...override, why: event.target.value })} />
+          <FieldInput
+            aria-label="Reason against the rule"
+            placeholder="because …"
+            value={override.why}
+            onChange={(event) => setOverride({ ...override, why: event.target.value })}
+          />
         </div>
       )}
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
@@ -280,7 +360,11 @@ function PartOff({ open, position, number, of, done, move }: { open: StationProp
         <MainButton onPress={log} isDisabled={!seen}>
           {isOff || position.stays ? 'Judge it' : `Off, into tray ${position.tray}`} <Key>Enter</Key>
         </MainButton>
-        {said && !override && <QuietButton onPress={() => setOverride({ disposition: 'reuse', why: '' })}>Not so, because</QuietButton>}
+        {said && !override && (
+          <QuietButton onPress={() => setOverride({ disposition: 'reuse', why: '' })}>
+            Not so, because
+          </QuietButton>
+        )}
       </AskFoot>
     </Ask>
   )
@@ -317,9 +401,7 @@ export function Tray({ open }: StationProps) {
         <b style={{ fontSize: 26, lineHeight: 1.2 }}>
           {lying.length} <small style={{ fontSize: 16, fontWeight: 400 }}>off</small>
         </b>
-        <span style={{ color: 'var(--pencil)' }}>
-          {order.filter((p) => !body.off[p.code]).length} to go
-        </span>
+        <span style={{ color: 'var(--pencil)' }}>{order.filter((p) => !body.off[p.code]).length} to go</span>
       </StripCell>
       {build.trays.map((tray) => {
         const here = lying.filter((p) => body.off[p.code]!.tray === tray.code)
@@ -329,7 +411,15 @@ export function Tray({ open }: StationProps) {
               {tray.code} · {tray.name}
             </Label>
             {here.slice(0, 3).map((p) => (
-              <span key={p.code} style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}>
+              <span
+                key={p.code}
+                style={{
+                  display: 'block',
+                  whiteSpace: 'nowrap',
+                  overflow: 'hidden',
+                  textOverflow: 'ellipsis',
+                }}
+              >
                 {p.name.toLowerCase()}
               </span>
             ))}

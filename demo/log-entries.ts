@@ -1,15 +1,19 @@
-import { models } from '../../../demo/catalogue.ts'
-import { isRefusal } from '../../refusal/index.ts'
-import { listNumberSheets, type Sheets } from '../../sheets/index.ts'
-import type { DataOf } from '../kinds/index.ts'
-import type { Entry, UnsentEntry } from '../entry.ts'
+import { models } from './catalogue.ts'
+import { isRefusal } from '@ekrond/core/refusal'
+import { listNumberSheets, type Sheets } from '@ekrond/core/sheets'
+import type { DataOf, Entry, UnsentEntry } from '@ekrond/core/job'
 
 export const JOB = '11111111-1111-4111-8111-111111111111'
 
 export const uuid = (n: number): string => `22222222-2222-4222-8222-${String(n).padStart(12, '0')}`
 
 /** An unsent entry for tests: the nth of its log, by Marrow unless said otherwise. */
-export const unsent = <K extends keyof DataOf>(n: number, kind: K, data: DataOf[K], more: Partial<UnsentEntry> = {}): UnsentEntry => ({
+export const unsent = <K extends keyof DataOf>(
+  n: number,
+  kind: K,
+  data: DataOf[K],
+  more: Partial<UnsentEntry> = {},
+): UnsentEntry => ({
   id: uuid(n),
   job: JOB,
   kind,
@@ -36,17 +40,30 @@ export const opening: DataOf['job.opened'] = {
   complaint: { symptom: 'flooding', band: 'idle', temperature: 'hot', words: 'Floods when hot' },
 }
 
-export const identified: DataOf['ident.chosen'] = { listNumber: 'K-4417-2S', specRev: 'K-4417-2S/spec/1', buildRev: 'K-4417-2S/build/1', p: 0.9, runnerUp: null }
+export const identified: DataOf['ident.chosen'] = {
+  listNumber: 'K-4417-2S',
+  specRev: 'K-4417-2S/spec/1',
+  buildRev: 'K-4417-2S/build/1',
+  p: 0.9,
+  runnerUp: null,
+}
 
 /** The ferry's sheets, as the demo generates them. */
 export function ferrySheets(): Sheets {
   const model = models()[0]!
-  const sheets = listNumberSheets(model, model.listNumbers.find((item) => item.number === 'K-4417-2S')!)
+  const sheets = listNumberSheets(
+    model,
+    model.listNumbers.find((item) => item.number === 'K-4417-2S')!,
+  )
   if (isRefusal(sheets)) throw new Error(sheets.refused.why)
   return { specRev: identified.specRev, buildRev: identified.buildRev, ...sheets }
 }
 
-export const finding = (position: string, disposition: 'reuse' | 'replace' | 'condemn', condition = 'sound'): DataOf['finding.judged'] => ({
+export const finding = (
+  position: string,
+  disposition: 'reuse' | 'replace' | 'condemn',
+  condition = 'sound',
+): DataOf['finding.judged'] => ({
   position,
   condition,
   raw: '',
@@ -55,7 +72,11 @@ export const finding = (position: string, disposition: 'reuse' | 'replace' | 'co
   override: null,
 })
 
-export const reading = (raw: string, verdict: 'in' | 'out' | 'doubtful', value = Number(raw)): DataOf['reading.taken'] => ({
+export const reading = (
+  raw: string,
+  verdict: 'in' | 'out' | 'doubtful',
+  value = Number(raw),
+): DataOf['reading.taken'] => ({
   code: 'float.height',
   place: 'none',
   raw,

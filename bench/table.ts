@@ -1,0 +1,236 @@
+import { models } from '../demo/catalogue.ts'
+import { cheapestCover, type Market, type Need } from '@ekrond/core/kits'
+import { openCatalogue, rank, type Candidate } from '@ekrond/core/identify'
+import { fold, step, type Entry, type JobState } from '@ekrond/core/job'
+import { identified, JOB, opening, placed, reading, unsent } from '../demo/log-entries.ts'
+import { linkChange, linkagePose } from '@ekrond/core/pump'
+import { linkageOf } from '@ekrond/core/setting'
+
+interface Row {
+  what: string
+  ours: string
+  rival: string
+  ratio: string
+}
+
+/** Each computation beside its general-purpose rival on the same data in the same run: median time, and quality where it differs. */
+export function table(): Promise<string> {
+  const rows = [foldRow(), identifyRow(), coverRow(), linkageRow()]
+  const width = (key: keyof Row) => Math.max(key.length, ...rows.map((row) => row[key].length))
+  const keys: (keyof Row)[] = ['what', 'ours', 'rival', 'ratio']
+  const line = (row: Row) => keys.map((key) => row[key].padEnd(width(key))).join('   ')
+  return Promise.resolve(
+    [line({ what: 'what', ours: 'ours', rival: 'rival', ratio: 'ratio' }), ...rows.map(line)].join('\n'),
+  )
+}
+
+function median(work: () => unknown, runs = 9): number {
+  const times = Array.from({ length: runs }, () => {
+    const begun = performance.now()
+    work()
+    return performance.now() - begun
+  }).sort((a, b) => a - b)
+  return times[Math.floor(runs / 2)]!
+}
+
+const row = (what: string, ours: number, rivalName: string, rival: number, note = ''): Row => ({
+  what,
+  ours: `${ours.toFixed(3)} ms${note}`,
+  rival: `${rivalName}: ${rival.toFixed(3)} ms`,
+  ratio: `${(rival / ours).toFixed(1)} ×`,
+})
+
+/** One more entry on a log of 2,000, nine settings tried over and over: a step against folding it all again. */
+function foldRow(): Row {
+  const log: Entry[] = [unsent(1, 'job.opened', opening), unsent(2, 'ident.chosen', identified)].map(
+    (entry, i) => placed(entry, i + 1),
+  )
+  for (let n = 3; n <= 2000; n++)
+    log.push(
+      placed(
+        unsent(n, 'reading.taken', {
+          ...reading((12 + (n % 30) / 10).toFixed(1), 'out'),
+          code: `setting ${n % 9}`,
+        }),
+        n,
+      ),
+    )
+  const state: JobState = fold(JOB, log)
+  const next = placed(unsent(2001, 'reading.taken', reading('13.4', 'in')), 2001)
+  const whole = median(() => fold(JOB, log))
+  const one = median(() => step(state, next), 99)
+  return row(
+    `one entry more on 2,000 (all folded: ${whole.toFixed(1)} ms)`,
+    one,
+    'fold from all rows',
+    median(() => fold(JOB, [...log, next])),
+  )
+}
+
+/** A worn mark among 20,000 list numbers: the channel against an edit distance with no idea of wear. */
+function identifyRow(): Row {
+  const letters = 'ABCDEFGHKLMNPRSTUW'
+  let seed = 7
+  const next = (n: number) => (seed = (seed * 48271) % 2147483647) % n
+  const candidates: Candidate[] = Array.from({ length: 20_000 }, (_, i) => {
+    const mark = `${letters[next(18)]}-${1000 + next(9000)}-${1 + next(9)}`
+    return { id: `${i}`, maker: 'Orvane', mark, weight: 1, features: {} }
+  })
+  const catalogue = openCatalogue(candidates)
+  // Worn as the model says: one character unreadable, one a look-alike.
+  const wear: Record<string, string> = {
+    '1': '7',
+    '7': '1',
+    '8': 'B',
+    '5': 'S',
+    '6': 'G',
+    '0': 'O',
+    '2': 'Z',
+    '4': 'A',
+    '3': '8',
+    '9': 'P',
+  }
+  const truths = Array.from({ length: 40 }, () => next(20_000))
+  const queries = truths.map((i) => {
+    const mark = [...candidates[i]!.mark]
+    mark[3] = wear[mark[3]!] ?? '?'
+    mark[5] = '?'
+    return mark.join('')
+  })
+  const sameMark = (a: string, b: string) => candidates[Number(a)]!.mark === candidates[Number(b)]!.mark
+  let hits = 0
+  let rivalHits = 0
+  const time = median(() => rank(catalogue, { marks: [queries[0]!], features: {} }), 5)
+  const rivalTime = median(() => byEditDistance(candidates, queries[0]!), 5)
+  queries.forEach((query, k) => {
+    const ranked = rank(catalogue, { marks: [query], features: {} })
+    const truth = String(truths[k])
+    if (!('refused' in ranked) && ranked.ranking.slice(0, 3).some((r) => sameMark(r.id, truth))) hits++
+    if (
+      byEditDistance(candidates, query)
+        .slice(0, 3)
+        .some((id) => sameMark(id, truth))
+    )
+      rivalHits++
+  })
+  const result = row(
+    `a worn mark among 20,000, right one in the first three`,
+    time,
+    'edit distance',
+    rivalTime,
+    `, ${hits} of 40`,
+  )
+  return { ...result, rival: `${result.rival}, ${rivalHits} of 40` }
+}
+
+function byEditDistance(candidates: readonly Candidate[], query: string): string[] {
+  const distance = (a: string, b: string) => {
+    let before = Array.from({ length: b.length + 1 }, (_, j) => j)
+    for (let i = 1; i <= a.length; i++) {
+      const now = [i]
+      for (let j = 1; j <= b.length; j++)
+        now[j] = Math.min(before[j]! + 1, now[j - 1]! + 1, before[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1))
+      before = now
+    }
+    return before[b.length]!
+  }
+  return candidates
+    .map((c) => ({ id: c.id, d: distance(query, c.mark) }))
+    .sort((a, b) => a.d - b.d)
+    .slice(0, 3)
+    .map((c) => c.id)
+}
+
+/** The cheapest cover of a job's needs against trying every source for every need. */
+function coverRow(): Row {
+  const parts = models()[0]!
+    .build.positions.flatMap((p) => (p.part ? [p.part] : []))
+    .filter((part, i, all) => all.indexOf(part) === i)
+    .slice(0, 9)
+  const market: Market = {
+    suppliers: [
+      { code: 'h', shippingMinor: 450 },
+      { code: 'a', shippingMinor: 1090 },
+    ],
+    kits: [
+      {
+        code: 'k',
+        supplier: 'h',
+        priceMinor: 2480,
+        leadDays: 1,
+        stock: 2,
+        holds: parts.slice(0, 5).map((part) => ({ part, quantity: 1 })),
+      },
+    ],
+    singles: parts.flatMap((part, i) => [
+      { part, supplier: 'h', priceMinor: 300 + i * 97, leadDays: 1 },
+      { part, supplier: 'a', priceMinor: 340 + i * 89, leadDays: 0 },
+    ]),
+    shelf: [{ part: parts[8]!, quantity: 1 }],
+  }
+  const needs: Need[] = parts.map((part) => ({ id: part, accepts: [part], quantity: 1 }))
+  const ours = median(() => cheapestCover(needs, market))
+  const found = cheapestCover(needs, market)
+  const cost = 'refused' in found ? NaN : found.costMinor
+  let rivalCost = 0
+  const rival = median(() => (rivalCost = bruteCover(parts, market)), 3)
+  return row(
+    `cheapest cover of ${needs.length} needs (${cost} and ${rivalCost})`,
+    ours,
+    'every source for every need',
+    rival,
+  )
+}
+
+function bruteCover(parts: readonly string[], market: Market): number {
+  let best = Infinity
+  for (const kits of [0, 1]) {
+    // 0 from h, 1 from a, 2 from kit or shelf
+    for (let code = 0; code < 3 ** parts.length; code++) {
+      let rest = code
+      let cost = kits * market.kits[0]!.priceMinor
+      const used = new Set<string>(kits ? ['h'] : [])
+      let fits = true
+      for (const part of parts) {
+        const from = rest % 3
+        rest = Math.floor(rest / 3)
+        if (from === 2) {
+          if (!(
+            (kits && market.kits[0]!.holds.some((h) => h.part === part)) ||
+            market.shelf.some((s) => s.part === part)
+          )) {
+            fits = false
+            break
+          }
+        } else {
+          const supplier = from ? 'a' : 'h'
+          used.add(supplier)
+          cost += market.singles.find((s) => s.part === part && s.supplier === supplier)!.priceMinor
+        }
+      }
+      if (!fits) continue
+      for (const supplier of used) cost += market.suppliers.find((s) => s.code === supplier)!.shippingMinor
+      best = Math.min(best, cost)
+    }
+  }
+  return best
+}
+
+/** The link's length for a stem height: closed form against bisection on the pose. */
+function linkageRow(): Row {
+  const linkage = linkageOf(models()[0]!.spec.pump!)
+  const target = 49
+  const ours = median(() => linkChange(linkage, 0, target), 199)
+  const rival = median(() => {
+    let low = -4
+    let high = 4
+    for (let i = 0; i < 50; i++) {
+      const middle = (low + high) / 2
+      const pose = linkagePose({ ...linkage, linkLength: linkage.linkLength + middle }, 0)
+      if (!('refused' in pose) && pose.stem[1] > target) low = middle
+      else high = middle
+    }
+    return low
+  }, 199)
+  return row('link length for a stem height', ours, 'bisection', rival)
+}

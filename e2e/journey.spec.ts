@@ -1,0 +1,278 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from './shop.ts'
+
+/** Nothing serious for axe, on paper and as a blueprint. */
+async function accessible(page: Page, where: string): Promise<void> {
+  for (const sheet of ['light', 'dark']) {
+    await page.evaluate((name) => (document.documentElement.dataset.sheet = name), sheet)
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    expect(
+      serious.map(
+        (v) =>
+          `${where}, ${sheet}: ${v.id} at ${v.nodes
+            .map((n) => n.target.join(' '))
+            .slice(0, 3)
+            .join(', ')}`,
+      ),
+    ).toEqual([])
+  }
+  await page.evaluate(() => (document.documentElement.dataset.sheet = 'light'))
+}
+
+/** Outside every field, so that the next key is the sheet's own. */
+const leave = (page: Page) => page.keyboard.press('Escape')
+const station = async (page: Page, key: string, name: string) => {
+  await leave(page)
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+  await page.keyboard.press(key)
+  await expect(page).toHaveURL(new RegExp(`/${name}$`))
+}
+/** Enter notes it and shows what it says; Enter again goes on. */
+const noteAndGoOn = async (page: Page) => {
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^Next/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+}
+const focusLabel = (page: Page, label: string) => page.getByLabel(label, { exact: true }).focus()
+
+test('one carburetor, door to door, by keyboard alone', async ({ bench: page, shop }) => {
+  test.setTimeout(300_000)
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: /1181, Osk chain ferry/ })).toBeVisible()
+  await accessible(page, 'rack')
+
+  // Receive: an aircraft is refused, a real one taken in.
+  await page.keyboard.press('n')
+  await expect(page).toHaveURL(/receive$/)
+  await expect(page.getByLabel('Customer', { exact: true })).toBeFocused()
+  await page.keyboard.type('Osk skating rink')
+  await expect(page.getByLabel('Engine')).toHaveValue('resurfacer, 1.8 L')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toHaveText('Give the day on which it is promised.')
+  await page.getByLabel('Promised').fill('2026-11-27')
+  await focusLabel(page, 'Fuel pressure, kPa')
+  await page.keyboard.type('24')
+  await page.getByRole('button', { name: 'flooding' }).focus()
+  await page.keyboard.press('Space')
+  await focusLabel(page, 'In the customer’s words')
+  await page.keyboard.type('Floods; "drips"; on the ice')
+  await page.getByRole('button', { name: 'It is from an aircraft' }).focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('alert')).toContainText('certificated repair station')
+  await expect(page.getByRole('button', { name: /Open the job/ })).toBeDisabled()
+  await page.keyboard.press('Space')
+  await accessible(page, 'receive')
+  await focusLabel(page, 'In the customer’s words')
+  await page.keyboard.press('Enter')
+
+  // Identify: an emoji gets its sentence, then mark and bore.
+  await expect(page).toHaveURL(/jobs\/\d+\/identify$/)
+  await page.getByLabel('Mark on the plate').focus()
+  await page.keyboard.type('K-44😀')
+  await expect(page.getByRole('alert')).toContainText('is on no casting')
+  await page.getByLabel('Mark on the plate').fill('K-4477-?')
+  await expect(page.getByText('the doubt matters')).toBeVisible()
+  await page.getByLabel('Mark on the plate').fill('K-44[17]7-2S')
+  await page.keyboard.press('Enter')
+  await focusLabel(page, 'throttle bore')
+  await page.keyboard.type('31,0')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('option', { name: /K-4417-2S/ })).toContainText('%')
+  await accessible(page, 'identify')
+  await leave(page)
+  await page.keyboard.press('Enter')
+
+  // As found: the left screw by taps, the rest typed; the sentence waits for the end of the count.
+  await expect(page).toHaveURL(/asfound$/)
+  await expect(page.getByRole('heading', { name: 'Mixture, left' })).toBeVisible()
+  await page.keyboard.press('2')
+  await page.keyboard.press('2')
+  await page.keyboard.press('1')
+  await expect(page.getByLabel('Mixture, left, turns counted')).toHaveValue('5/8')
+  await expect(page.getByText('Someone leaned it')).toBeHidden()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Someone leaned it')).toBeVisible()
+  await accessible(page, 'as found')
+  await page.keyboard.press('Enter')
+  for (const taps of ['8', '4']) await page.keyboard.press(taps)
+  await noteAndGoOn(page)
+  await expect(page.getByRole('heading', { name: 'Idle-speed screw' })).toBeVisible()
+  await page.keyboard.press('8')
+  await noteAndGoOn(page)
+  for (const [name, typed] of [
+    ['Choke cover', 'index'],
+    ['Pump link hole', '2'],
+    ['Vacuum-break gap', '#38'],
+  ] as const) {
+    await expect(page.getByRole('heading', { name })).toBeVisible()
+    await page.keyboard.type(typed)
+    await noteAndGoOn(page)
+  }
+
+  // Teardown: part by part, what shows when the cover is off is asked then.
+  await expect(page).toHaveURL(/teardown$/)
+  await expect(page.getByRole('heading', { name: 'Choke cover with its coil' })).toBeVisible()
+  let checked = false
+  for (let guard = 0; guard < 60; guard++) {
+    const heading = page.locator('main h2')
+    const title = await heading.innerText()
+    if (title.startsWith('All of it is off')) break
+    if (title.includes('before anything is moved')) {
+      await page.keyboard.type(
+        title.startsWith('Float height') ? '12.1' : title.startsWith('Float drop') ? '25' : '8.7',
+      )
+      await page.keyboard.press('Enter')
+    } else {
+      const measure = page.locator('main input[aria-label]:not([type=radio])')
+      if (await measure.count()) {
+        await expect(measure.first()).toBeFocused()
+        const label = await measure.first().getAttribute('aria-label')
+        await page.keyboard.type(
+          label === 'Mass'
+            ? '11.2'
+            : label!.startsWith('Pin')
+              ? title.startsWith('Seat')
+                ? '2.52 2.55'
+                : title.includes('primary')
+                  ? '1.39 1.41'
+                  : '1.5 1.7'
+              : '0.04',
+        )
+        await page.keyboard.press('Enter')
+      } else {
+        await expect(page.locator('main input[type=radio]:focus'), title).toHaveCount(1)
+        await page.keyboard.press('Space')
+        await page.keyboard.press('Enter')
+      }
+    }
+    if (title === 'Seat' && !checked) {
+      checked = true
+      await accessible(page, 'teardown')
+    }
+    await expect(heading).not.toHaveText(title)
+  }
+  expect(checked).toBe(true)
+
+  // Parts: the cheapest cover is ordered and arrives.
+  await station(page, '6', 'parts')
+  await expect(page.getByText(/proven cheapest/)).toBeVisible()
+  await expect(page.getByText(/take GK-442B, not GK-442A/)).toBeVisible()
+  await accessible(page, 'parts')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: /On its way/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'All of it is here.' })).toBeVisible()
+
+  // Build: the stack runs backwards until the trays are empty.
+  await station(page, '7', 'build')
+  await accessible(page, 'build')
+  for (let guard = 0; guard < 60; guard++) {
+    const heading = page.locator('main h2')
+    const title = await heading.innerText()
+    if (title === 'The trays are empty.') break
+    const left = await page.getByText(/still in the trays/).innerText()
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(left, { exact: true })).toBeHidden()
+  }
+  await expect(page.getByRole('heading', { name: 'The trays are empty.' })).toBeVisible()
+
+  // Set: a wrong reading says what to bend, a slip is refused, then each on its value.
+  await station(page, '8', 'set')
+  await expect(page.getByLabel('Float height, reading')).toBeFocused()
+  await page.keyboard.type('fourteen')
+  await expect(page.getByRole('alert')).toContainText('is no length')
+  await page.getByLabel('Float height, reading').fill('60')
+  await expect(page.getByRole('alert')).toContainText('pin and arm allow')
+  await page.getByLabel('Float height, reading').fill('11.2')
+  await expect(page.getByText('Bend the tang 0.30 mm toward the needle: down, as held.')).toBeVisible()
+  await accessible(page, 'set')
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Float height, reading').fill('0.5315')
+  await expect(page.getByText('That can be read two ways.')).toBeVisible()
+  await page.getByRole('button', { name: /0.5315 in/ }).focus()
+  await page.keyboard.press('Space')
+  await focusLabel(page, 'Float height, reading')
+  await page.keyboard.press('Enter')
+  for (const [name, typed] of [
+    ['Float drop', '22.5'],
+    ['Pump stem', '9.5'],
+    ['Choke cover', '1 rich'],
+    ['Vacuum-break gap', '#31'],
+    ['Mixture, left', '1 3/8'],
+    ['Mixture, right', '1 3/8'],
+  ] as const) {
+    await expect(page.getByText(/^Next: /)).toBeVisible()
+    await page.keyboard.press('Enter')
+    await expect(page.getByLabel(`${name}, reading`)).toBeFocused()
+    await page.keyboard.type(typed)
+    await page.keyboard.press('Enter')
+  }
+
+  // Return: the complaint is answered by a finding, the standing point passed with a second name.
+  await station(page, '0', 'return')
+  await page.getByRole('button', { name: /The complaint is not answered/ }).focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Seat', exact: true }).focus()
+  await page.keyboard.press('Space')
+  await page.getByRole('button', { name: 'Explained', exact: true }).focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByText(/“Floods; "drips"; on the ice”: explained/)).toBeVisible()
+  for (
+    let guard = 0;
+    guard < 12 && (await page.getByRole('list', { name: 'Open points' }).count());
+    guard++
+  ) {
+    const first = page.getByRole('list', { name: 'Open points' }).getByRole('button').first()
+    const title = await first.locator('b').innerText()
+    await page.getByLabel('Or let it pass, because').fill('agreed with the rink')
+    await page.getByLabel('Second name').selectOption('O. Dell')
+    await page.getByRole('button', { name: 'Let it pass' }).focus()
+    await page.keyboard.press('Enter')
+    await expect(
+      page.getByRole('list', { name: 'Open points' }).getByText(title, { exact: true }),
+    ).toBeHidden()
+  }
+  await expect(page.getByRole('heading', { name: 'Nothing stands in its way.' })).toBeVisible()
+  await accessible(page, 'return')
+  await leave(page)
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'It went back with its sheet.' })).toBeVisible()
+
+  // The sheet on paper says the same.
+  const number = /jobs\/(\d+)/.exec(page.url())![1]!
+  await expect
+    .poll(
+      async () =>
+        (
+          (await (await page.request.get(`${shop.url}/api/jobs/${number}/sheet`)).json()) as {
+            returnedAt: string | null
+          }
+        ).returnedAt,
+    )
+    .not.toBeNull()
+  const pdf = await page.request.get(`${shop.url}/api/jobs/${number}/sheet.pdf`)
+  const file = join(mkdtempSync(join(tmpdir(), 'ekrond-pdf-')), 'sheet.pdf')
+  writeFileSync(file, await pdf.body())
+  const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' })
+  expect(text).toContain('Before anyone cranks: it flooded.')
+  expect(text).toContain('K-4417-2S')
+  expect(text).toMatch(/Seat: 2\.52 2\.55/)
+
+  // Who did what when.
+  await page.goto(`/jobs/${number}/history`)
+  await expect(page.getByText('returned it with its sheet')).toBeVisible()
+  await accessible(page, 'history')
+  await page.goto('/library')
+  await expect(page.getByRole('link', { name: 'K-4417-2S' })).toBeVisible()
+  await accessible(page, 'library')
+  await page.getByRole('link', { name: 'K-4417-2S' }).press('Enter')
+  await expect(page.getByRole('heading', { name: 'Spec sheet' })).toBeVisible()
+  await accessible(page, 'list number')
+})

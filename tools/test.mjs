@@ -1,0 +1,106 @@
+// npm test: lint, types, unit tests and the browser tests, with nothing installed before. Ends with the true counts.
+import { spawn } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { ensureDebian, ensurePackages, root, say } from './install.mjs'
+
+const counts = { passed: 0, failed: 0 }
+const failures = []
+
+/** Runs one step with its output as it comes; a step that is no test counts as one. */
+async function step(name, args, { counted = false } = {}) {
+  say(`${name} …`)
+  const begun = Date.now()
+  const code = await new Promise((resolve) => {
+    const child = spawn(process.execPath, args, {
+      cwd: root,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, CI: '1', FORCE_COLOR: '0', NO_COLOR: '1', EKROND_DATABASE_URL: '' },
+    })
+    child.once('exit', resolve)
+    child.once('error', () => resolve(1))
+  })
+  if (!counted) counts[code === 0 ? 'passed' : 'failed']++
+  if (code !== 0) failures.push(name)
+  say(`${name}: ${code === 0 ? 'good' : 'FAILED'}, ${((Date.now() - begun) / 1000).toFixed(0)} s`)
+}
+
+const bin = (path) => join('node_modules', path)
+const reports = mkdtempSync(join(tmpdir(), 'ekrond-reports-'))
+
+function count(file, read) {
+  try {
+    const { passed, failed } = read(JSON.parse(readFileSync(join(reports, file), 'utf8')))
+    counts.passed += passed
+    counts.failed += failed
+    if (passed + failed === 0) throw new Error('no test ran')
+  } catch (error) {
+    counts.failed++
+    failures.push(`${file}: ${error.message}`)
+  }
+}
+
+try {
+  ensurePackages()
+  ensureDebian(['postgres', 'chromium', 'pdftotext'])
+  const tsc = bin('typescript-7/bin/tsc')
+  await step('types of core, contract and server', [tsc, '--noEmit', '-p', 'tsconfig.json'])
+  await step('types of the pages', [tsc, '--noEmit', '-p', 'web/tsconfig.json'])
+  await step('types of the browser tests', [tsc, '--noEmit', '-p', 'e2e/tsconfig.json'])
+  await step('format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'])
+  await step('lint', [
+    bin('eslint/bin/eslint.js'),
+    '--cache',
+    '--cache-location',
+    'node_modules/.cache/eslint/',
+    '.',
+  ])
+  await step('arrows', [
+    bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+    '--config',
+    '.dependency-cruiser.cjs',
+    'core',
+    'contract',
+    'server',
+    'web',
+    'bench',
+    'demo',
+    'e2e',
+  ])
+  await step(
+    'unit tests',
+    [
+      bin('vitest/vitest.mjs'),
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${join(reports, 'unit.json')}`,
+    ],
+    { counted: true },
+  )
+  count('unit.json', (report) => ({
+    passed: report.numPassedTests,
+    failed:
+      report.numFailedTests +
+      report.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0)
+        .length,
+  }))
+  const { ensureBuild } = await import('./build.mjs')
+  await ensureBuild()
+  process.env.PLAYWRIGHT_JSON_OUTPUT_FILE = join(reports, 'browser.json')
+  await step(
+    'browser tests',
+    [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts'],
+    { counted: true },
+  )
+  count('browser.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }))
+} catch (error) {
+  console.error(`ekrond: ${error.message}`)
+  counts.failed++
+} finally {
+  rmSync(reports, { recursive: true, force: true })
+}
+if (failures.length) console.log(`failed: ${failures.join(', ')}`)
+console.log(`${counts.passed} passed, ${counts.failed} failed`)
+process.exit(counts.failed === 0 ? 0 : 1)
