@@ -33,7 +33,14 @@ export interface DemoWorld {
 
 /** The demo shop's jobs as scripts of entries, dated from now, each to be appended through `admit`. */
 export async function demoJobs(world: DemoWorld): Promise<{ job: string; entries: UnsentEntry[] }[]> {
-  const scripts = [ferry, kiln, orchard, trolley, liftTruck, frostFan]
+  const scripts: ((w: Writer) => void | Promise<void>)[] = [
+    ferry,
+    kiln,
+    orchard,
+    trolley,
+    liftTruck,
+    frostFan,
+  ]
   const jobs = []
   for (const script of scripts) {
     const writer = openWriter(world, script.name)

@@ -37,7 +37,7 @@ export const dark: Tokens = {
   board: '#0b2136',
   ink: '#e4eef6',
   pencil: '#afc1d0',
-  red: '#ff8a70',
+  red: '#ff9a82',
   green: '#7fd6b4',
   blue: '#8cc8ff',
   rule: '#335472',
