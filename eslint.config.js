@@ -3,7 +3,7 @@ import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['build', 'node_modules', '**/dist', '.dependency-cruiser.cjs'] },
+  { ignores: ['build/**', 'node_modules', 'web/dist', '.dependency-cruiser.cjs'] },
   js.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],

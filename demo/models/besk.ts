@@ -181,7 +181,7 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
         pin: [0, -8],
         needle: [-3, -1],
         tang: [0, -3],
-        face: [42, 0],
+        face: [12, 0],
         toe: [38, -18],
         seat: [-10, 0],
       },

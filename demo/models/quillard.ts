@@ -202,7 +202,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         pin: [0, -4],
         needle: [5, -1],
         tang: [7, -7],
-        face: [40, 0],
+        face: [-10, 0],
         toe: [36, -24],
         seat: [8, 4],
       },

@@ -72,7 +72,7 @@ function put(
     .fillColor(options.colour ?? INK)
   const clean = printable(text)
   const width = options.width ?? right - x - 10
-  pdf.text(clean, x, y, { width, lineGap: 1 })
+  pdf.text(clean, x, y, { width, lineGap: 1, ...(fraction ? { features: ['frac'] } : {}) })
   return pdf.y
 }
 

@@ -90,10 +90,12 @@ export function FloatSection(props: FloatSectionProps) {
     ...rotated(section.float, turn).map((p) => p[1]),
     ...(out ? rotated(section.float, goal).map((p) => p[1]) : []),
   )
-  const tangAt = scale(section.anchors.tang ?? [4, -6])
+  const remedyAt = scale(
+    (float.correction === 'washer' ? section.anchors.seat : section.anchors.tang) ?? [4, -6],
+  )
   const dimensionX = point[0] + (float.sense === 1 ? 26 : 20)
   // The pin's balloon stands off on the side where there is no casting.
-  const clear = flip || float.sense === -1 ? 1 : -0.7
+  const clear = flip || float.sense === -1 ? 1 : -0.3
   const title = titleOf(props, flip)
 
   return (
@@ -188,13 +190,13 @@ export function FloatSection(props: FloatSectionProps) {
       {out && remedy && view === 'held' && (
         <>
           <path
-            d={`M${tangAt[0] + 20} ${34} H${tangAt[0]} L${tangAt[0]} ${tangAt[1] - 8}`}
+            d={`M${remedyAt[0] + 20} ${34} H${remedyAt[0]} L${remedyAt[0]} ${remedyAt[1] - 8}`}
             fill="none"
             stroke="var(--red)"
             strokeWidth={1.6}
             markerEnd="url(#arrow-red)"
           />
-          <Text at={[tangAt[0] + 28, 40]} colour="red" size={19}>
+          <Text at={[remedyAt[0] + 28, 40]} colour="red" size={19}>
             {remedy}
           </Text>
         </>

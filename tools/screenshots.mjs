@@ -1,0 +1,98 @@
+// npm run screenshots: one picture of each main view from the demo data, into docs/screenshots.
+import { spawn } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { ensureBuild } from './build.mjs'
+import { ensureDebian, ensurePackages, root, run } from './install.mjs'
+import { freePort, startPostgres } from './postgres.mjs'
+
+const type = (text) => async (page) => page.keyboard.type(text)
+const press = (key) => async (page) => page.keyboard.press(key)
+
+const VIEWS = [
+  { name: 'rack', path: '/' },
+  { name: 'receive', path: '/receive', steps: [type('Osk chain ferry')] },
+  {
+    name: 'identify',
+    path: '/jobs/1182/identify',
+    steps: [
+      type('K-44[17]7-?'),
+      press('Enter'),
+      (page) => page.getByLabel('throttle bore').fill('31.1'),
+      press('Enter'),
+    ],
+  },
+  { name: 'asfound', path: '/jobs/1181/asfound' },
+  { name: 'teardown', path: '/jobs/1184/teardown' },
+  { name: 'parts', path: '/jobs/1185/parts' },
+  { name: 'build', path: '/jobs/1185/build' },
+  { name: 'set', path: '/jobs/1181/set', steps: [type('11.2')] },
+  {
+    name: 'set-dark',
+    path: '/jobs/1181/set',
+    sheet: 'dark',
+    steps: [(page) => page.getByText('in use', { exact: true }).click()],
+  },
+  { name: 'return', path: '/jobs/1186/return' },
+  { name: 'history', path: '/jobs/1181/history' },
+  { name: 'list-number', path: '/library/K-4417-2S' },
+]
+
+ensurePackages()
+ensureDebian(['postgres', 'chromium', 'pdftotext'])
+await ensureBuild()
+const { chromium } = await import('@playwright/test')
+const out = join(root, 'docs/screenshots')
+mkdirSync(out, { recursive: true })
+const folder = mkdtempSync(join(tmpdir(), 'ekrond-shots-'))
+const postgres = await startPostgres(folder, { fast: true })
+const port = await freePort()
+const server = spawn(process.execPath, ['build/server.mjs'], {
+  cwd: root,
+  env: {
+    ...process.env,
+    EKROND_DATABASE_URL: postgres.url,
+    EKROND_PORT: String(port),
+    EKROND_ROOT: root,
+    EKROND_NOW: '2026-11-24T10:40:00Z',
+  },
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
+await new Promise((resolve) =>
+  server.stdout.on('data', (chunk) => String(chunk).includes('listening') && resolve()),
+)
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-background-networking'],
+})
+const only = process.argv.slice(2)
+for (const { name, path, sheet = 'light', steps = [] } of VIEWS) {
+  if (only.length && !only.includes(name)) continue
+  const context = await browser.newContext({
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+  })
+  await context.addInitScript((theme) => {
+    globalThis.localStorage.setItem('ekrond person', 'I. Marrow')
+    globalThis.localStorage.setItem('ekrond sheet', theme)
+  }, sheet)
+  const page = await context.newPage()
+  await page.goto(path)
+  await page.waitForTimeout(900)
+  for (const step of steps) {
+    await step(page)
+    await page.waitForTimeout(350)
+  }
+  await page.screenshot({ path: join(out, `${name}.png`) })
+  await context.close()
+}
+await browser.close()
+if (!only.length || only.includes('return-sheet')) {
+  const pdf = await fetch(`http://127.0.0.1:${port}/api/jobs/1186/sheet.pdf`)
+  writeFileSync(join(folder, 'sheet.pdf'), Buffer.from(await pdf.arrayBuffer()))
+  run('pdftoppm', ['-png', '-r', '80', '-singlefile', join(folder, 'sheet.pdf'), join(out, 'return-sheet')])
+}
+server.kill('SIGTERM')
+await postgres.stop()
+rmSync(folder, { recursive: true, force: true })
