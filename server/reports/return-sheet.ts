@@ -66,8 +66,10 @@ function put(
   y: number,
   options: { face?: string; size?: number; colour?: string; width?: number } = {},
 ): number {
+  // The figures' face has no fractions of its own: the words' face sets them.
+  const fraction = options.face === 'figures' && /\d\/\d/.test(text)
   pdf
-    .font(options.face ?? 'words')
+    .font(fraction ? 'strong' : (options.face ?? 'words'))
     .fontSize(options.size ?? 10)
     .fillColor(options.colour ?? INK)
   const clean = printable(text)

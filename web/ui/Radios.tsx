@@ -62,8 +62,10 @@ export function Radios({
 }) {
   const group = useRef<HTMLDivElement>(null)
   useEffect(() => {
-    if (focus)
-      group.current?.querySelector<HTMLInputElement>('input[type=radio]:checked, input[type=radio]')?.focus()
+    if (!focus) return
+    const radios = [...(group.current?.querySelectorAll<HTMLInputElement>('input[type=radio]') ?? [])]
+    const first = radios.find((radio) => radio.checked) ?? radios[0]
+    first?.focus()
   }, [focus])
   return (
     <Group ref={group} value={value} onChange={onChange}>
