@@ -38,10 +38,16 @@ export function readSetting(
     default: {
       const read = parseLength(text, spec.unit)
       if (isRefusal(read)) return read
+      // A drill stands in a gap or a bore; a height is measured.
+      if (spec.quantity === 'length' && (read.sense === 'drill' || read.sense === 'letter'))
+        return refuse('text', `“${text.trim()}” is a drill, and this is a length. Type it as 14.5 or 9/16.`)
       if (read.mm > 200)
         return refuse('text', `${read.mm.toFixed(0)} mm is larger than the carburetor. Type it again.`)
       const near = spec.target ?? spec.hi ?? spec.lo ?? 0
-      return { value: read.mm, also: alsoAs(read.mm, spec.quantity), ask: otherSenses(text, read.mm, near) }
+      const senses = otherSenses(text, read.mm, near)
+      const ask =
+        spec.quantity === 'length' ? senses.filter((sense) => !sense.as.startsWith('drill')) : senses
+      return { value: read.mm, also: alsoAs(read.mm, spec.quantity), ask }
     }
   }
 }

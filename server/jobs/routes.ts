@@ -121,6 +121,8 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
   async function sheetOf(key: string) {
     const head = await headOf(key)
     const state = await cache.state(pool, head.job)
+    if (state.closed?.why === 'not serviced')
+      throw new ProblemError(409, 'No sheet', 'The job was closed, not serviced: there is no sheet for it.')
     const sheets = await cache.sheets(pool, state)
     if (!sheets)
       throw new ProblemError(409, 'No sheet yet', 'There is no sheet before the carburetor is identified.')

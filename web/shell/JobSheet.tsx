@@ -1,18 +1,18 @@
 import { bodyOf, showNumber, stations, stationStates, type StationName } from '@ekrond/core/job'
 import { useState, type ReactNode } from 'react'
-import { useNavigate } from 'react-router'
-import { Link } from 'react-router'
+import { Dialog, Heading, Modal } from 'react-aria-components'
+import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { useShop, type OpenJob } from '../data/job'
 import { usePerson } from '../data/person'
 import { useQueue } from '../data/queue'
 import { useSheetTheme } from '../theme/sheet'
-import { QuietButton } from '../ui'
+import { Button, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
 import { sayDate } from './dates'
 import { Foot, Frame, Strip, TitleBlock, Zone, Zones } from './frame'
 import { Legend } from './Legend'
-import { AskPerson } from './Person'
+import { AskPerson, Overlay } from './Person'
 import { Refused } from './Refused'
 import { StateShape, STATE_WORDS } from './StateShape'
 
@@ -37,6 +37,7 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
   const [askPerson, setAskPerson] = useState(false)
   const [showRefused, setShowRefused] = useState(false)
   const [legend, setLegend] = useState(false)
+  const [notTaken, setNotTaken] = useState('')
   const { state, sheets } = open
   const base = `/jobs/${open.number ?? open.job}`
   const states = stationStates(state, sheets)
@@ -45,7 +46,10 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
 
   const undo = () => {
     const last = open.lastOwn(station)
-    if (last) open.add('entry.struck', { why: '' }, { corrects: last.id })
+    const refused = last
+      ? open.add('entry.struck', { why: '' }, { corrects: last.id })?.sentence
+      : 'Nothing of yours stands here to take back.'
+    setNotTaken(refused ?? '')
   }
   const order = stations.map((s) => s.name)
   const beside = (by: number) => order[Math.max(0, Math.min(order.length - 1, order.indexOf(station) + by))]!
@@ -193,7 +197,25 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
         <div className="visually-hidden" role="status">
           {queue.away ? 'The server is away. What you enter is kept here.' : ''}
         </div>
+        <NotTakenBack why={notTaken} onClose={() => setNotTaken('')} />
       </div>
     </Frame>
+  )
+}
+
+/** An undo that cannot be: which later entries rest on it. */
+function NotTakenBack({ why, onClose }: { why: string; onClose: () => void }) {
+  return (
+    <Overlay isOpen={why !== ''} isDismissable onOpenChange={(now) => !now && onClose()}>
+      <Modal>
+        <Dialog style={{ outline: 'none' }}>
+          <Heading slot="title">Not taken back</Heading>
+          <p style={{ marginBottom: 16 }}>{why}</p>
+          <Button autoFocus onPress={onClose}>
+            Leave it as it is
+          </Button>
+        </Dialog>
+      </Modal>
+    </Overlay>
   )
 }

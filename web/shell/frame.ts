@@ -52,6 +52,7 @@ export const Zones = styled.nav`
 export const Zone = styled.a<{ $here: boolean }>`
   flex: 1 1 0;
   min-width: 112px;
+  white-space: nowrap;
   min-height: 50px;
   display: flex;
   align-items: center;

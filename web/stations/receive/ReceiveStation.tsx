@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useShop } from '../../data/job'
 import { Ask, AskFoot, Board, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
-import { ErrorLine, Key, Label, MainButton } from '../../ui'
+import { Choice, ErrorLine, Key, Label, MainButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { Assumed } from './Assumed'
@@ -46,6 +46,13 @@ export default function ReceiveStation({ open }: StationProps) {
     const refused = open.add('job.opened', read.data, target ? { corrects: target.id } : {})
     if (refused) setWrong({ sentence: refused.sentence })
     else setChanges({})
+  }
+  const closeAircraft = () => {
+    const refused = open.add('job.closed', {
+      why: 'not serviced',
+      words: 'From an aircraft: referred to a certificated repair station.',
+    })
+    return refused ? { sentence: refused.sentence } : null
   }
   useKeys({ Enter: correct })
   return (
@@ -102,6 +109,17 @@ export default function ReceiveStation({ open }: StationProps) {
               ? 'What stood before stays readable in the history.'
               : 'Change what was wrong; levels and flows follow it.'}
           </p>
+          {open.state.closed ? (
+            <ErrorLine>
+              Closed: {open.state.closed.why}. {open.state.closed.words}
+            </ErrorLine>
+          ) : (
+            !open.state.returned && (
+              <Choice onPress={() => setWrong(closeAircraft())}>
+                It turns out to be from an aircraft: close it
+              </Choice>
+            )
+          )}
           {wrong && <ErrorLine role="alert">{wrong.sentence}</ErrorLine>}
           <AskFoot>
             <MainButton onPress={correct} isDisabled={!changed}>

@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest'
+import * as v from 'valibot'
+import { models } from '../../demo/catalogue.ts'
+import { assemblyOrder, teardownOrder } from '../build/index.ts'
+import { isRefusal } from '../refusal/index.ts'
+import {
+  differenceSentence,
+  listNumberSheets,
+  Model,
+  settingKey,
+  SettingSpec,
+  sheetDifferences,
+} from './index.ts'
+
+const model = models()[0]!
+const sheetsOf = (number: string) => {
+  const sheets = listNumberSheets(
+    model,
+    model.listNumbers.find((item) => item.number === number)!,
+  )
+  if (isRefusal(sheets)) throw new Error(sheets.refused.why)
+  return sheets
+}
+
+describe('a list number’s sheets', () => {
+  it('are its model’s with its own parameters in place, shapes untouched', () => {
+    const { spec, build } = sheetsOf('K-4417-2S')
+    expect(spec.settings.find((s) => settingKey(s) === 'float.height/none')).toMatchObject({
+      target: 13.5,
+      datum: model.spec.settings.find((s) => s.code === 'float.height')!.datum,
+    })
+    expect(spec.section).toEqual(model.spec.section)
+    expect(spec.float).toMatchObject({ floatMass: 9, seatBore: 2.4, tangArm: 6 })
+    expect(build.positions.find((p) => p.code === 'seat')).toMatchObject({
+      part: 'SE-240',
+      deciding: { newMm: 2.4 },
+    })
+  })
+  it('leave out a position that this one does not have', () => {
+    const without = model.listNumbers.find((item) => item.parts['power.piston'] === null)!
+    expect(sheetsOf(without.number).build.positions.some((p) => p.code === 'power.piston')).toBe(false)
+  })
+  it('are refused where a key is not the model’s', () => {
+    const item = {
+      ...model.listNumbers[0]!,
+      settings: { 'float.depth/none': { asWritten: '1', target: 1, lo: null, hi: null } },
+    }
+    expect(listNumberSheets(model, item)).toMatchObject({ refused: { input: 'settings' } })
+  })
+  it('the schema turns a band upside down away', () => {
+    const setting = model.spec.settings[0]!
+    expect(v.safeParse(SettingSpec, { ...setting, lo: 5, hi: 4 }).success).toBe(false)
+    expect(v.safeParse(Model, model).success).toBe(true)
+  })
+})
+
+describe('what sets two apart', () => {
+  it('is told by setting, calibration and part, and whether it matters', () => {
+    const rows = sheetDifferences(sheetsOf('K-4417-2S'), sheetsOf('K-4417-1'))
+    expect(rows.find((row) => row.name === 'Float height')).toMatchObject({
+      about: 'setting',
+      a: '13.5 ±0.5',
+      b: '14.0 ±0.5',
+    })
+    expect(differenceSentence(rows)).toMatch(/the doubt matters\.$/)
+    expect(sheetDifferences(sheetsOf('K-4417-1'), sheetsOf('K-4417-1'))).toEqual([])
+    expect(differenceSentence([])).toBe('They are worked alike: the doubt does not matter.')
+  })
+  it('counts gaskets apart from other parts', () => {
+    expect(
+      differenceSentence([
+        { about: 'setting', name: 'Float height', a: '1', b: '2' },
+        { about: 'part', name: 'Cover gasket', a: 'x', b: 'y' },
+        { about: 'part', name: 'Flange gasket', a: 'x', b: 'y' },
+        { about: 'part', name: 'Seat', a: 'x', b: 'y' },
+      ]),
+    ).toBe('They differ in float height, 2 gaskets and 1 other part: the doubt matters.')
+  })
+})
+
+describe('the stack', () => {
+  it('comes apart from the top layer down, and goes together the other way round', () => {
+    const { build } = sheetsOf('K-4417-2S')
+    const order = teardownOrder(build).map((p) => p.code)
+    expect(order[0]).toBe('choke.coil')
+    expect(order.indexOf('cover')).toBeLessThan(order.indexOf('float'))
+    expect(order.indexOf('float')).toBeLessThan(order.indexOf('body.gasket'))
+    expect(order).not.toContain('plugs')
+    expect(assemblyOrder(build).map((p) => p.code)).toEqual([...order].reverse())
+  })
+})

@@ -1,0 +1,122 @@
+import type { Page } from '@playwright/test'
+import { expect, test } from './shop.ts'
+
+const SCREENS = [
+  '/',
+  '/receive',
+  '/library',
+  '/library/K-4417-2S',
+  '/jobs/1181/history',
+  '/jobs/1181/receive',
+  '/jobs/1182/identify',
+  '/jobs/1183/asfound',
+  '/jobs/1184/teardown',
+  '/jobs/1185/parts',
+  '/jobs/1185/build',
+  '/jobs/1181/set',
+  '/jobs/1186/return',
+]
+
+/** How far the page can be pushed sideways, in pixels. */
+const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+
+for (const [name, width, height] of [
+  ['the phone at the counter', 390, 844],
+  ['a tablet upright', 768, 1024],
+  ['200 % zoom on the shop computer', 640, 400],
+] as const)
+  test(`nothing scrolls sideways on ${name}`, async ({ bench: page }) => {
+    await page.setViewportSize({ width, height })
+    for (const screen of SCREENS) {
+      await page.goto(screen)
+      await expect(page.locator('h1, h2').first()).toBeVisible()
+      expect(await sideways(page), screen).toBe(0)
+    }
+  })
+
+test('on the bench each sheet fits its window, and every control is large enough for gloves', async ({
+  bench: page,
+}) => {
+  for (const screen of SCREENS) {
+    await page.goto(screen)
+    await expect(page.locator('h1, h2').first()).toBeVisible()
+    expect(
+      await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight),
+      screen,
+    ).toBeLessThanOrEqual(0)
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('main button, main select, main input:not([type=radio])')]
+        .filter((el) => el.offsetParent !== null)
+        .map((el) => ({
+          name: el.getAttribute('aria-label') ?? el.innerText,
+          height: el.getBoundingClientRect().height,
+        }))
+        .filter(({ height }) => height < 43.5),
+    )
+    expect(small, screen).toEqual([])
+  }
+})
+
+test('nothing is printed too small to read: 14 px and up, drawings apart', async ({ bench: page }) => {
+  for (const screen of SCREENS) {
+    await page.goto(screen)
+    await expect(page.locator('h1, h2').first()).toBeVisible()
+    const tiny = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('body *')]
+        .filter(
+          (el) =>
+            !el.closest('svg, .visually-hidden, kbd') &&
+            [...el.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim()),
+        )
+        .filter((el) => el.offsetParent !== null && parseFloat(getComputedStyle(el).fontSize) < 14)
+        .map((el) => el.innerText),
+    )
+    expect(tiny, screen).toEqual([])
+  }
+})
+
+test('an override needs its reason, and two people who differ both stand', async ({ bench: page }) => {
+  await page.goto('/jobs/1184/teardown')
+  await expect(page.getByRole('heading', { name: 'Bowl seal' })).toBeVisible()
+  await page.getByText('Flattened').click()
+  await page.getByRole('button', { name: 'Not so, because' }).click()
+  await page.getByRole('button', { name: /Off, into tray/ }).click()
+  await expect(page.getByRole('alert')).toHaveText('Against the rule needs a reason, in a few words.')
+  await page.getByLabel('Reason against the rule').fill('new last month')
+  await page.getByRole('button', { name: /Off, into tray/ }).click()
+  await expect(page.getByRole('heading', { name: 'Hinge pin' })).toBeVisible()
+  // Another pair of hands says otherwise.
+  await page.getByRole('button', { name: /Hands/ }).click()
+  await page.getByRole('button', { name: 'O. Dell' }).click()
+  await page.getByRole('button', { name: 'Part before' }).click()
+  await expect(page.getByRole('heading', { name: 'Bowl seal' })).toBeVisible()
+  await page.getByText('Torn').click()
+  await page.getByRole('button', { name: 'Judge it' }).click()
+  await page.goto('/jobs/1184/return')
+  await expect(page.getByText('Two people differ on Bowl seal')).toBeVisible()
+})
+
+test('an undo that later entries rest on is refused, naming them', async ({ bench: page }) => {
+  await page.goto('/jobs/1186/teardown')
+  await expect(page.getByRole('heading', { name: 'All of it is off and judged.' })).toBeVisible()
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+  await page.keyboard.press('u')
+  await page.keyboard.press('u')
+  await expect(page.getByRole('heading', { name: 'Not taken back' })).toBeVisible()
+  await expect(page.getByText(/rests on it/)).toBeVisible()
+})
+
+test('a wrong check letter and a search without answer say what to do', async ({ bench: page }) => {
+  await page.goto('/')
+  await page.keyboard.press('/')
+  await page.keyboard.type('1181A')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('the check letter does not belong')
+  await page.getByLabel('Find a job').fill('zeppelin')
+  await expect(page.getByText('Nothing here answers to “zeppelin”.')).toBeVisible()
+  await page.goto('/jobs/4711')
+  await expect(page.getByText('There is no job 4711 here.')).toBeVisible()
+  await page.goto('/nowhere')
+  await expect(page.getByText('There is nothing at this address.')).toBeVisible()
+})
