@@ -99,8 +99,8 @@ test('an override needs its reason, and two people who differ both stand', async
 
 test('an undo that later entries rest on is refused, naming them', async ({ bench: page }) => {
   await page.goto('/jobs/1186/teardown')
-  await expect(page.getByRole('heading', { name: 'All of it is off and judged.' })).toBeVisible()
-  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
+  await expect(page.getByLabel('Play at the shaft')).toBeFocused()
+  await page.keyboard.press('Escape')
   await page.keyboard.press('u')
   await page.keyboard.press('u')
   await expect(page.getByRole('heading', { name: 'Not taken back' })).toBeVisible()
@@ -109,6 +109,7 @@ test('an undo that later entries rest on is refused, naming them', async ({ benc
 
 test('a wrong check letter and a search without answer say what to do', async ({ bench: page }) => {
   await page.goto('/')
+  await expect(page.getByRole('link', { name: /1181, Osk/ })).toBeVisible()
   await page.keyboard.press('/')
   await page.keyboard.type('1181A')
   await page.keyboard.press('Enter')

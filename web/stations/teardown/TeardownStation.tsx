@@ -119,7 +119,7 @@ function Teardown({ open }: { open: StationProps['open'] & { sheets: Sheets } })
 function openTasks(sheets: Sheets, order: readonly Position[], body: ReturnType<typeof bodyOf>): Task[] {
   const tasks: Task[] = []
   for (const position of sheets.build.positions)
-    if (body.off[position.code])
+    if (body.off[position.code] && !body.on[position.code])
       for (const key of position.exposes) {
         const setting = sheets.spec.settings.find((s) => settingKey(s) === key)
         if (setting && !(key in body.asFound) && !(key in body.asFoundSkipped))
