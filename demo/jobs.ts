@@ -207,7 +207,7 @@ function goodMeasurement(code: string, { build, spec }: Sheets): [string, Gauge[
 
 /** At Set, the float tried twice: floods when hot, a worn seat and a soaked float. */
 async function ferry(w: Writer) {
-  w.from(2.9)
+  w.from(2.95)
   w.receive(
     {
       customer: 'Osk chain ferry',
@@ -252,7 +252,7 @@ async function ferry(w: Writer) {
   w.off('throttle.shaft', 'sound', '0.06', 'indicator')
   w.off('body', 'sound', '0.05', 'feeler')
   const order = w.order()
-  w.from(0.5)
+  w.from(0.06)
   w.add('order.arrived', { order })
   w.buildAll()
   w.read('float.height/none', '11.8')
@@ -261,7 +261,7 @@ async function ferry(w: Writer) {
 
 /** Just arrived, its plate painted over: nothing read yet. */
 function kiln(w: Writer) {
-  w.from(0.2, 'R. Oda')
+  w.from(0.08, 'R. Oda')
   w.receive(
     {
       customer: 'Brake Hill hop kiln',
@@ -280,7 +280,7 @@ function kiln(w: Writer) {
 
 /** As found half noted. */
 async function orchard(w: Writer) {
-  w.from(0.4, 'O. Dell')
+  w.from(0.95, 'O. Dell')
   w.receive(
     {
       customer: 'Lower orchard co-operative',
@@ -299,7 +299,7 @@ async function orchard(w: Writer) {
 
 /** A slide carburetor half apart. */
 async function trolley(w: Writer) {
-  w.from(1.1, 'O. Dell')
+  w.from(1.05, 'O. Dell')
   w.receive(
     {
       customer: 'Weir Road tramway',
@@ -331,7 +331,7 @@ async function trolley(w: Writer) {
 
 /** Waits for parts that come too late for its promise. */
 async function liftTruck(w: Writer) {
-  w.from(3.2, 'R. Oda')
+  w.from(3, 'R. Oda')
   w.receive(
     {
       customer: 'Osk cannery',
@@ -354,13 +354,13 @@ async function liftTruck(w: Writer) {
   w.off('float', 'dented', '', 'scale')
   w.off('pump.cup', 'cupTorn')
   w.stripTheRest()
-  w.from(0.1, 'R. Oda')
+  w.from(0.03, 'R. Oda')
   w.order()
 }
 
 /** Ready: set, complaint answered, let pass without a bench proof. */
 async function frostFan(w: Writer) {
-  w.from(2.2, 'I. Marrow')
+  w.from(2.05, 'I. Marrow')
   w.receive(
     {
       customer: 'Upper orchard co-operative',

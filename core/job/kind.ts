@@ -19,7 +19,8 @@ export interface Kind<D, K extends string = string> {
   key: (data: D) => string
   admit: (state: JobState, entry: Stamped<D>, sheets: Sheets | undefined) => Refusal | undefined
   apply: (state: JobState, entry: Stamped<D>) => JobState
-  sentence: (data: D, name: (position: string) => string) => string
+  /** `name` says a position's code or a setting's key as its sheet names it */
+  sentence: (data: D, name: (code: string) => string) => string
 }
 
 export const defineKind = <D, const K extends string>(kind: Kind<D, K>): Kind<D, K> => kind

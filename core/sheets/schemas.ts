@@ -245,6 +245,12 @@ export interface Sheets {
   build: BuildSheet
 }
 
+/** A position's or a setting's name on its sheet; the code itself where the sheet has none. */
+export const nameOn = (sheets: Pick<Sheets, 'spec' | 'build'> | undefined, code: string): string =>
+  sheets?.build.positions.find((position) => position.code === code)?.name ??
+  sheets?.spec.settings.find((setting) => settingKey(setting) === code)?.name ??
+  code
+
 export const settingKey = (setting: { code: string; place: string }): string =>
   `${setting.code}/${setting.place}`
 

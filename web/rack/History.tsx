@@ -1,4 +1,5 @@
 import { kinds, sentenceOf, standings, stations } from '@ekrond/core/job'
+import { nameOn } from '@ekrond/core/sheets'
 import { useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
 import { useJob, useShop } from '../data/job'
@@ -43,7 +44,7 @@ export default function History() {
     )
   const { state, sheets } = load.open
   const standing = standings(state.log)
-  const name = (code: string) => sheets?.build.positions.find((p) => p.code === code)?.name ?? code
+  const name = (code: string) => nameOn(sheets, code)
   return (
     <Page
       title={`job ${number}, who did what when`}

@@ -34,6 +34,5 @@ export const asFoundNoted = defineKind({
         },
       }
     }),
-  sentence: (data) =>
-    `noted ${data.code}${data.place === 'none' ? '' : ` ${data.place}`} as found: ${data.raw}`,
+  sentence: (data, name) => `noted ${name(`${data.code}/${data.place}`)} as found: ${data.raw}`,
 })

@@ -18,5 +18,5 @@ export const asFoundSkipped = defineKind({
     withBody(state, entry.body, (body) => ({
       asFoundSkipped: { ...body.asFoundSkipped, [`${entry.data.code}/${entry.data.place}`]: entry.data.why },
     })),
-  sentence: (data) => `skipped ${data.code} as found: ${data.why}`,
+  sentence: (data, name) => `skipped ${name(`${data.code}/${data.place}`)} as found: ${data.why}`,
 })

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { FEATURE_NAMES } from '../../identify/explain.ts'
 import { defineKind, withBody } from '../kind.ts'
 
 export const featureSeen = defineKind({
@@ -18,5 +19,5 @@ export const featureSeen = defineKind({
       const { feature, raw, value, sigma } = entry.data
       return { features: { ...body.features, [feature]: { raw, value, sigma, entry: entry.id } } }
     }),
-  sentence: (data) => `saw ${data.feature}: ${data.raw}`,
+  sentence: (data) => `saw ${FEATURE_NAMES[data.feature] ?? data.feature}: ${data.raw}`,
 })

@@ -20,5 +20,6 @@ export const gatePassed = defineKind({
     ...state,
     passes: { ...state.passes, [data.point]: { why: data.why, second: data.second, by, at } },
   }),
-  sentence: (data) => `let ${data.point} pass with ${data.second}: ${data.why}`,
+  sentence: (data, name) =>
+    `let ${name(data.point.replace(/^\w+:/, ''))} pass with ${data.second}: ${data.why}`,
 })

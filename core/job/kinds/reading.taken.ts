@@ -61,6 +61,5 @@ export const readingTaken = defineKind({
         },
       }
     }),
-  sentence: (data) =>
-    `read ${data.code}${data.place === 'none' ? '' : ` ${data.place}`}: ${data.raw}, ${data.shown.verdict}`,
+  sentence: (data, name) => `read ${name(`${data.code}/${data.place}`)}: ${data.raw}, ${data.shown.verdict}`,
 })

@@ -67,8 +67,7 @@ const LookNext = styled.div`
   }
   & > span + b ~ span {
     display: block;
-    font: 400 15px/1.4 ${figures};
-    letter-spacing: -0.03em;
+    font: 500 16px/1.4 ${narrow};
   }
   & > small {
     font-size: 14px;
@@ -410,11 +409,7 @@ export default function IdentifyStation({ open }: StationProps) {
                     ? `Caliper the ${FEATURE_NAMES[look.feature]}.`
                     : `Look at the ${FEATURE_NAMES[look.feature]}.`}
                 </b>
-                {look.outcomes.map((outcome) => (
-                  <span key={outcome.value}>
-                    {outcome.value}: {outcome.id}
-                  </span>
-                ))}
+                <span>{look.outcomes.map((outcome) => `${outcome.value}: ${outcome.id}`).join(' · ')}</span>
                 <small>Settles about {Math.round(look.settles * 100)} % of the doubt that is left.</small>
               </LookNext>
             )
@@ -479,7 +474,7 @@ export default function IdentifyStation({ open }: StationProps) {
 }
 
 function CandidateRow({ ranked, on, pick }: { ranked: Ranked; on: boolean; pick: () => void }) {
-  const words = explain(ranked.evidence).slice(0, 2)
+  const words = explain(ranked.evidence).slice(0, on ? 2 : 1)
   return (
     <Candidate $on={on} role="option" aria-selected={on} onClick={pick}>
       <span>
