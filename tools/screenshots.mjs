@@ -93,6 +93,9 @@ if (!only.length || only.includes('return-sheet')) {
   writeFileSync(join(folder, 'sheet.pdf'), Buffer.from(await pdf.arrayBuffer()))
   run('pdftoppm', ['-png', '-r', '80', '-singlefile', join(folder, 'sheet.pdf'), join(out, 'return-sheet')])
 }
-server.kill('SIGTERM')
+await new Promise((resolve) => {
+  server.once('exit', resolve)
+  server.kill('SIGTERM')
+})
 await postgres.stop()
 rmSync(folder, { recursive: true, force: true })

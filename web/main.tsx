@@ -13,11 +13,13 @@ import { createRoot } from 'react-dom/client'
 import { createBrowserRouter } from 'react-router'
 import { RouterProvider } from 'react-router/dom'
 import { startLive } from './data/live'
+import { watchIdle } from './data/person'
 import { routes } from './routes'
 import { applySheet } from './theme/sheet'
 import { GlobalStyle } from './theme/global'
 
 applySheet()
+watchIdle()
 const client = new QueryClient({ defaultOptions: { queries: { retry: 2, refetchOnWindowFocus: false } } })
 startLive(client)
 const router = createBrowserRouter(routes)

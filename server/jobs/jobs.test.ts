@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { clockFrom } from '../clock.ts'
 import { openServices } from '../services.ts'
 import { NOW, openShop, type TestShop } from '../test/shop.ts'
+import { scanText } from '../reports/label.ts'
 import { rebuildProjection } from './rebuild.ts'
 
 let shop: TestShop
@@ -267,6 +268,13 @@ describe('the return', () => {
     expect(
       (await send(fan.job, [entry(fan.job, 'part.off', { position: 'float', tray: 'B' })])).body.answers[0],
     ).toMatchObject({ outcome: 'refused', code: 'returned' })
+  })
+  it('prints a label of 70 by 36 mm whose code a scanner types with its check letter', async () => {
+    expect(scanText(1181)).toBe(`~1181${checkLetter(1181)}`)
+    const label = await shop.app.inject({ method: 'GET', url: '/api/jobs/1181/label.pdf' })
+    expect(label.headers['content-type']).toBe('application/pdf')
+    // 70 mm = 198.43 pt, 36 mm = 102.05 pt.
+    expect(label.body).toMatch(/\/MediaBox \[0 0 198\.4\d* 102\.0\d*\]/)
   })
   it('exports a job with the revisions that it used', async () => {
     const { body } = await get<{ entries: unknown[]; revisions: Record<string, { listNumber: string }> }>(

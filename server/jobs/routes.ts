@@ -15,6 +15,7 @@ import type { FastifyInstance } from 'fastify'
 import { localDate } from '../clock.ts'
 import { notFound, ProblemError } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
+import { labelPdf } from '../reports/label.ts'
 import type { Services } from '../services.ts'
 import { selectEntries, selectJobHead, selectJobs } from './jobs.sql.ts'
 
@@ -81,6 +82,21 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     return reply
       .type('application/pdf')
       .header('content-disposition', `inline; filename="return-sheet-${head.number}.pdf"`)
+      .send(pdf)
+  })
+
+  app.get('/api/jobs/:number/label.pdf', { schema: { params: JobParams } }, async (request, reply) => {
+    const head = await headOf(request.params.number)
+    const { opened } = await cache.state(pool, head.job)
+    const pdf = await labelPdf({
+      number: head.number,
+      customer: opened!.customer,
+      equipment: opened!.equipment,
+      promise: opened!.promise,
+    })
+    return reply
+      .type('application/pdf')
+      .header('content-disposition', `inline; filename="label-${head.number}.pdf"`)
       .send(pdf)
   })
 

@@ -25,7 +25,7 @@ afterAll(async () => {
 async function follow(enough: (text: string) => boolean, act: () => Promise<unknown>): Promise<string> {
   const stop = new AbortController()
   const response = await fetch(`${address}/api/events`, { signal: stop.signal })
-  const reader = response.body!.getReader()
+  const reader = (response.body as ReadableStream<Uint8Array>).getReader()
   let text = ''
   let acted = false
   for (;;) {

@@ -1,12 +1,9 @@
 import type { ReturnSheet } from '@ekrond/core/sheet'
-import { createRequire } from 'node:module'
-import { dirname, join } from 'node:path'
 import PDFDocument from 'pdfkit'
+import { INK, PENCIL, registerFaces } from './faces.ts'
 
 type Pdf = InstanceType<typeof PDFDocument>
 
-const INK = '#16273a'
-const PENCIL = '#5d6874'
 const RED = '#c22f16'
 const RULE = '#c9c6ba'
 
@@ -15,10 +12,6 @@ const left = page.margin
 const right = page.width - page.margin
 const top = page.margin
 const bottom = page.height - page.margin
-
-const requireHere = createRequire(join(process.env.EKROND_ROOT ?? process.cwd(), 'server', 'package.json'))
-const font = (family: string, file: string) =>
-  join(dirname(requireHere.resolve(`@fontsource/${family}/package.json`)), 'files', file)
 
 export type SheetRenderer = (sheet: ReturnSheet, head: { shop: string; date: string }) => Promise<Buffer>
 
@@ -32,9 +25,7 @@ export function returnSheetPdf(sheet: ReturnSheet, head: { shop: string; date: s
     tagged: true,
     pdfVersion: '1.7',
   })
-  pdf.registerFont('words', font('barlow', 'barlow-latin-400-normal.woff'))
-  pdf.registerFont('strong', font('barlow', 'barlow-latin-600-normal.woff'))
-  pdf.registerFont('figures', font('jetbrains-mono', 'jetbrains-mono-latin-500-normal.woff'))
+  registerFaces(pdf)
   const chunks: Buffer[] = []
   const done = new Promise<Buffer>((resolve, reject) => {
     pdf.on('data', (chunk: Buffer) => chunks.push(chunk))

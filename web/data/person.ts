@@ -1,6 +1,11 @@
 import { useSyncExternalStore } from 'react'
 
 const KEY = 'ekrond person'
+const ACTIVE_KEY = 'ekrond active'
+/** After this long without a key or a touch the next hands are asked whose they are. */
+export const IDLE_MS = 20 * 60_000
+/** The last touch is written down no oftener than this. */
+const WRITE_MS = 15_000
 const watchers = new Set<() => void>()
 
 /** Whose hands are at this bench: one name a browser. */
@@ -21,5 +26,24 @@ export function usePerson(): { person: string | null; choose: (name: string) => 
 
 function choosePerson(name: string) {
   localStorage.setItem(KEY, name)
+  localStorage.setItem(ACTIVE_KEY, String(Date.now()))
   watchers.forEach((watcher) => watcher())
+}
+
+/** Forgets the name when hands come back after an idle while; what is typed and queued stays. */
+export function watchIdle(): void {
+  let written = 0
+  const touched = () => {
+    const now = Date.now()
+    const last = Number(localStorage.getItem(ACTIVE_KEY) ?? now)
+    if (now - last > IDLE_MS && localStorage.getItem(KEY)) {
+      localStorage.removeItem(KEY)
+      watchers.forEach((watcher) => watcher())
+    }
+    if (now - written < WRITE_MS && now - last < IDLE_MS) return
+    written = now
+    localStorage.setItem(ACTIVE_KEY, String(now))
+  }
+  touched()
+  for (const kind of ['keydown', 'pointerdown']) window.addEventListener(kind, touched, true)
 }

@@ -1,19 +1,15 @@
-import type { ListNumberAnswer } from '@ekrond/contract/library'
-import { levelInUse } from '@ekrond/core/float'
-import { blendDensity } from '@ekrond/core/metering'
-import { isRefusal } from '@ekrond/core/refusal'
-import { aim } from '@ekrond/core/setting'
+import type { ListNumberAnswer, ListNumbersAnswer } from '@ekrond/contract/library'
 import { settingKey, settingsInOrder, type Sheets } from '@ekrond/core/sheets'
 import { useQuery } from '@tanstack/react-query'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
-import type { ApiError } from '../data/api'
+import { call, type ApiError } from '../data/api'
 import { listNumberQuery } from '../data/job'
-import { FloatSection } from '../drawing/FloatSection'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
-import { Fraction, Label } from '../ui'
+import { FieldSelect, Fraction, Label } from '../ui'
 import { useKeys } from '../ui/keys'
+import { SpecSection } from './SpecSection'
 
 const Sheet = styled.div`
   display: grid;
@@ -69,9 +65,40 @@ export default function ListNumberPage() {
   const navigate = useNavigate()
   useKeys({ r: () => void navigate('/'), l: () => void navigate('/library') })
   const query = useQuery<ListNumberAnswer, ApiError>(listNumberQuery(listNumber))
+  const list = useQuery<ListNumbersAnswer, ApiError>({
+    queryKey: ['list-numbers', ''],
+    queryFn: () => call('/api/list-numbers?q=&limit=500'),
+  })
+  const relatives = (list.data?.listNumbers ?? []).filter(
+    (row) => row.model === query.data?.model && row.listNumber !== listNumber,
+  )
   const sheets = query.data?.sheets
   return (
-    <Page title="library" head={<Link to="/library">all list numbers</Link>}>
+    <Page
+      title="library"
+      head={
+        <>
+          <Link to="/library">all list numbers</Link>
+          <label>
+            <span className="visually-hidden">Beside another</span>
+            <FieldSelect
+              value=""
+              style={{ borderBottom: 0, minWidth: 190 }}
+              onChange={(event) =>
+                void navigate(
+                  `/library/${encodeURIComponent(listNumber)}/beside/${encodeURIComponent(event.target.value)}`,
+                )
+              }
+            >
+              <option value="">beside another …</option>
+              {relatives.map((row) => (
+                <option key={row.listNumber}>{row.listNumber}</option>
+              ))}
+            </FieldSelect>
+          </label>
+        </>
+      }
+    >
       {query.isError && <p style={{ padding: 24, color: 'var(--red)' }}>{query.error.message}</p>}
       {sheets && <Both sheets={sheets} />}
     </Page>
@@ -80,9 +107,6 @@ export default function ListNumberPage() {
 
 function Both({ sheets }: { sheets: Sheets }) {
   const { spec, build } = sheets
-  const height = spec.settings.find((s) => s.code === 'float.height')
-  const target = height ? (aim(height) ?? 0) : 0
-  const level = levelInUse(spec.float, target, spec.supply.pressureKpa, blendDensity(0))
   const settings = [...settingsInOrder(spec), ...spec.settings.filter((s) => !s.set)]
   return (
     <Sheet>
@@ -95,17 +119,7 @@ function Both({ sheets }: { sheets: Sheets }) {
           {spec.supersedes.length > 0 && `, supersedes ${spec.supersedes.join(', ')}`}
         </p>
         <div style={{ height: 390 }}>
-          <FloatSection
-            spec={spec}
-            reading={null}
-            target={target}
-            verdict={null}
-            remedy={null}
-            view="use"
-            level={isRefusal(level) ? null : level}
-            wantedBelowFace={isRefusal(level) ? 0 : level.belowFace}
-            pressureKpa={spec.supply.pressureKpa}
-          />
+          <SpecSection spec={spec} view="use" />
         </div>
         <h2>Spec sheet</h2>
         <Label>{sheets.specRev}</Label>

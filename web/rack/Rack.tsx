@@ -2,7 +2,7 @@ import type { JobRow } from '@ekrond/contract/jobs'
 import { addDays } from '@ekrond/core/drafts'
 import { readNumber, stations, type StationState } from '@ekrond/core/job'
 import { useRef, useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { Search } from 'lucide-react'
 import { useJobs, useShop } from '../data/job'
@@ -226,14 +226,25 @@ const Counts = styled.dl`
 /** Every job where it hangs: by station down, by promise across, so that trouble is a tag far left and high up. */
 export default function Rack() {
   const navigate = useNavigate()
-  const [q, setQ] = useState('')
+  const [search] = useSearchParams()
+  const found = search.get('find') ?? ''
+  const [q, setQ] = useState(found)
   const [all, setAll] = useState(false)
-  const [wrong, setWrong] = useState('')
+  const [wrong, setWrong] = useState(() => letterSentence(found))
   const shop = useShop()
   const { person } = usePerson()
   const jobs = useJobs(q, all ? 'all' : 'open')
   const find = useRef<HTMLInputElement>(null)
+  const toTag = (by: number) => {
+    const tags = [...document.querySelectorAll<HTMLAnchorElement>('a[data-tag]')]
+    const at = tags.indexOf(document.activeElement as HTMLAnchorElement)
+    tags[at < 0 ? 0 : Math.max(0, Math.min(tags.length - 1, at + by))]?.focus()
+  }
   useKeys({
+    ArrowDown: () => toTag(1),
+    ArrowRight: () => toTag(1),
+    ArrowUp: () => toTag(-1),
+    ArrowLeft: () => toTag(-1),
     n: () => void navigate('/receive'),
     '/': () => find.current?.focus(),
     l: () => void navigate('/library'),
@@ -250,8 +261,8 @@ export default function Rack() {
 
   const go = () => {
     const read = readNumber(q)
-    if (read && !read.letterFits)
-      return setWrong(`${q.trim()}: the check letter does not belong to that number. Read the label again.`)
+    const letter = letterSentence(q)
+    if (letter) return setWrong(letter)
     const only = rows.length === 1 ? rows[0] : rows.find((row) => row.number === read?.number)
     if (only) void navigate(`/jobs/${only.number}`)
   }
@@ -391,6 +402,14 @@ export default function Rack() {
   )
 }
 
+/** Says that a number's check letter does not fit; empty where it does, or there is none. */
+const letterSentence = (text: string): string => {
+  const read = readNumber(text)
+  return read && !read.letterFits
+    ? `${text.trim()}: the check letter does not belong to that number. Read the label again.`
+    : ''
+}
+
 /** Its promise's column; the last tags start early enough to hang whole. */
 const columnOf = (promise: string, today: string): number => {
   const days = Math.round((Date.parse(promise) - Date.parse(today)) / 86_400_000)
@@ -401,6 +420,7 @@ function JobTag({ row }: { row: JobRow }) {
   const state = row.stationState as StationState
   return (
     <Tag
+      data-tag=""
       to={`/jobs/${row.number}`}
       $late={row.late}
       $waits={state === 'waits'}

@@ -9,6 +9,7 @@ import { useQueue } from '../data/queue'
 import { useSheetTheme } from '../theme/sheet'
 import { Button, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
+import { useScanner } from '../ui/scanner'
 import { sayDate } from './dates'
 import { Foot, Frame, Strip, TitleBlock, Zone, Zones } from './frame'
 import { Legend } from './Legend'
@@ -38,6 +39,7 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
   const [showRefused, setShowRefused] = useState(false)
   const [legend, setLegend] = useState(false)
   const [notTaken, setNotTaken] = useState('')
+  useScanner()
   const { state, sheets } = open
   const base = `/jobs/${open.number ?? open.job}`
   const states = stationStates(state, sheets)

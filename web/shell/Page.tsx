@@ -6,6 +6,7 @@ import { usePerson } from '../data/person'
 import { useSheetTheme } from '../theme/sheet'
 import { narrow } from '../theme/global'
 import { QuietButton } from '../ui'
+import { useScanner } from '../ui/scanner'
 import { Frame } from './frame'
 
 const Head = styled.header`
@@ -48,6 +49,7 @@ const Body = styled.div`
 export function Page({ title, head, children }: { title: string; head?: ReactNode; children: ReactNode }) {
   const shop = useShop().data
   const [theme, toggle] = useSheetTheme()
+  useScanner()
   const { person } = usePerson()
   return (
     <Frame>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useShop } from '../../data/job'
 import { Ask, AskFoot, Board, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
-import { Choice, ErrorLine, Key, Label, MainButton } from '../../ui'
+import { Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { Assumed } from './Assumed'
@@ -125,6 +125,11 @@ export default function ReceiveStation({ open }: StationProps) {
             <MainButton onPress={correct} isDisabled={!changed}>
               {changed ? 'Put it right' : 'Nothing changed'} <Key>Enter</Key>
             </MainButton>
+            {open.number !== null && (
+              <QuietButton onPress={() => window.open(`/api/jobs/${open.number}/label.pdf`, '_blank')}>
+                Label
+              </QuietButton>
+            )}
           </AskFoot>
         </Ask>
       </Main>

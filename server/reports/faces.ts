@@ -1,0 +1,17 @@
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
+import type PDFDocument from 'pdfkit'
+
+export const INK = '#16273a'
+export const PENCIL = '#5d6874'
+
+const requireHere = createRequire(join(process.env.EKROND_ROOT ?? process.cwd(), 'server', 'package.json'))
+const font = (family: string, file: string) =>
+  join(dirname(requireHere.resolve(`@fontsource/${family}/package.json`)), 'files', file)
+
+/** The shipped faces by what they are for: words, strong words, figures. */
+export function registerFaces(pdf: InstanceType<typeof PDFDocument>): void {
+  pdf.registerFont('words', font('barlow', 'barlow-latin-400-normal.woff'))
+  pdf.registerFont('strong', font('barlow', 'barlow-latin-600-normal.woff'))
+  pdf.registerFont('figures', font('jetbrains-mono', 'jetbrains-mono-latin-500-normal.woff'))
+}

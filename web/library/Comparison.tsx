@@ -1,0 +1,130 @@
+import type { ListNumberAnswer } from '@ekrond/contract/library'
+import { differenceSentence, sheetDifferences, type Difference } from '@ekrond/core/sheets'
+import { useQuery } from '@tanstack/react-query'
+import { Link, useNavigate, useParams } from 'react-router'
+import styled from 'styled-components'
+import type { ApiError } from '../data/api'
+import { listNumberQuery } from '../data/job'
+import { Page } from '../shell/Page'
+import { figures, narrow } from '../theme/global'
+import { Fraction } from '../ui'
+import { useKeys } from '../ui/keys'
+import { SpecSection } from './SpecSection'
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  border-bottom: 1px solid var(--ink);
+  & > section {
+    padding: 14px 20px 0;
+    min-width: 0;
+  }
+  & > section + section {
+    border-left: 1px solid var(--ink);
+  }
+  & h2 {
+    font: 600 24px/1.2 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & figure {
+    height: 300px;
+  }
+  @media (max-width: 700px) {
+    grid-template-columns: 1fr;
+  }
+`
+
+const Rows = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  & caption {
+    text-align: left;
+    font-size: 20px;
+    font-weight: 600;
+    padding: 14px 20px 6px;
+  }
+  & th {
+    text-align: left;
+    font: 500 17px/1.3 ${narrow};
+    padding: 8px 20px;
+    width: 34%;
+  }
+  & td {
+    font: 500 18px/1.3 ${figures};
+    letter-spacing: -0.03em;
+    padding: 8px 20px;
+  }
+  & tr {
+    border-top: 1px solid var(--rule);
+  }
+`
+
+const GROUPS: { about: Difference['about']; title: string }[] = [
+  { about: 'setting', title: 'Set otherwise' },
+  { about: 'calibration', title: 'Calibrated otherwise' },
+  { about: 'part', title: 'Other parts' },
+]
+
+/** Two list numbers side by side: only what differs. */
+export default function Comparison() {
+  const { listNumber = '', other = '' } = useParams()
+  const navigate = useNavigate()
+  useKeys({
+    r: () => void navigate('/'),
+    l: () => void navigate('/library'),
+    Escape: () => void navigate(`/library/${encodeURIComponent(listNumber)}`),
+  })
+  const a = useQuery<ListNumberAnswer, ApiError>(listNumberQuery(listNumber))
+  const b = useQuery<ListNumberAnswer, ApiError>(listNumberQuery(other))
+  const wrong = a.error ?? b.error
+  const rows = a.data && b.data ? sheetDifferences(a.data.sheets, b.data.sheets) : null
+  return (
+    <Page
+      title="library"
+      head={<Link to={`/library/${encodeURIComponent(listNumber)}`}>back to {listNumber}</Link>}
+    >
+      {wrong && <p style={{ padding: 24, color: 'var(--red)' }}>{wrong.message}</p>}
+      <Two>{[a.data, b.data].map((data, i) => data && <One key={i} data={data} />)}</Two>
+      {rows && (
+        <Rows>
+          <caption>{differenceSentence(rows)}</caption>
+          <tbody>
+            {GROUPS.flatMap(({ about, title }) => {
+              const here = rows.filter((row) => row.about === about)
+              return here.map((row, i) => (
+                <tr key={`${about} ${row.name}`}>
+                  <th scope="row">
+                    {i === 0 && (
+                      <span style={{ display: 'block', color: 'var(--pencil)', fontSize: 14 }}>{title}</span>
+                    )}
+                    {row.name}
+                  </th>
+                  <td>
+                    <Fraction text={row.a} />
+                  </td>
+                  <td>
+                    <Fraction text={row.b} />
+                  </td>
+                </tr>
+              ))
+            })}
+          </tbody>
+        </Rows>
+      )}
+    </Page>
+  )
+}
+
+function One({ data }: { data: ListNumberAnswer }) {
+  return (
+    <section>
+      <h2>{data.listNumber}</h2>
+      <p style={{ color: 'var(--pencil)' }}>
+        {data.maker} {data.modelName}
+      </p>
+      <figure>
+        <SpecSection spec={data.sheets.spec} view="held" />
+      </figure>
+    </section>
+  )
+}

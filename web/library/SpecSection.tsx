@@ -1,0 +1,26 @@
+import { levelInUse } from '@ekrond/core/float'
+import { blendDensity } from '@ekrond/core/metering'
+import { isRefusal } from '@ekrond/core/refusal'
+import { aim } from '@ekrond/core/setting'
+import type { SpecSheet } from '@ekrond/core/sheets'
+import { FloatSection } from '../drawing/FloatSection'
+
+/** A list number's float at its sheet's height and pressure, as held or in use. */
+export function SpecSection({ spec, view }: { spec: SpecSheet; view: 'held' | 'use' }) {
+  const height = spec.settings.find((s) => s.code === 'float.height')
+  const target = height ? (aim(height) ?? 0) : 0
+  const level = levelInUse(spec.float, target, spec.supply.pressureKpa, blendDensity(0))
+  return (
+    <FloatSection
+      spec={spec}
+      reading={null}
+      target={target}
+      verdict={null}
+      remedy={null}
+      view={view}
+      level={isRefusal(level) ? null : level}
+      wantedBelowFace={isRefusal(level) ? 0 : level.belowFace}
+      pressureKpa={spec.supply.pressureKpa}
+    />
+  )
+}
