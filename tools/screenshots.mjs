@@ -36,6 +36,7 @@ const VIEWS = [
   },
   { name: 'return', path: '/jobs/1186/return' },
   { name: 'history', path: '/jobs/1181/history' },
+  { name: 'comparison', path: '/library/K-4417-2S/beside/K-4417-1' },
   { name: 'list-number', path: '/library/K-4417-2S' },
 ]
 

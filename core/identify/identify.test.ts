@@ -135,12 +135,26 @@ describe('the next look', () => {
     const wide = { marks: ['K-4477-?'], features: { throttleBoreMm: 34.9 } }
     expect(nextLook(three, ranked(rank(three, wide)).posterior, wide)).toMatchObject({ feature: 'chokeKind' })
   })
-  it('gains a whole bit where one look parts two equal candidates (less the look’s own error)', () => {
+  it('also asks for what some of them leave unsaid: the catalogue’s spread stands in', () => {
+    const partly = openCatalogue([
+      candidate('K-1', 31, 'coil'),
+      candidate('K-2', 31, 'manual'),
+      { ...candidate('K-3', 31, 'coil'), features: { throttleBoreMm: 31 } },
+    ])
+    const result = ranked(rank(partly, { marks: [], features: {} }))
+    expect(nextLook(partly, result.posterior, { marks: [], features: {} })).toMatchObject({
+      feature: 'chokeKind',
+    })
+  })
+  it('gains most of a bit where one look parts two equal candidates', () => {
     const two = openCatalogue([candidate('K-1', 31, 'coil'), candidate('K-2', 31, 'manual')])
     const result = ranked(rank(two, { marks: [], features: {} }))
     const look = nextLook(two, result.posterior, { marks: [], features: {} })!
-    // 1 − H(0.03) = 0.8056 bits in half a minute.
-    expect(look).toMatchObject({ feature: 'chokeKind', gain: expect.closeTo(0.8056 / 0.5, 3) as number })
+    // Each 0.485, none 0.03: 1.1644 bits before; after either answer 0.9409, 0.0291, 0.03: 0.3830. In half a minute.
+    expect(look).toMatchObject({
+      feature: 'chokeKind',
+      gain: expect.closeTo((1.1644 - 0.383) / 0.5, 3) as number,
+    })
   })
   it('is none where nothing is in doubt', () => {
     const seen = { marks: ['K-4417-2S'], features: { throttleBoreMm: 31, chokeKind: 'coil' } }

@@ -1,10 +1,12 @@
 import {
-  normalDensity,
-  type Catalogue,
-  type IdentifyModel,
-  type Seen,
   DEFAULT_MODEL,
   DEFAULT_SIGMA_MM,
+  normalDensity,
+  type Catalogue,
+  type FeatureValue,
+  type IdentifyModel,
+  type Seen,
+  type Spread,
 } from './rank.ts'
 
 /** Minutes that a look takes at the bench. */
@@ -32,7 +34,17 @@ export interface NextLook {
 // Candidates that hold less than this share of the posterior cannot change the gain by more than a thousandth of a bit.
 const PRUNE = 1e-5
 
-/** The one feature not yet seen whose look is expected to lower the posterior's entropy most, per minute of effort. */
+interface Hypothesis {
+  id: string
+  weight: number
+  /** undefined where the catalogue does not say, and for 'none of these': the catalogue's own spread stands in */
+  value: FeatureValue | undefined
+}
+
+/**
+ * The one feature not yet seen whose look is expected to lower the entropy of the posterior ('none of these' included) most,
+ * per minute of effort. `posterior` by candidate; what is missing to 1 is 'none of these'.
+ */
 export function nextLook(
   catalogue: Catalogue,
   posterior: Float64Array,
@@ -40,40 +52,42 @@ export function nextLook(
   model: IdentifyModel = DEFAULT_MODEL,
 ): NextLook | null {
   const alive = [...posterior.keys()].filter((i) => posterior[i]! > PRUNE)
-  const total = alive.reduce((sum, i) => sum + posterior[i]!, 0)
-  const weights = alive.map((i) => posterior[i]! / total)
-  const now = entropy(weights)
+  const pNone = Math.max(0, 1 - posterior.reduce((a, b) => a + b, 0))
+  const total = alive.reduce((sum, i) => sum + posterior[i]!, pNone)
+  const hypothesesOf = (feature: string): Hypothesis[] => [
+    ...alive.map((i) => {
+      const { id, features } = catalogue.candidates[i]!
+      return { id, weight: posterior[i]! / total, value: features[feature] }
+    }),
+    ...(pNone > PRUNE ? [{ id: '', weight: pNone / total, value: undefined }] : []),
+  ]
+  const now = entropy(hypothesesOf('').map((h) => h.weight))
   if (now < 1e-3) return null
   let best: NextLook | null = null
   for (const [feature, spread] of catalogue.spreads) {
     if (feature in seen.features) continue
-    const known = alive.map((i) => catalogue.candidates[i]!.features[feature])
-    if (known.some((value) => value === undefined)) continue
+    const hypotheses = hypothesesOf(feature)
+    if (hypotheses.every((h) => h.value === undefined)) continue
     const bits =
       spread.kind === 'number'
-        ? numberGain(known.map(Number), weights, now, model.sigma[feature] ?? DEFAULT_SIGMA_MM)
-        : categoryGain(known.map(String), weights, now, spread.count, model.categoryError)
+        ? numberGain(hypotheses, now, spread, model.sigma[feature] ?? DEFAULT_SIGMA_MM)
+        : categoryGain(hypotheses, now, spread, model.categoryError)
     const gain = bits / (EFFORT_MINUTES[feature] ?? 1)
     if (gain > 1e-3 && (!best || gain > best.gain))
-      best = {
-        feature,
-        gain,
-        settles: bits / now,
-        outcomes: outcomes(known.map(String), alive, weights, catalogue),
-      }
+      best = { feature, gain, settles: bits / now, outcomes: outcomes(hypotheses) }
   }
   return best
 }
 
-function outcomes(values: string[], alive: number[], weights: number[], catalogue: Catalogue) {
+function outcomes(hypotheses: readonly Hypothesis[]) {
   const byValue = new Map<string, { value: string; id: string; p: number; best: number }>()
-  values.forEach((value, k) => {
-    const entry = byValue.get(value) ?? { value, id: '', p: 0, best: -1 }
-    entry.p += weights[k]!
-    if (weights[k]! > entry.best)
-      Object.assign(entry, { best: weights[k]!, id: catalogue.candidates[alive[k]!]!.id })
-    byValue.set(value, entry)
-  })
+  for (const { id, weight, value } of hypotheses) {
+    if (value === undefined) continue
+    const entry = byValue.get(String(value)) ?? { value: String(value), id: '', p: 0, best: -1 }
+    entry.p += weight
+    if (weight > entry.best) Object.assign(entry, { best: weight, id })
+    byValue.set(entry.value, entry)
+  }
   return [...byValue.values()]
     .sort((a, b) => b.p - a.p)
     .slice(0, 3)
@@ -81,16 +95,19 @@ function outcomes(values: string[], alive: number[], weights: number[], catalogu
 }
 
 function categoryGain(
-  values: string[],
-  weights: number[],
+  hypotheses: readonly Hypothesis[],
   now: number,
-  count: number,
+  spread: Extract<Spread, { kind: 'category' }>,
   error: number,
 ): number {
+  const seenAs = (truth: string, outcome: string) =>
+    truth === outcome ? 1 - error : error / Math.max(1, spread.count - 1)
+  const unknown = (outcome: string) =>
+    [...spread.shares].reduce((sum, [category, share]) => sum + share * seenAs(category, outcome), 0)
   let expected = 0
-  for (const outcome of new Set(values)) {
-    const joint = values.map(
-      (value, k) => weights[k]! * (value === outcome ? 1 - error : error / Math.max(1, count - 1)),
+  for (const outcome of spread.shares.keys()) {
+    const joint = hypotheses.map(
+      (h) => h.weight * (h.value === undefined ? unknown(outcome) : seenAs(String(h.value), outcome)),
     )
     const p = joint.reduce((a, b) => a + b, 0)
     if (p > 0) expected += p * entropy(joint.map((j) => j / p))
@@ -98,21 +115,32 @@ function categoryGain(
   return Math.max(0, now - expected)
 }
 
-/** The reading's density is a mixture of normals: integrated on a grid of a third of σ, five σ beyond the values. */
-function numberGain(values: number[], weights: number[], now: number, sigma: number): number {
+/** The reading's density is a mixture of normals: integrated on a grid of a third of σ, five deviations beyond the values. */
+function numberGain(
+  hypotheses: readonly Hypothesis[],
+  now: number,
+  spread: Extract<Spread, { kind: 'number' }>,
+  sigma: number,
+): number {
+  const wide = Math.hypot(spread.deviation, sigma)
+  const normals = hypotheses.map((h) => ({
+    weight: h.weight,
+    mean: h.value === undefined ? spread.mean : Number(h.value),
+    sigma: h.value === undefined ? wide : sigma,
+  }))
+  const low = Math.min(...normals.map((n) => n.mean - 5 * n.sigma))
+  const high = Math.max(...normals.map((n) => n.mean + 5 * n.sigma))
   const step = sigma / 3
-  const low = Math.min(...values) - 5 * sigma
-  const high = Math.max(...values) + 5 * sigma
   let expected = 0
   for (let x = low; x <= high; x += step) {
-    const joint = values.map((value, k) => weights[k]! * normalDensity(x, value, sigma))
+    const joint = normals.map((n) => n.weight * normalDensity(x, n.mean, n.sigma))
     const density = joint.reduce((a, b) => a + b, 0)
     if (density > 1e-12) expected += density * step * entropy(joint.map((j) => j / density))
   }
   return Math.max(0, now - expected)
 }
 
-function entropy(weights: number[]): number {
+function entropy(weights: readonly number[]): number {
   let bits = 0
   for (const w of weights) if (w > 0) bits -= w * Math.log2(w)
   return bits

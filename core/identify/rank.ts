@@ -83,7 +83,7 @@ interface MakerModel {
   lengths: { share: number; frequencies: Float64Array[] }[]
 }
 
-type Spread =
+export type Spread =
   | { kind: 'number'; mean: number; deviation: number }
   | { kind: 'category'; shares: Map<string, number>; count: number }
 

@@ -1,4 +1,4 @@
-import { settingKey, type Sheets } from './schemas.ts'
+import { settingKey, settingsInOrder, type Sheets } from './schemas.ts'
 
 export interface Difference {
   about: 'setting' | 'calibration' | 'part'
@@ -26,7 +26,9 @@ export function sheetDifferences(
   }
   const settings = (sheets: typeof a) =>
     new Map(
-      sheets.spec.settings.map((s) => [settingKey(s), [s.name, s.asWritten]] as [string, [string, string]]),
+      [...settingsInOrder(sheets.spec), ...sheets.spec.settings.filter((s) => !s.set)].map(
+        (s) => [settingKey(s), [s.name, s.asWritten]] as [string, [string, string]],
+      ),
     )
   const calibration = (sheets: typeof a) =>
     new Map(
