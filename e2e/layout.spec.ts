@@ -156,6 +156,23 @@ test('the rack goes by arrows, two list numbers stand side by side', async ({ be
   await expect(page.getByRole('row', { name: /Float height 13.5 ±0.5 14.0 ±0.5/ })).toBeVisible()
 })
 
+test('the plain list has the same facts and sorts by any column', async ({ bench: page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: /1181, Osk/ })).toBeVisible()
+  await page.keyboard.press('p')
+  const row = page.getByRole('row', { name: /1185/ })
+  await expect(row).toContainText('late')
+  await expect(row).toContainText('waits for 31-B, FL-090')
+  const numbers = () => page.locator('tbody td:first-child').allInnerTexts()
+  await page.getByRole('button', { name: /^Job/ }).click()
+  const up = await numbers()
+  expect(up).toEqual([...up].sort())
+  await page.getByRole('button', { name: /^Job/ }).click()
+  expect(await numbers()).toEqual([...up].reverse())
+  await page.reload()
+  await expect(row).toBeVisible()
+})
+
 test('after twenty idle minutes the next hands are asked whose they are', async ({ bench: page }) => {
   await page.goto('/jobs/1181/set')
   await expect(page.getByRole('button', { name: 'Hands: I. Marrow' })).toBeVisible()

@@ -13,7 +13,8 @@ import { AskPerson } from '../shell/Person'
 import { STATE_WORDS } from '../shell/StateShape'
 import { figures, narrow } from '../theme/global'
 import { Choice, Key, MainButton } from '../ui'
-import { useKeys } from '../ui/keys'
+import { onEnter, useKeys } from '../ui/keys'
+import { PlainList } from './PlainList'
 
 const Find = styled.label`
   flex: 1;
@@ -226,7 +227,9 @@ const Counts = styled.dl`
 /** Every job where it hangs: by station down, by promise across, so that trouble is a tag far left and high up. */
 export default function Rack() {
   const navigate = useNavigate()
-  const [search] = useSearchParams()
+  const [search, setSearch] = useSearchParams()
+  const plain = search.get('as') === 'list'
+  const togglePlain = () => setSearch(plain ? {} : { as: 'list' }, { replace: true })
   const found = search.get('find') ?? ''
   const [q, setQ] = useState(found)
   const [all, setAll] = useState(false)
@@ -245,6 +248,7 @@ export default function Rack() {
     ArrowRight: () => toTag(1),
     ArrowUp: () => toTag(-1),
     ArrowLeft: () => toTag(-1),
+    p: togglePlain,
     n: () => void navigate('/receive'),
     '/': () => find.current?.focus(),
     l: () => void navigate('/library'),
@@ -282,7 +286,7 @@ export default function Rack() {
                 setWrong('')
                 setQ(event.target.value)
               }}
-              onKeyDown={(event) => event.key === 'Enter' && go()}
+              onKeyDown={onEnter(go)}
             />
             <Key>/</Key>
           </Find>
@@ -321,7 +325,8 @@ export default function Rack() {
               </p>
             </div>
           )}
-          {rows.length > 0 && (
+          {plain && rows.length > 0 && <PlainList rows={rows} />}
+          {!plain && rows.length > 0 && (
             <Days aria-hidden>
               <span>promised</span>
               <span>overdue</span>
@@ -333,7 +338,8 @@ export default function Rack() {
               <span>later</span>
             </Days>
           )}
-          {rows.length > 0 &&
+          {!plain &&
+            rows.length > 0 &&
             stations.map(({ name, title }) => {
               const here = rows.filter((row) => row.station === name)
               return (
@@ -376,9 +382,12 @@ export default function Rack() {
               </span>
             </Link>
           ))}
-          <div style={{ marginTop: 14 }}>
+          <div style={{ marginTop: 14, display: 'grid', gap: 8 }}>
             <Choice $on={all} onPress={() => setAll(!all)} aria-pressed={all}>
               Show returned and closed too
+            </Choice>
+            <Choice $on={plain} onPress={togglePlain} aria-pressed={plain}>
+              Plain list <Key>P</Key>
             </Choice>
           </div>
           <Counts>

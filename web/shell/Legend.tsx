@@ -24,6 +24,7 @@ const KEYS: [string, string][] = [
   ['R', 'the rack'],
   ['N', 'receive one'],
   ['/', 'search on the rack'],
+  ['P', 'the rack as a plain list'],
   ['D', 'paper or blueprint'],
 ]
 

@@ -1,6 +1,7 @@
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
 import { ReadingInput } from './index'
+import { onEnter as enterOf } from './keys'
 
 const Line = styled.div`
   display: flex;
@@ -54,6 +55,7 @@ export function ReadingField({
   size?: number
   fractions?: boolean
 }) {
+  const enter = enterOf(onEnter)
   return (
     <Line>
       <ReadingInput
@@ -72,7 +74,7 @@ export function ReadingField({
         onChange={(event) => onChange?.(event.target.value)}
         onKeyDown={(event) => {
           if (onKey?.(event.key)) event.preventDefault()
-          else if (event.key === 'Enter') onEnter()
+          else enter(event)
         }}
       />
       <span>{unit}</span>

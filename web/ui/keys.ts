@@ -45,3 +45,12 @@ export function useKeys(bindings: Record<string, () => void>): void {
     return () => window.removeEventListener('keydown', onKey, true)
   }, [])
 }
+
+/**
+ * A field's Enter. The default is prevented: what Enter brings up may take the focus, and the same keystroke would press it.
+ */
+export const onEnter = (act: () => void) => (event: React.KeyboardEvent) => {
+  if (event.key !== 'Enter') return
+  event.preventDefault()
+  act()
+}

@@ -22,7 +22,7 @@ import {
   QuietButton,
 } from '../../ui'
 import { ReadingField } from '../../ui/Field'
-import { useKeys } from '../../ui/keys'
+import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
 import { EngineSide } from './EngineSide'
@@ -161,7 +161,7 @@ export default function AsFoundStation({ open }: StationProps) {
                 autoFocus
                 value={why}
                 onChange={(event) => setWhy(event.target.value)}
-                onKeyDown={(event) => event.key === 'Enter' && log()}
+                onKeyDown={onEnter(log)}
                 placeholder="in a few words"
               />
             </label>

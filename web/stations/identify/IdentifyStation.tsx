@@ -25,7 +25,7 @@ import { JobSheet } from '../../shell/JobSheet'
 import { draftKey } from '../../shell/Refused'
 import { figures, narrow } from '../../theme/global'
 import { ErrorLine, FieldInput, FieldSelect, Key, Label, MainButton, QuietButton } from '../../ui'
-import { useKeys } from '../../ui/keys'
+import { onEnter, useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { MarkBoxes } from './MarkBoxes'
 import { PlanView } from './PlanView'
@@ -289,7 +289,7 @@ export default function IdentifyStation({ open }: StationProps) {
                 setWrong('')
                 setMarkText(event.target.value)
               }}
-              onKeyDown={(event) => event.key === 'Enter' && enterMark()}
+              onKeyDown={onEnter(enterMark)}
             />
           </label>
           <MarkBoxes text={markText || body.marks[place]?.text || ''} />
@@ -343,9 +343,7 @@ export default function IdentifyStation({ open }: StationProps) {
                     placeholder={entered?.raw ?? 'mm'}
                     style={{ fontFamily: figures, minHeight: 44 }}
                     onChange={(event) => setTyped((now) => ({ ...now, [feature]: event.target.value }))}
-                    onKeyDown={(event) =>
-                      event.key === 'Enter' && enterFeature(feature, typed[feature] ?? '')
-                    }
+                    onKeyDown={onEnter(() => enterFeature(feature, typed[feature] ?? ''))}
                     onBlur={() => enterFeature(feature, typed[feature] ?? '')}
                   />
                 ) : (

@@ -22,7 +22,7 @@ import {
   QuietButton,
   Tick,
 } from '../../ui'
-import { useKeys } from '../../ui/keys'
+import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
 
@@ -196,7 +196,7 @@ function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint
               value={why}
               onChange={(event) => setWhy(event.target.value)}
               placeholder="in a few words"
-              onKeyDown={(event) => event.key === 'Enter' && pass()}
+              onKeyDown={onEnter(pass)}
             />
           </label>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 10, alignItems: 'end' }}>

@@ -29,7 +29,7 @@ import {
   RedBox,
   Tick,
 } from '../../ui'
-import { useKeys } from '../../ui/keys'
+import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
 import { Tries } from './Tries'
@@ -309,7 +309,7 @@ function SetWith({
               spellCheck={false}
               onChange={(event) => setText(event.target.value)}
               onKeyDown={(event) => {
-                if (event.key === 'Enter') log()
+                onEnter(log)(event)
                 if (event.key === 'ArrowDown') next(1)
                 if (event.key === 'ArrowUp') next(-1)
               }}

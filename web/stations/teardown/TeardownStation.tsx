@@ -16,7 +16,7 @@ import { draftKey } from '../../shell/Refused'
 import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { Radios } from '../../ui/Radios'
-import { useKeys } from '../../ui/keys'
+import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
 
@@ -148,7 +148,7 @@ function Locked({ open }: StationProps) {
           value={why}
           placeholder="came in a box, in parts"
           onChange={(event) => setWhy(event.target.value)}
-          onKeyDown={(event) => event.key === 'Enter' && go()}
+          onKeyDown={onEnter(go)}
         />
       </label>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
