@@ -2,6 +2,7 @@ import type { AppendAnswer } from '@ekrond/contract/jobs'
 import type { UnsentEntry } from '@ekrond/core/job'
 import { useSyncExternalStore } from 'react'
 import { ApiError, post } from './api'
+import { sendable } from './sendable'
 import { store, type Queued } from './store'
 
 const MOST_AT_ONCE = 100
@@ -111,7 +112,7 @@ async function pump(): Promise<void> {
   try {
     for (;;) {
       again = false
-      const jobs = byJob(await (await store()).getAll('queue'))
+      const jobs = sendable(await (await store()).getAll('queue'), MOST_AT_ONCE)
       let trouble = false
       for (const [job, items] of jobs) {
         const outcome = await sendJob(job, items)
@@ -127,24 +128,6 @@ async function pump(): Promise<void> {
   } finally {
     pumping = false
   }
-}
-
-/** By job what may go: an entry that names a refused one in `corrects` or `after` stays behind it. */
-function byJob(all: readonly Queued[]): Map<string, Queued[]> {
-  const held = new Set(all.filter((item) => item.refused).map((item) => item.id))
-  const jobs = new Map<string, Queued[]>()
-  for (const item of all) {
-    if (item.refused) continue
-    const { corrects, after } = item.entry
-    if ((corrects && held.has(corrects)) || (after && held.has(after))) {
-      held.add(item.id)
-      continue
-    }
-    const list = jobs.get(item.job) ?? []
-    if (list.length < MOST_AT_ONCE) list.push(item)
-    jobs.set(item.job, list)
-  }
-  return jobs
 }
 
 async function sendJob(job: string, items: readonly Queued[]): Promise<'sent' | 'away'> {

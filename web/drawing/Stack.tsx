@@ -1,4 +1,5 @@
 import type { BuildSheet, Position } from '@ekrond/core/sheets'
+import { spread } from './geometry'
 import { Balloon, CentreLine, Drawing, Leader, Text, type Point } from './index'
 import { PartShape } from './PartShape'
 
@@ -156,16 +157,6 @@ function place(build: BuildSheet, order: readonly Position[]): Placed[] {
       })),
     ]
   })
-}
-
-/** Labels give way to each other: as near to their wish as the gap allows. */
-export function spread(wishes: readonly number[], gap: number, low: number, high: number): number[] {
-  const ys = [...wishes]
-  for (let i = 1; i < ys.length; i++) ys[i] = Math.max(ys[i]!, ys[i - 1]! + gap)
-  const over = (ys.at(-1) ?? low) - high
-  if (over > 0)
-    for (let i = ys.length - 1; i >= 0; i--) ys[i] = Math.min(ys[i]!, high - (ys.length - 1 - i) * gap)
-  return ys.map((y) => Math.max(low, y))
 }
 
 const short = (text: string, most: number) =>

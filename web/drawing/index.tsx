@@ -1,30 +1,8 @@
 import type { ReactNode } from 'react'
 import { figures, narrow } from '../theme/global'
+import { path, type Point, type Scale } from './geometry'
 
-/** The vocabulary of the working drawing. Coordinates are the drawing's own pixels; `scaleOf` brings millimetres there. */
-export type Point = readonly [number, number]
-
-export interface Scale {
-  (point: Point): Point
-  perMm: number
-}
-
-/** Maps millimetres (y up) to the drawing: `perMm` pixels a millimetre, `origin` where (0,0) lies, `flip` held upside down. */
-export function scaleOf(perMm: number, origin: Point, flip = false): Scale {
-  const map = ([x, y]: Point): Point => [origin[0] + x * perMm, origin[1] + (flip ? y : -y) * perMm]
-  return Object.assign(map, { perMm })
-}
-
-export const path = (points: readonly Point[], closed = false): string =>
-  points.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join(' ') +
-  (closed ? ' Z' : '')
-
-export const turned = (point: Point, angle: number): Point => [
-  point[0] * Math.cos(angle) - point[1] * Math.sin(angle),
-  point[0] * Math.sin(angle) + point[1] * Math.cos(angle),
-]
-
-export const plus = (a: Point, b: Point): Point => [a[0] + b[0], a[1] + b[1]]
+export * from './geometry'
 
 /** A drawing with its title; the title says to a screen reader what the drawing shows. */
 export function Drawing({

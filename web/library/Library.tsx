@@ -1,13 +1,12 @@
 import type { ListNumbersAnswer } from '@ekrond/contract/library'
 import { useQuery } from '@tanstack/react-query'
-import { Search } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
-import { Key } from '../ui'
+import { SearchField } from '../ui/SearchField'
 import { useKeys } from '../ui/keys'
 
 const Models = styled.div`
@@ -43,23 +42,6 @@ const Models = styled.div`
   }
 `
 
-const Find = styled.label`
-  flex: 1;
-  & > input {
-    flex: 1;
-    border: 0;
-    background: none;
-    min-height: 44px;
-    font-size: 17px;
-  }
-  & > input:focus {
-    outline: none;
-  }
-  &:focus-within {
-    box-shadow: inset 0 -3px 0 var(--blue);
-  }
-`
-
 /** Every list number by its model; any fragment finds it. */
 export default function Library() {
   const navigate = useNavigate()
@@ -78,17 +60,13 @@ export default function Library() {
       title="library"
       head={
         <>
-          <Find>
-            <Search size={20} aria-hidden />
-            <input
-              ref={find}
-              aria-label="Find a list number"
-              placeholder="Any part of a list number, maker or model"
-              value={q}
-              onChange={(event) => setQ(event.target.value)}
-            />
-            <Key>/</Key>
-          </Find>
+          <SearchField
+            label="Find a list number"
+            placeholder="Any part of a list number, maker or model"
+            value={q}
+            field={find}
+            onChange={setQ}
+          />
           <span>{list.data?.total ?? 0} list numbers</span>
         </>
       }

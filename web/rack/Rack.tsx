@@ -4,7 +4,6 @@ import { readNumber, stations, type StationState } from '@ekrond/core/job'
 import { useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
-import { Search } from 'lucide-react'
 import { useJobs, useShop } from '../data/job'
 import { usePerson } from '../data/person'
 import { sayDate } from '../shell/dates'
@@ -13,26 +12,9 @@ import { AskPerson } from '../shell/Person'
 import { STATE_WORDS } from '../shell/StateShape'
 import { figures, narrow } from '../theme/global'
 import { Choice, Key, MainButton } from '../ui'
-import { onEnter, useKeys } from '../ui/keys'
+import { SearchField } from '../ui/SearchField'
+import { useKeys } from '../ui/keys'
 import { PlainList } from './PlainList'
-
-const Find = styled.label`
-  flex: 1;
-  & > input {
-    flex: 1;
-    border: 0;
-    background: none;
-    min-height: 44px;
-    font-size: 17px;
-    min-width: 0;
-  }
-  & > input:focus {
-    outline: none;
-  }
-  &:focus-within {
-    box-shadow: inset 0 -3px 0 var(--blue);
-  }
-`
 
 const Columns = styled.div`
   display: grid;
@@ -275,21 +257,17 @@ export default function Rack() {
       title="rack"
       head={
         <>
-          <Find>
-            <Search size={20} aria-hidden />
-            <input
-              ref={find}
-              aria-label="Find a job"
-              placeholder="Job, list number, customer, or scan a label"
-              value={q}
-              onChange={(event) => {
-                setWrong('')
-                setQ(event.target.value)
-              }}
-              onKeyDown={onEnter(go)}
-            />
-            <Key>/</Key>
-          </Find>
+          <SearchField
+            label="Find a job"
+            placeholder="Job, list number, customer, or scan a label"
+            value={q}
+            field={find}
+            go={go}
+            onChange={(text) => {
+              setWrong('')
+              setQ(text)
+            }}
+          />
           <span style={{ fontWeight: 500 }}>{jobs.data ? sayDate(jobs.data.today) : ''}</span>
           <MainButton
             style={{ minHeight: 50, border: 0, borderRadius: 0 }}

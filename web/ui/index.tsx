@@ -122,7 +122,7 @@ export const ReadingInput = styled(AriaInput)`
   color: var(--pencil);
   outline: none;
   &::placeholder {
-    color: var(--rule);
+    color: var(--line);
   }
 `
 

@@ -9,8 +9,8 @@ import { JobSheet } from '../../shell/JobSheet'
 import { Answer, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
-import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
+import { withSheets, type SheetedProps } from '../withSheets'
 import { Tray } from '../teardown/TeardownStation'
 
 const SOURCES: { value: PartSource; label: string }[] = [
@@ -20,18 +20,9 @@ const SOURCES: { value: PartSource; label: string }[] = [
   { value: 'shelf', label: 'New, off the shelf' },
 ]
 
-export default function BuildStation({ open }: StationProps) {
-  const { state, sheets } = open
-  return sheets ? (
-    <Build open={{ ...open, sheets }} />
-  ) : (
-    <JobSheet open={open} station="build" strip={null}>
-      <NotIdentified open={open} what="put together" state={state} />
-    </JobSheet>
-  )
-}
+export default withSheets('build', 'put together', Build)
 
-function Build({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
+function Build({ open }: SheetedProps) {
   const { state, sheets } = open
   const body = bodyOf(state)
   const order = useMemo(() => assemblyOrder(sheets.build), [sheets])

@@ -16,8 +16,7 @@ import { JobSheet } from '../../shell/JobSheet'
 import { figures } from '../../theme/global'
 import { ErrorLine, Key, Label, MainButton, RedBox } from '../../ui'
 import { useKeys } from '../../ui/keys'
-import { NotIdentified } from '../NotIdentified'
-import type { StationProps } from '../props'
+import { withSheets, type SheetedProps } from '../withSheets'
 
 const Plan = styled.button<{ $on: boolean }>`
   display: grid;
@@ -43,18 +42,9 @@ const Plan = styled.button<{ $on: boolean }>`
   }
 `
 
-export default function PartsStation({ open }: StationProps) {
-  const { state, sheets } = open
-  return sheets ? (
-    <Parts open={{ ...open, sheets }} />
-  ) : (
-    <JobSheet open={open} station="parts" strip={null}>
-      <NotIdentified open={open} what="match" state={state} />
-    </JobSheet>
-  )
-}
+export default withSheets('parts', 'match', Parts)
 
-function Parts({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
+function Parts({ open }: SheetedProps) {
   const { state, sheets } = open
   const navigate = useNavigate()
   const shop = useShop().data

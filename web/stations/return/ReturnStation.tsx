@@ -23,19 +23,10 @@ import {
   Tick,
 } from '../../ui'
 import { onEnter, useKeys } from '../../ui/keys'
-import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
+import { withSheets, type SheetedProps } from '../withSheets'
 
-export default function ReturnStation({ open }: StationProps) {
-  const { state, sheets } = open
-  return sheets ? (
-    <Return open={{ ...open, sheets }} />
-  ) : (
-    <JobSheet open={open} station="return" strip={null}>
-      <NotIdentified open={open} what="return" state={state} />
-    </JobSheet>
-  )
-}
+export default withSheets('return', 'return', Return)
 
 const Point = styled.li<{ $here: boolean }>`
   border-bottom: 1px solid var(--rule);
@@ -61,7 +52,7 @@ const Point = styled.li<{ $here: boolean }>`
   }
 `
 
-function Return({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
+function Return({ open }: SheetedProps) {
   const { state, sheets } = open
   const points = gatePoints(state, sheets)
   const standing = points.filter((point) => !point.passed)

@@ -30,8 +30,7 @@ import {
   Tick,
 } from '../../ui'
 import { onEnter, useKeys } from '../../ui/keys'
-import { NotIdentified } from '../NotIdentified'
-import type { StationProps } from '../props'
+import { withSheets, type SheetedProps } from '../withSheets'
 import { Tries } from './Tries'
 
 const ReadingLine = styled.label`
@@ -106,22 +105,9 @@ const UNIT: Record<SettingSpec['quantity'], string> = {
   count: '',
 }
 
-export default function SetStation({ open }: StationProps) {
-  const { state, sheets } = open
-  return sheets ? (
-    <SetWith open={{ ...open, sheets }} key={sheets.specRev} />
-  ) : (
-    <JobSheet open={open} station="set" strip={null}>
-      <NotIdentified open={open} what="set" state={state} />
-    </JobSheet>
-  )
-}
+export default withSheets('set', 'set', SetWith)
 
-function SetWith({
-  open,
-}: {
-  open: StationProps['open'] & { sheets: NonNullable<StationProps['open']['sheets']> }
-}) {
+function SetWith({ open }: SheetedProps) {
   const { state, sheets } = open
   const { spec } = sheets
   const gauges = (useShop().data?.gauges ?? []) as Gauge[]

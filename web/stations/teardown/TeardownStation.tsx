@@ -17,8 +17,8 @@ import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietBut
 import { ReadingField } from '../../ui/Field'
 import { Radios } from '../../ui/Radios'
 import { onEnter, useKeys } from '../../ui/keys'
-import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
+import { withSheets, type SheetedProps } from '../withSheets'
 
 type Task =
   { kind: 'part'; position: Position } | { kind: 'exposed'; setting: SettingSpec; position: Position }
@@ -43,18 +43,9 @@ const MEASURE: Record<
   },
 }
 
-export default function TeardownStation({ open }: StationProps) {
-  const { state, sheets } = open
-  return sheets ? (
-    <Teardown open={{ ...open, sheets }} />
-  ) : (
-    <JobSheet open={open} station="teardown" strip={null}>
-      <NotIdentified open={open} what="take apart" state={state} />
-    </JobSheet>
-  )
-}
+export default withSheets('teardown', 'take apart', Teardown)
 
-function Teardown({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
+function Teardown({ open }: SheetedProps) {
   const { state, sheets } = open
   const body = bodyOf(state)
   const order = useMemo(() => teardownOrder(sheets.build), [sheets])

@@ -1,0 +1,27 @@
+import type { StationName } from '@ekrond/core/job'
+import type { Sheets } from '@ekrond/core/sheets'
+import type { ComponentType } from 'react'
+import type { OpenJob } from '../data/job'
+import { JobSheet } from '../shell/JobSheet'
+import { NotIdentified } from './NotIdentified'
+import type { StationProps } from './props'
+
+export interface SheetedProps {
+  open: OpenJob & { sheets: Sheets }
+}
+
+/** A station that works to the sheets: without an identification it says so and offers that first. */
+export const withSheets = (
+  station: StationName,
+  verb: string,
+  Inner: ComponentType<SheetedProps>,
+): ComponentType<StationProps> =>
+  function Sheeted({ open }) {
+    const { sheets, state } = open
+    if (sheets) return <Inner open={{ ...open, sheets }} key={sheets.specRev} />
+    return (
+      <JobSheet open={open} station={station} strip={null}>
+        <NotIdentified open={open} what={verb} state={state} />
+      </JobSheet>
+    )
+  }
