@@ -4,11 +4,6 @@ export type ScrewKind = 'fuel' | 'air'
 export const leanerWay = (kind: ScrewKind): 'in' | 'out' => (kind === 'fuel' ? 'in' : 'out')
 export const richerWay = (kind: ScrewKind): 'in' | 'out' => (kind === 'fuel' ? 'out' : 'in')
 
-export const screwName: Record<ScrewKind, string> = {
-  fuel: 'idle mixture screw (fuel past its tip)',
-  air: 'idle air screw (air past its tip)',
-}
-
 /** The way this unit's screws work, for sheet and card. */
 export const screwWords = (kind: ScrewKind): string =>
   kind === 'fuel' ? 'In is leaner, out is richer.' : 'In is richer, out is leaner.'

@@ -64,6 +64,8 @@ export interface OpenJob {
   addAll(items: readonly NewEntry[]): Refusal | undefined
   /** one's own last entry at a station, or undefined */
   lastOwn(station: StationName): Entry | undefined
+  /** strikes that one; a sentence where it cannot be taken back, else empty */
+  takeBack(station: StationName): string
 }
 
 export type JobLoad =
@@ -156,6 +158,14 @@ export function useJob(key: string): JobLoad {
     },
     [state, person],
   )
+  const takeBack = useCallback(
+    (station: StationName) => {
+      const last = lastOwn(station)
+      if (!last) return 'Nothing of yours stands here to take back.'
+      return add('entry.struck', { why: '' }, { corrects: last.id })?.sentence ?? ''
+    },
+    [lastOwn, add],
+  )
   if (answer || state.opened)
     return {
       status: 'open',
@@ -169,6 +179,7 @@ export function useJob(key: string): JobLoad {
         add,
         addAll,
         lastOwn,
+        takeBack,
       },
     }
   if (query.isError && !query.error.passing) return { status: 'missing', sentence: query.error.message }

@@ -46,13 +46,7 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
   const refused = queue.refused.filter((item) => item.job === open.job)
   const waiting = open.pending.length
 
-  const undo = () => {
-    const last = open.lastOwn(station)
-    const refused = last
-      ? open.add('entry.struck', { why: '' }, { corrects: last.id })?.sentence
-      : 'Nothing of yours stands here to take back.'
-    setNotTaken(refused ?? '')
-  }
+  const undo = () => setNotTaken(open.takeBack(station))
   const order = stations.map((s) => s.name)
   const beside = (by: number) => order[Math.max(0, Math.min(order.length - 1, order.indexOf(station) + by))]!
   useKeys({

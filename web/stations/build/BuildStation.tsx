@@ -4,9 +4,10 @@ import type { Position, Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Stack } from '../../drawing/Stack'
-import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
-import { Answer, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
+import { StepHead } from '../../shell/StepHead'
+import { Answer, ErrorLine, Key, Label, MainButton } from '../../ui'
 import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
@@ -107,17 +108,9 @@ function PartOn({
   useKeys({ Enter: log })
   return (
     <Ask aria-label="What is asked">
-      <AskHead>
-        <Label>
-          {left} still in the trays · from tray {bodyOf(state).off[position.code]?.tray}
-        </Label>
-        <QuietButton onPress={() => move(-1)} aria-label="Part before">
-          before
-        </QuietButton>
-        <QuietButton onPress={() => move(1)} aria-label="Part after">
-          after
-        </QuietButton>
-      </AskHead>
+      <StepHead what="Part" move={move}>
+        {left} still in the trays · from tray {bodyOf(state).off[position.code]?.tray}
+      </StepHead>
       <h2>
         {position.name}
         {position.quantity > 1 ? `, ${position.quantity}` : ''}

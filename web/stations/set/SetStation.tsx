@@ -1,7 +1,7 @@
 import { conditionsFor, draftReading, settingContext } from '@ekrond/core/drafts'
 import { levelInUse } from '@ekrond/core/float'
 import { bodyOf, lastSaid } from '@ekrond/core/job'
-import { figure, type Gauge } from '@ekrond/core/measure'
+import { figure, gaugeSigma, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim, judgeSetting } from '@ekrond/core/setting'
 import { settingKey, settingsInOrder, type SettingSpec } from '@ekrond/core/sheets'
@@ -11,8 +11,9 @@ import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/job'
 import { CoverIndex, MixtureScrews, PlateInBore, PumpLinkage } from '../../drawing/Mechanisms'
 import { FloatSection } from '../../drawing/FloatSection'
-import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
+import { StepHead } from '../../shell/StepHead'
 import { draftKey } from '../../shell/Refused'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { figures } from '../../theme/global'
@@ -272,17 +273,9 @@ function SetWith({ open }: SheetedProps) {
           </BoardDrawing>
         </Board>
         <Ask aria-label="What is asked">
-          <AskHead>
-            <Label>
-              {index + 1} of {settings.length} · {setting.name}
-            </Label>
-            <QuietButton onPress={() => next(-1)} aria-label="Setting before">
-              before
-            </QuietButton>
-            <QuietButton onPress={() => next(1)} aria-label="Setting after">
-              after
-            </QuietButton>
-          </AskHead>
+          <StepHead what="Setting" move={next}>
+            {index + 1} of {settings.length} · {setting.name}
+          </StepHead>
           <HowHeld>{setting.hold}</HowHeld>
           <ReadingLine>
             <ReadingInput
@@ -311,7 +304,7 @@ function SetWith({ open }: SheetedProps) {
                   .filter((g) => g.kind !== 'scale')
                   .map((g) => (
                     <option key={g.code} value={g.code}>
-                      {g.name} ±{Math.hypot(g.repeatabilityMm, g.resolutionMm / Math.sqrt(12)).toFixed(2)}
+                      {g.name} ±{figure(gaugeSigma(g), 2)}
                     </option>
                   ))}
               </GaugeSelect>
@@ -407,14 +400,7 @@ function SetWith({ open }: SheetedProps) {
                   : 'Type the reading'}{' '}
               <Key>Enter</Key>
             </MainButton>
-            <QuietButton
-              isDisabled={!open.lastOwn('set')}
-              onPress={() => {
-                const own = open.lastOwn('set')
-                if (own)
-                  setRefused(open.add('entry.struck', { why: '' }, { corrects: own.id })?.sentence ?? '')
-              }}
-            >
+            <QuietButton isDisabled={!open.lastOwn('set')} onPress={() => setRefused(open.takeBack('set'))}>
               Take back <Key>U</Key>
             </QuietButton>
           </AskFoot>

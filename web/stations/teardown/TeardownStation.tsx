@@ -10,8 +10,9 @@ import { useNavigate } from 'react-router'
 import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/job'
 import { Stack } from '../../drawing/Stack'
-import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
+import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
+import { StepHead } from '../../shell/StepHead'
 import { draftKey } from '../../shell/Refused'
 import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { ReadingField } from '../../ui/Field'
@@ -259,18 +260,10 @@ function PartOff({
   useKeys({ Enter: log })
   return (
     <Ask aria-label="What is asked">
-      <AskHead>
-        <Label>
-          {number} of {of} ·{' '}
-          {position.stays ? 'stays in' : isOff ? `off, in tray ${position.tray}` : `tray ${position.tray}`}
-        </Label>
-        <QuietButton onPress={() => move(-1)} aria-label="Part before">
-          before
-        </QuietButton>
-        <QuietButton onPress={() => move(1)} aria-label="Part after">
-          after
-        </QuietButton>
-      </AskHead>
+      <StepHead what="Part" move={move}>
+        {number} of {of} ·{' '}
+        {position.stays ? 'stays in' : isOff ? `off, in tray ${position.tray}` : `tray ${position.tray}`}
+      </StepHead>
       <h2>
         {position.name}
         {position.quantity > 1 ? `, ${position.quantity}` : ''}

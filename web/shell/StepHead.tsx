@@ -1,0 +1,26 @@
+import type { ReactNode } from 'react'
+import { Label, QuietButton } from '../ui'
+import { AskHead } from './frame'
+
+/** Where one stands among the things that are asked here, and the way to the one before and after. */
+export function StepHead({
+  what,
+  move,
+  children,
+}: {
+  what: string
+  move: (by: number) => void
+  children: ReactNode
+}) {
+  return (
+    <AskHead>
+      <Label>{children}</Label>
+      <QuietButton onPress={() => move(-1)} aria-label={`${what} before`}>
+        before
+      </QuietButton>
+      <QuietButton onPress={() => move(1)} aria-label={`${what} after`}>
+        after
+      </QuietButton>
+    </AskHead>
+  )
+}
