@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { draftFinding } from '@ekrond/core/drafts'
 import { floatBalance, floatBody, inflow, leverAt, levelInUse } from '@ekrond/core/float'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim } from '@ekrond/core/setting'
@@ -81,6 +82,42 @@ describe('the demo catalogue', () => {
       expect(float.buoyancyArm, code).toBeGreaterThan(Math.min(...xs))
       expect(float.buoyancyArm, code).toBeLessThan(Math.max(...xs))
     }
+  })
+  it('has every design that the shop meets: drafts, barrels, floats, needles, seats', () => {
+    const all = models()
+    const having = (fits: (model: (typeof all)[number]) => boolean) => all.filter(fits).map((m) => m.code)
+    expect(having((m) => m.spec.draft === 'down').sort()).toEqual(['K-44', 'Q-80'])
+    expect(having((m) => m.spec.draft === 'up').sort()).toEqual(['12T', '24T'])
+    expect(having((m) => m.spec.barrels === 4)).toEqual(['Q-80'])
+    expect(having((m) => m.build.positions.some((p) => p.kind === 'slide' && p.code === 'slide'))).toEqual([
+      'S26',
+    ])
+    expect(having((m) => m.build.positions.some((p) => p.code === 'diaphragm')).sort()).toEqual([
+      'B34',
+      'D32',
+    ])
+    expect(having((m) => m.spec.float.guided === true)).toEqual(['12T'])
+    expect(having((m) => m.spec.float.correction === 'arm')).toEqual(['Q-80'])
+    expect(having((m) => m.build.positions.some((p) => p.name === 'Needle with its spring'))).toEqual(['24T'])
+    // A seat that is pressed into the casting has no part number and stays.
+    expect(
+      having((m) => m.build.positions.some((p) => p.kind === 'seat' && p.stays && p.part === null)),
+    ).toEqual(['U3'])
+    expect(new Set(all.map((m) => m.maker))).toEqual(new Set(['Orvane', 'Besk', 'Quillard', 'Tessmer']))
+    const numbers = all.flatMap((m) => m.listNumbers.map((l) => l.number))
+    expect(numbers).toHaveLength(150)
+    expect(new Set(numbers).size).toBe(150)
+  })
+  it('condemns a body whose pressed seat is ringed, where another would get a new seat', () => {
+    const u3 = sheets.find((s) => s.spec.model === 'U3')!
+    const full = { specRev: 's', buildRev: 'b', ...u3 }
+    const seat = u3.build.positions.find((p) => p.code === 'seat')!
+    const conditions = { pressureKpa: 2, ethanol: 0, densityKgM3: 745, assumes: [] }
+    const draft = draftFinding(seat, 'ringed', '', null, full, conditions)
+    expect(draft).toMatchObject({
+      said: { disposition: 'condemn' },
+      data: { shown: { sentence: expect.stringContaining('recut or sleeved') as string } },
+    })
   })
   it('still shuts at the most pressure that its sheet allows', () => {
     for (const { spec } of sheets) {

@@ -1,5 +1,5 @@
+import { addDays } from '@ekrond/core/days'
 import {
-  addDays,
   conditionsFor,
   draftAsFound,
   draftFinding,
@@ -10,11 +10,15 @@ import {
 import { teardownOrder } from '@ekrond/core/build'
 import { conditionsOf } from '@ekrond/core/findings'
 import {
+  allNeeds,
+  bodyKey,
   bodyOf,
   emptyJob,
+  kinds,
   jobNeeds,
   step,
   type DataOf,
+  type ReceivedTest,
   type JobState,
   type UnsentEntry,
 } from '@ekrond/core/job'
@@ -23,6 +27,7 @@ import { showTurns, type Gauge } from '@ekrond/core/measure'
 import { isRefusal, type Result } from '@ekrond/core/refusal'
 import { settingKey, type Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
+import { models } from './catalogue.ts'
 
 export interface DemoWorld {
   now: Date
@@ -40,6 +45,15 @@ export async function demoJobs(world: DemoWorld): Promise<{ job: string; entries
     trolley,
     liftTruck,
     frostFan,
+    rink,
+    rinkAgain,
+    mill,
+    rescueBoat,
+    hopBlower,
+    quarry,
+    conveyor,
+    tram,
+    frostFan7,
   ]
   const jobs = []
   for (const script of scripts) {
@@ -67,29 +81,31 @@ function openWriter(world: DemoWorld, name: string) {
   const job = steadyUuid(name)
   const entries: UnsentEntry[] = []
   let state: JobState = emptyJob(job)
-  let sheets: Sheets | undefined
   let at = new Date(world.now.getTime() - 3 * 86_400_000)
   let by = 'I. Marrow'
+  let body = 1
+  const sheetsOfBody: Record<number, Sheets> = {}
   const today = world.now.toISOString().slice(0, 10)
   const gauge = (kind: Gauge['kind']) => world.gauges.find((g) => g.kind === kind)!
 
-  const add = <K extends keyof DataOf>(kind: K, data: DataOf[K]) => {
+  const add = <K extends keyof DataOf>(kind: K, data: DataOf[K], corrects?: string) => {
     at = new Date(at.getTime() + 70_000)
     const entry: UnsentEntry = {
       id: steadyUuid(`${name} ${entries.length}`),
       job,
       kind,
-      v: 1,
-      body: 1,
+      v: kinds.get(kind)!.version,
+      ...(kinds.get(kind)!.ofBody ? { body } : {}),
       data,
       by,
       at: at.toISOString(),
+      ...(corrects ? { corrects } : {}),
     }
     entries.push(entry)
     state = step(state, { ...entry, seq: entries.length, receivedAt: entry.at })
     return entry.id
   }
-  const here = () => sheets!
+  const here = () => sheetsOfBody[body]!
   const setting = (key: string) => here().spec.settings.find((s) => settingKey(s) === key)!
   const position = (code: string) => here().build.positions.find((p) => p.code === code)!
 
@@ -102,6 +118,10 @@ function openWriter(world: DemoWorld, name: string) {
       by = hands
     },
     add,
+    /** goes on with another body of a bank */
+    body(number: number) {
+      body = number
+    },
     receive(
       opened: Partial<DataOf['job.opened']> &
         Pick<DataOf['job.opened'], 'customer' | 'engine' | 'equipment' | 'complaint'>,
@@ -113,24 +133,35 @@ function openWriter(world: DemoWorld, name: string) {
         pressureKpa: null,
         headMm: null,
         altitudeM: null,
+        tiltDeg: null,
+        boosted: false,
+        marine: false,
+        bodies: 1,
+        earlier: null,
         promise: addDays(today, promisedIn),
         ...opened,
       })
     },
-    async identify(listNumber: string, p: number) {
-      sheets = await world.sheetsOf(listNumber)
-      add('ident.chosen', {
-        listNumber,
-        specRev: sheets.specRev,
-        buildRev: sheets.buildRev,
-        p,
-        runnerUp: null,
-      })
+    async identify(listNumber: string, p: number, corrects?: string) {
+      const sheets = await world.sheetsOf(listNumber)
+      sheetsOfBody[body] = sheets
+      return add(
+        'ident.chosen',
+        {
+          listNumber,
+          specRev: sheets.specRev,
+          buildRev: sheets.buildRev,
+          p,
+          runnerUp: null,
+        },
+        corrects,
+      )
     },
     found(key: string, raw: string) {
       add(
         'asfound.noted',
-        must(draftAsFound(setting(key), raw, key.startsWith('mixture') ? 'seat' : null, here(), state)).data,
+        must(draftAsFound(setting(key), raw, key.startsWith('mixture') ? 'seat' : null, here(), state, body))
+          .data,
       )
     },
     off(code: string, condition?: string, raw = '', kind: Gauge['kind'] = 'pins') {
@@ -146,34 +177,40 @@ function openWriter(world: DemoWorld, name: string) {
     /** takes the rest off in order, sound, with good measurements */
     stripTheRest(except: readonly string[] = []) {
       for (const p of teardownOrder(here().build)) {
-        if (bodyOf(state).off[p.code] || except.includes(p.code)) continue
+        if (bodyOf(state, body).off[p.code] || except.includes(p.code)) continue
         const [raw, kind] = goodMeasurement(p.code, here())
         writer.off(p.code, undefined, raw, kind)
       }
     },
     order() {
-      const needs = jobNeeds(state, here())
+      const needs = allNeeds(state, sheetsOfBody)
         .filter((need) => need.standing === 'open')
-        .map((need) => ({ id: need.position, accepts: [need.part], quantity: need.quantity }))
+        .map((need) => ({
+          id: bodyKey(need.body, need.position),
+          accepts: [need.part],
+          quantity: need.quantity,
+        }))
       return add(
         'order.placed',
         draftOrder(must(cheapestCover(needs, world.market)), world.market, at.toISOString().slice(0, 10)),
       )
     },
     buildAll() {
-      const needed = new Set(jobNeeds(state, here()).map((need) => need.position))
+      const needed = new Set(jobNeeds(state, here(), body).map((need) => need.position))
       for (const p of teardownOrder(here().build).reverse())
-        if (bodyOf(state).off[p.code])
+        if (bodyOf(state, body).off[p.code])
           add('part.on', {
             position: p.code,
             from: needed.has(p.code) ? 'kit' : 'old',
             part: needed.has(p.code) ? p.part : null,
           })
     },
-    read(key: string, raw: string, kind: Gauge['kind'] = 'caliper') {
-      add(
+    read(key: string, raw: string, kind: Gauge['kind'] = 'caliper', corrects?: string) {
+      return add(
         'reading.taken',
-        must(draftReading(setting(key), raw, settingContext(state, here(), gauge(kind), world.gauges))).data,
+        must(draftReading(setting(key), raw, settingContext(state, here(), gauge(kind), world.gauges, body)))
+          .data,
+        corrects,
       )
     },
     /** every setting on the middle of its band, as it would be typed */
@@ -190,7 +227,31 @@ function openWriter(world: DemoWorld, name: string) {
           s.quantity === 'gap' ? 'drills' : 'caliper',
         ])
     },
+    /** puts so many parts back from the bottom of the stack */
+    build(count: number) {
+      const needed = new Set(jobNeeds(state, here(), body).map((need) => need.position))
+      for (const p of teardownOrder(here().build).reverse().slice(0, count))
+        add('part.on', {
+          position: p.code,
+          from: needed.has(p.code) ? 'kit' : 'old',
+          part: needed.has(p.code) ? p.part : null,
+        })
+    },
+    /** the last reading of a setting put right by an eighth, with the reason as a note */
+    correctReading(key: string, why: string) {
+      const said = bodyOf(state, body).readings[key]!.said.at(-1)!
+      writer.read(key, showTurns(said.value + 1), 'caliper', said.entry)
+      add('note.written', { text: why })
+    },
     pass: (point: string, why: string, second: string) => add('gate.passed', { point, why, second }),
+    test: (test: ReceivedTest, result: 'good' | 'bad' | 'none') => add('test.noted', { test, result }),
+    /** everything set on its target, the complaint answered, back with its sheet */
+    setAndReturn(explainedBy: string[], words: string) {
+      for (const [key, raw, kind] of writer.settingsOnTarget()) writer.read(key, raw, kind)
+      add('complaint.answered', { explained: explainedBy.length > 0, by: explainedBy, words })
+      writer.pass('proof', 'Proved on the engine by its own people', by === 'O. Dell' ? 'R. Oda' : 'O. Dell')
+      add('job.returned', { seenSeq: state.seq })
+    },
   }
   return writer
 }
@@ -215,7 +276,13 @@ async function ferry(w: Writer) {
       equipment: 'chain windlass',
       ethanol: 0.1,
       pressureKpa: 24,
-      complaint: { symptom: 'flooding', band: 'idle', temperature: 'hot', words: 'Floods when hot' },
+      complaint: {
+        symptom: 'flooding',
+        band: 'idle',
+        temperature: 'hot',
+        when: 'any time',
+        words: 'Floods when hot',
+      },
     },
     1,
   )
@@ -271,6 +338,7 @@ function kiln(w: Writer) {
         symptom: 'hard start',
         band: 'everywhere',
         temperature: 'cold',
+        when: 'any time',
         words: 'Plate painted over, starts badly in the damp',
       },
     },
@@ -287,7 +355,13 @@ async function orchard(w: Writer) {
       engine: 'spray rig, 0.3 L',
       equipment: 'spray rig 3',
       headMm: 300,
-      complaint: { symptom: 'hunting', band: 'middle', temperature: 'hot', words: 'Hunts under load' },
+      complaint: {
+        symptom: 'hunting',
+        band: 'middle',
+        temperature: 'hot',
+        when: 'any time',
+        words: 'Hunts under load',
+      },
     },
     3,
   )
@@ -311,6 +385,7 @@ async function trolley(w: Writer) {
         symptom: 'hanging idle',
         band: 'just off idle',
         temperature: 'hot',
+        when: 'any time',
         words: 'Hangs on after the lever is shut',
       },
     },
@@ -343,6 +418,7 @@ async function liftTruck(w: Writer) {
         symptom: 'bog on opening',
         band: 'just off idle',
         temperature: 'both',
+        when: 'any time',
         words: 'Falls on its face when it is opened',
       },
     },
@@ -372,6 +448,7 @@ async function frostFan(w: Writer) {
         symptom: 'runs only on choke',
         band: 'idle',
         temperature: 'both',
+        when: 'any time',
         words: 'Runs on choke only',
       },
     },
@@ -392,4 +469,311 @@ async function frostFan(w: Writer) {
     words: 'Both main jets varnished nearly shut.',
   })
   w.pass('proof', 'Test stand is taken; proved on the fan itself by the co-operative', 'O. Dell')
+}
+
+const numberOf = (model: string, nth: number): string =>
+  models().find((m) => m.code === model)!.listNumbers[nth]!.number
+
+/** Went back twelve days ago: it flooded after standing. */
+async function rink(w: Writer) {
+  w.from(14, 'R. Oda')
+  w.receive(
+    {
+      customer: 'Osk skating rink',
+      engine: 'resurfacer, 1.8 L',
+      equipment: 'ice resurfacer',
+      pressureKpa: 21,
+      complaint: {
+        symptom: 'flooding',
+        band: 'idle',
+        temperature: 'both',
+        when: 'parked',
+        words: 'A puddle under it every morning',
+      },
+    },
+    -11,
+  )
+  for (const test of ['links', 'squirt', 'break'] as const) w.test(test, 'good')
+  w.test('inlet', 'bad')
+  w.test('lifts', 'none')
+  w.add('mark.read', { place: 'plate', text: 'K-4438-2S', maker: 'Orvane' })
+  await w.identify('K-4438-2S', 0.99)
+  w.add('teardown.unlocked', { why: 'screws had been out at the rink' })
+  w.off('needle', 'grooved')
+  w.stripTheRest()
+  w.add('order.arrived', { order: w.order() })
+  w.buildAll()
+  w.setAndReturn(['needle'], 'A groove all round; the seat was sound.')
+}
+
+/** The same one comes back: now it hunts. Opened on its earlier job, half apart. */
+async function rinkAgain(w: Writer) {
+  w.from(0.9, 'R. Oda')
+  w.receive(
+    {
+      customer: 'Osk skating rink',
+      engine: 'resurfacer, 1.8 L',
+      equipment: 'ice resurfacer',
+      pressureKpa: 21,
+      earlier: 1187,
+      complaint: {
+        symptom: 'hunting',
+        band: 'idle',
+        temperature: 'hot',
+        when: 'any time',
+        words: 'Dry now, but it hunts at idle since',
+      },
+    },
+    2,
+  )
+  w.test('inlet', 'good')
+  w.test('squirt', 'good')
+  w.test('links', 'good')
+  w.test('break', 'bad')
+  w.test('lifts', 'none')
+  w.add('mark.read', { place: 'plate', text: 'K-4438-2S', maker: 'Orvane' })
+  await w.identify('K-4438-2S', 0.99)
+  w.found('mixture.turns/L', '2 1/8')
+  w.found('mixture.turns/R', '2')
+  w.found('idle.screw/none', '2')
+  w.found('choke.index/none', 'index')
+  w.found('pump.hole/none', '2')
+  w.found('vacuumBreak.gap/none', '#31')
+  for (const code of ['choke.coil', 'pump.link', 'choke.rod', 'inlet.fitting', 'cover.screws']) w.off(code)
+}
+
+/** Two halves that do not belong together: the plate says one number, the base another. */
+function mill(w: Writer) {
+  w.from(0.3, 'O. Dell')
+  w.receive(
+    {
+      customer: 'Heron mill',
+      engine: 'standby set, 5.2 L',
+      equipment: 'standby generator',
+      ethanol: 0.05,
+      complaint: {
+        symptom: 'bog on opening',
+        band: 'just off idle',
+        temperature: 'cold',
+        when: 'cold and damp',
+        words: 'Falls away when the load comes on',
+      },
+    },
+    6,
+  )
+  w.add('mark.read', { place: 'plate', text: numberOf('Q-80', 4), maker: 'Orvane' })
+  w.add('mark.read', { place: 'base', text: numberOf('Q-80', 11), maker: 'Orvane' })
+  w.add('feature.seen', { feature: 'barrels', raw: '4', value: 4, sigma: null })
+  w.add('note.written', { text: 'Cover and base have been swapped at some time: screws of two makes.' })
+}
+
+/** A bank of four from the rescue boat: each body at another point. */
+async function rescueBoat(w: Writer) {
+  w.from(2.2, 'I. Marrow')
+  w.receive(
+    {
+      customer: 'Osk Valley rescue boat',
+      engine: 'boat four, 1.2 L',
+      equipment: 'rescue boat',
+      ethanol: 0.05,
+      headMm: 450,
+      tiltDeg: 10,
+      marine: true,
+      bodies: 4,
+      complaint: {
+        symptom: 'flat spot',
+        band: 'middle',
+        temperature: 'hot',
+        when: 'after lay-up',
+        words: 'Flat in the middle since the winter, two plugs black',
+      },
+    },
+    3,
+  )
+  w.add('estimate.made', { amountMinor: 38000, hourMinor: 5400, words: 'four bodies, kits' })
+  w.add('estimate.agreed', { yes: true, who: 'coxswain Arle' })
+  const number = numberOf('B34', 5)
+  for (const body of [1, 2, 3, 4]) {
+    w.body(body)
+    w.test('lifts', body === 3 ? 'bad' : 'good')
+    w.test('inlet', body === 2 ? 'bad' : 'good')
+    w.add('mark.read', { place: 'body', text: number, maker: 'Quillard' })
+    await w.identify(number, 0.98)
+    w.found('mixture.turns/none', ['2 1/4', '2 3/8', '1 1/8', '2 1/4'][body - 1]!)
+    w.found('idle.screw/none', '2')
+  }
+  for (const body of [1, 2]) {
+    w.body(body)
+    if (body === 2) w.off('needle', 'grooved')
+    w.stripTheRest()
+  }
+  w.add('order.arrived', { order: w.order() })
+  w.from(0.08, 'I. Marrow')
+  for (const body of [1, 2]) {
+    w.body(body)
+    w.buildAll()
+  }
+  w.body(1)
+  for (const [key, raw, kind] of w.settingsOnTarget()) w.read(key, raw, kind)
+  w.body(3)
+  w.off('cap')
+  w.off('diaphragm', 'torn')
+  w.body(2)
+  w.read('float.height/none', '24.6')
+}
+
+/** A core that cannot be saved: its pressed seat is ringed. */
+async function hopBlower(w: Writer) {
+  w.from(1.6, 'O. Dell')
+  w.receive(
+    {
+      customer: 'Brake Hill hop kiln',
+      engine: 'blower, 0.24 L',
+      equipment: 'old kiln blower',
+      complaint: {
+        symptom: 'leak',
+        band: 'everywhere',
+        temperature: 'both',
+        when: 'parked',
+        words: 'Drips from the bowl, has stood for years',
+      },
+    },
+    5,
+  )
+  w.add('mark.read', { place: 'body', text: numberOf('U3', 1), maker: 'Besk' })
+  await w.identify(numberOf('U3', 1), 0.9)
+  w.add('teardown.unlocked', { why: 'corroded shut, nothing to count' })
+  w.off('seat', 'ringed', '1.44 1.46')
+  w.off('bowl.cover', 'cracked')
+  w.add('job.closed', { why: 'condemned', words: 'Seat pressed in and ringed; body cracked at the post.' })
+}
+
+/** Overdue: the parts were late, and the work has gone beyond what was agreed. */
+async function quarry(w: Writer) {
+  w.from(6, 'I. Marrow')
+  w.receive(
+    {
+      customer: 'Marl quarry',
+      engine: 'pump engine, 3.1 L',
+      equipment: 'sump pump',
+      ethanol: 0.1,
+      pressureKpa: 18,
+      complaint: {
+        symptom: 'surge',
+        band: 'wide open',
+        temperature: 'hot',
+        when: 'any time',
+        words: 'Surges under full load',
+      },
+    },
+    -1,
+  )
+  w.add('estimate.made', { amountMinor: 6000, hourMinor: 5400, words: 'clean and kit' })
+  w.add('estimate.agreed', { yes: true, who: 'quarry foreman' })
+  w.add('mark.read', { place: 'plate', text: numberOf('24T', 6), maker: 'Tessmer' })
+  await w.identify(numberOf('24T', 6), 0.97)
+  w.add('teardown.unlocked', { why: 'screws seized, freed in the vice' })
+  w.off('jet.main/L', 'varnished')
+  w.off('jet.main/R', 'varnished')
+  w.off('float', 'dented')
+  w.stripTheRest()
+  const order = w.order()
+  w.from(0.15, 'I. Marrow')
+  w.add('order.arrived', { order })
+  w.build(3)
+}
+
+/** The identification was corrected after readings: what was set is to be checked again. */
+async function conveyor(w: Writer) {
+  w.from(1.3, 'R. Oda')
+  w.receive(
+    {
+      customer: 'Osk cannery',
+      engine: 'conveyor, 1.4 L',
+      equipment: 'conveyor engine',
+      headMm: 350,
+      complaint: {
+        symptom: 'sagging idle',
+        band: 'idle',
+        temperature: 'hot',
+        when: 'hot restart',
+        words: 'Dies back at idle when hot',
+      },
+    },
+    4,
+  )
+  w.add('mark.read', { place: 'plate', text: '12T-4?', maker: 'Tessmer' })
+  const first = await w.identify(numberOf('12T', 2), 0.61)
+  w.found('mixture.turns/none', '1')
+  w.found('idle.screw/none', '1')
+  w.stripTheRest()
+  w.add('order.arrived', { order: w.order() })
+  w.buildAll()
+  for (const [key, raw, kind] of w.settingsOnTarget()) w.read(key, raw, kind)
+  w.from(0.2, 'R. Oda')
+  w.add('mark.read', { place: 'base', text: numberOf('12T', 9), maker: 'Tessmer' })
+  await w.identify(numberOf('12T', 9), 0.98, first)
+}
+
+/** All off and judged; what it needs is not covered yet. */
+async function tram(w: Writer) {
+  w.from(0.8, 'O. Dell')
+  w.receive(
+    {
+      customer: 'Weir Road tramway',
+      engine: 'trolley single, 0.5 L',
+      equipment: 'line trolley 2',
+      ethanol: 0.05,
+      headMm: 400,
+      complaint: {
+        symptom: 'no top end',
+        band: 'wide open',
+        temperature: 'both',
+        when: 'after lay-up',
+        words: 'Will not rev out since spring',
+      },
+    },
+    1,
+  )
+  w.add('mark.read', { place: 'body', text: numberOf('D32', 3), maker: 'Quillard' })
+  await w.identify(numberOf('D32', 3), 0.98)
+  w.found('mixture.turns/none', '2')
+  w.found('idle.screw/none', '2')
+  w.off('cap')
+  w.off('diaphragm', 'leaks')
+  w.found('needle.clip/none', '3')
+  w.stripTheRest(['bowl'])
+  w.off('bowl', 'sound', '0.05', 'feeler')
+  w.found('float.height/none', String(25.5))
+}
+
+/** Back on its fan; a figure was put right after it went: revision B of its sheet. */
+async function frostFan7(w: Writer) {
+  w.from(5, 'I. Marrow')
+  w.receive(
+    {
+      customer: 'Upper orchard co-operative',
+      engine: 'frost fan, 2.6 L',
+      equipment: 'frost fan 7',
+      ethanol: 0.1,
+      pressureKpa: 21,
+      complaint: {
+        symptom: 'none: overhaul',
+        band: 'everywhere',
+        temperature: 'both',
+        when: 'any time',
+        words: 'Before the frost',
+      },
+    },
+    -2,
+  )
+  w.add('mark.read', { place: 'plate', text: 'K-4490-1', maker: 'Orvane' })
+  await w.identify('K-4490-1', 0.99)
+  w.add('teardown.unlocked', { why: 'whole row of fans, settings noted on the wall' })
+  w.stripTheRest()
+  w.add('order.arrived', { order: w.order() })
+  w.buildAll()
+  w.setAndReturn([], '')
+  w.from(2, 'I. Marrow')
+  w.correctReading('mixture.turns/L', 'the fan’s own people had it a turn further')
 }

@@ -157,6 +157,10 @@ export function orvaneNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
           flangeBoltSpacingMm: wide ? 82 : 74.2,
         },
         supersedes: i % 7 === 3 ? [`K-${4300 + i}-1`] : [],
+        fitsAs:
+          i % 6 === 2
+            ? [{ listNumber: marks[i - 1]!, words: 'with that one’s main jets and its own linkage' }]
+            : [],
         settings: {
           'float.height/none': band(worked.height, 0.5),
           'float.drop/none': {
@@ -248,6 +252,7 @@ export function beskNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[] {
           flangeBoltSpacingMm: bore > 17 ? 42 : 38,
         },
         supersedes: [],
+        fitsAs: [],
         settings: { 'float.height/none': band(worked.height, 0.7) },
         calibration: { 'jet.main': round(jet, 0.05), seat: seatBore },
         float: { seatBore, washerMm: washer },
@@ -313,6 +318,7 @@ export function quillardNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[]
           flangeBoltSpacingMm: random.pick([52, 60]),
         },
         supersedes: [],
+        fitsAs: [],
         settings: {
           'float.height/none': band(worked.height, 0.8),
           'mixture.turns/none': {
@@ -352,6 +358,163 @@ export function quillardNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[]
       }
     }
   })
+}
+
+/** What sets one family's list numbers apart; the rest follows from its geometry. */
+interface FamilyPlan {
+  seed: number
+  marks: string[]
+  bare?: (i: number) => boolean
+  bores: number[]
+  venturi: (bore: number) => number
+  bolts: (bore: number) => number
+  seats: number[]
+  /** dry heights between which the maker's levels lie */
+  heights: [number, number]
+  tolerance: number
+  pressures: number[]
+  feed: 'pump' | 'gravity'
+  powers: number[]
+  bsfc: number
+  litresPerKw: number
+  idle: [number, number | null]
+  chokes: string[]
+  inlet: (bore: number) => string
+  jets: Record<string, [number, number]>
+  turns: number[]
+  clip?: number[]
+  drop?: number[]
+  /** other settings that vary */
+  also?: (random: Seeded) => ListNumber['settings']
+  parts: (own: {
+    seatBore: number
+    floatMass: number
+    bore: number
+    washer: number | null
+  }) => ListNumber['parts']
+}
+
+/** List numbers of a family by its plan: a level is chosen, the dry height worked out, rounded, and worked out again. */
+export function familyNumbers(model: Omit<Model, 'listNumbers'>, plan: FamilyPlan): ListNumber[] {
+  const random = seeded(plan.seed)
+  const base = model.spec.float
+  const turnKeys = model.spec.settings
+    .filter((s) => s.code === 'mixture.turns')
+    .map((s) => `${s.code}/${s.place}`)
+  return plan.marks.map((mark, i) => {
+    for (;;) {
+      const bore = random.pick(plan.bores)
+      const seatBore = random.pick(plan.seats)
+      const floatMass = round(base.floatMass * random.pick([0.96, 1, 1, 1.04]), 0.1)
+      const pressureKpa = random.pick(plan.pressures)
+      const powerKw = random.pick(plan.powers)
+      const washer = base.washerStockMm.length ? random.pick(base.washerStockMm.slice(1, 4)) : base.washerMm
+      const geometry = { ...base, seatBore, floatMass }
+      const [low, high] = plan.heights.map((height) =>
+        levelInUse(geometry, height, pressureKpa, blendDensity(0)),
+      )
+      if (isRefusal(low!) || isRefusal(high!)) throw new Error(`${model.code}: its heights cannot be reached`)
+      const [shallow, deep] = [low!.belowFace, high!.belowFace].sort((a, b) => a - b)
+      const worked = workHeight(geometry, random.between(shallow!, deep!, 0.1), pressureKpa)
+      if (!worked) continue
+      const engine = {
+        displacementL: round(powerKw * plan.litresPerKw, 0.01),
+        powerKw,
+        bsfc: plan.bsfc,
+        idleRpm: plan.idle[0],
+        idleInGearRpm: plan.idle[1],
+      }
+      const drop = plan.drop && round(worked.height + random.pick(plan.drop), 0.5)
+      if (drop && !dropPasses(geometry, worked.height, drop, pressureKpa, engine)) continue
+      const eighths = random.pick(plan.turns)
+      const turns = { asWritten: eighthsWritten(eighths), target: eighths, lo: eighths - 1, hi: eighths + 1 }
+      const jets = Object.entries(plan.jets).map(
+        ([key, [from, to]]) => [key, round(random.between(from, to, 0.05), 0.05)] as const,
+      )
+      const hasCalibration = (key: string) =>
+        model.build.positions.some((p) => p.code === key && p.part !== null)
+      return {
+        number: mark,
+        mark: plan.bare?.(i) ? '' : mark,
+        weight: random.pick([1, 1, 2]),
+        features: {
+          draft: model.spec.draft,
+          barrels: model.spec.barrels,
+          chokeKind: random.pick(plan.chokes),
+          inletThread: plan.inlet(bore),
+          material: 'zinc',
+          throttleBoreMm: bore,
+          venturiMm: round(plan.venturi(bore), 0.5),
+          flangeBoltSpacingMm: plan.bolts(bore),
+        },
+        supersedes: i % 8 === 5 ? [`${mark.slice(0, -1)}A-old`] : [],
+        fitsAs:
+          i % 5 === 3
+            ? [{ listNumber: plan.marks[i - 1]!, words: 'with that one’s jets and float height' }]
+            : [],
+        settings: {
+          'float.height/none': band(worked.height, plan.tolerance),
+          ...(drop
+            ? {
+                'float.drop/none': {
+                  asWritten: `${(drop - 2).toFixed(1)} to ${(drop + 2).toFixed(1)}`,
+                  target: drop,
+                  lo: round(drop - 2, 0.5),
+                  hi: round(drop + 2, 0.5),
+                },
+              }
+            : {}),
+          ...Object.fromEntries(turnKeys.map((key) => [key, turns])),
+          ...(plan.clip
+            ? {
+                'needle.clip/none': ((clip) => ({
+                  asWritten: String(clip),
+                  target: clip,
+                  lo: clip,
+                  hi: clip,
+                }))(random.pick(plan.clip)),
+              }
+            : {}),
+          ...plan.also?.(random),
+        },
+        calibration: { ...Object.fromEntries(jets), seat: seatBore },
+        float: { seatBore, floatMass, ...(base.washerStockMm.length ? { washerMm: washer } : {}) },
+        level: {
+          target: worked.level,
+          lo: round(worked.level - 0.8, 0.1),
+          hi: round(worked.level + 0.8, 0.1),
+        },
+        supply: {
+          feed: plan.feed,
+          pressureKpa,
+          mostKpa: plan.feed === 'pump' ? pressureKpa + 3 : round(pressureKpa * 2, 0.1),
+        },
+        engine,
+        parts: {
+          ...Object.fromEntries(
+            jets
+              .filter(([key]) => hasCalibration(key))
+              .map(([key, mm]) => [key, `JT-${String(Math.round(mm * 100)).padStart(3, '0')}`]),
+          ),
+          ...plan.parts({ seatBore, floatMass, bore, washer }),
+        },
+      }
+    }
+  })
+}
+
+/** Numbers of one pattern: its figures from a seed, none twice, in order. */
+export function marksOf(
+  seed: number,
+  count: number,
+  low: number,
+  high: number,
+  write: (n: number, i: number) => string,
+): string[] {
+  const random = seeded(seed)
+  const numbers = new Set<number>()
+  while (numbers.size < count) numbers.add(random.between(low, high, 1))
+  return [...numbers].sort((a, b) => a - b).map(write)
 }
 
 function eighthsWritten(eighths: number): string {

@@ -1,7 +1,7 @@
 import { models } from './catalogue.ts'
 import { isRefusal } from '@ekrond/core/refusal'
 import { listNumberSheets, type Sheets } from '@ekrond/core/sheets'
-import type { DataOf, Entry, UnsentEntry } from '@ekrond/core/job'
+import { kinds, type DataOf, type Entry, type UnsentEntry } from '@ekrond/core/job'
 
 export const JOB = '11111111-1111-4111-8111-111111111111'
 
@@ -17,7 +17,7 @@ export const unsent = <K extends keyof DataOf>(
   id: uuid(n),
   job: JOB,
   kind,
-  v: 1,
+  v: kinds.get(kind)!.version,
   body: 1,
   data,
   by: 'I. Marrow',
@@ -36,8 +36,19 @@ export const opening: DataOf['job.opened'] = {
   pressureKpa: 24,
   headMm: null,
   altitudeM: null,
+  tiltDeg: null,
+  boosted: false,
+  marine: false,
+  bodies: 1,
+  earlier: null,
   promise: '2026-11-26',
-  complaint: { symptom: 'flooding', band: 'idle', temperature: 'hot', words: 'Floods when hot' },
+  complaint: {
+    symptom: 'flooding',
+    band: 'idle',
+    temperature: 'hot',
+    when: 'any time',
+    words: 'Floods when hot',
+  },
 }
 
 export const identified: DataOf['ident.chosen'] = {

@@ -18,6 +18,16 @@ const GASKETS: Record<string, { tell: string; drawing: string; price: number }> 
   },
   'GK-442C': { tell: 'wider bores', drawing: 'gasket two-bore 37 small 2', price: 260 },
   'GK-443': { tell: 'thick', drawing: 'gasket two-bore 34 small 0', price: 180 },
+  'GK-801': { tell: 'narrow bores', drawing: 'gasket two-bore 35 small 2', price: 340 },
+  'GK-801W': { tell: 'wide bores', drawing: 'gasket two-bore 38 small 2', price: 360 },
+  'GK-802': { tell: 'four bores, one slot', drawing: 'gasket two-bore 36 small 2', price: 320 },
+  'GK-803': { tell: 'thick', drawing: 'gasket two-bore 37 small 0', price: 220 },
+  'GK-121': { tell: 'round, one hole', drawing: 'gasket bowl 46 small 1', price: 110 },
+  'GK-241': { tell: 'two bores', drawing: 'gasket two-bore 29 small 1', price: 250 },
+  'GK-242': { tell: 'three small holes', drawing: 'gasket two-bore 29 small 2', price: 240 },
+  'GK-243': { tell: 'thick', drawing: 'gasket two-bore 32 small 0', price: 190 },
+  'GK-311': { tell: 'narrow', drawing: 'gasket bowl 40 small 1', price: 80 },
+  'GK-312': { tell: 'wide', drawing: 'gasket bowl 44 small 1', price: 85 },
   'GK-711': { tell: 'narrow', drawing: 'gasket bowl 50 small 1', price: 90 },
   'GK-712': { tell: 'wide', drawing: 'gasket bowl 56 small 1', price: 95 },
 }
@@ -36,6 +46,7 @@ const PRICE_BY_KIND: Record<string, number> = {
   mixtureScrew: 430,
   meteringNeedle: 980,
   slide: 760,
+  diaphragm: 1650,
   gasket: 240,
 }
 
@@ -89,8 +100,9 @@ export function tables(models: readonly Model[]): Table[] {
     {
       file: 'prices.csv',
       columns: ['part', 'supplier', 'price_minor', 'lead_days'],
-      rows: sorted.flatMap(([part, { kind }], i) => {
+      rows: sorted.flatMap(([part, { kind }]) => {
         const base = price(part, kind)
+        const i = [...part].reduce((sum, sign) => sum * 31 + sign.charCodeAt(0), 7) % 45
         const rows: (string | number)[][] = []
         // Each lacks something: a shop never finds all at one door.
         if (i % 9 !== 4 || kind === 'float') rows.push([part, 'hollin', base, kind === 'float' ? 2 : 1])
@@ -106,6 +118,12 @@ export function tables(models: readonly Model[]): Table[] {
         ['31-V', 'Kit 31-V, K-44 short', 'ansty', 2190, 0, 2],
         ['7-A', 'Kit 7-A, U7', 'hollin', 920, 1, 9],
         ['26-A', 'Kit 26-A, S26', 'ansty', 1340, 0, 3],
+        ['80-A', 'Kit 80-A, Q-80', 'hollin', 3980, 2, 3],
+        ['12-A', 'Kit 12-A, 12T', 'ansty', 1180, 1, 4],
+        ['24-A', 'Kit 24-A, 24T', 'hollin', 2240, 2, 2],
+        ['32-A', 'Kit 32-A, D32', 'ansty', 1760, 1, 5],
+        ['34-A', 'Kit 34-A, B34 for one body', 'ansty', 1490, 1, 12],
+        ['3-A', 'Kit 3-A, U3', 'hollin', 690, 1, 8],
       ],
     },
     {
@@ -135,6 +153,18 @@ export function tables(models: readonly Model[]): Table[] {
           1,
         ]),
         ...['SL-26', 'ND-20', 'SE-200', 'MX-26', 'EP-26'].map((part) => ['26-A', part, 1]),
+        ...['GK-801', 'GK-801W', 'GK-802', 'GK-803', 'ND-28', 'ND-24', 'WA-080', 'PC-140', 'BA-040'].map(
+          (part) => ['80-A', part, 1],
+        ),
+        ...['GK-121', 'ND-24T', 'ND-20T', 'WA-080T', 'WA-100T', 'WA-120T', 'SL-12'].map((part) => [
+          '12-A',
+          part,
+          1,
+        ]),
+        ...['GK-241', 'GK-242', 'GK-243', 'ND-24S', 'WA-080'].map((part) => ['24-A', part, 1]),
+        ...['SL-32', 'ND-22', 'MX-32', 'EP-32', 'DM-05'].map((part) => ['32-A', part, 1]),
+        ...['SL-34', 'ND-18Q', 'MX-34'].map((part) => ['34-A', part, 1]),
+        ...['GK-311', 'GK-312', 'ND-14', 'SL-03'].map((part) => ['3-A', part, 1]),
       ] as (string | number)[][],
     },
     {
@@ -183,6 +213,10 @@ export function tables(models: readonly Model[]): Table[] {
         ['Osk skating rink', 'resurfacer, 1.8 L', 'ice resurfacer'],
         ['Weir Road tramway', 'trolley twin, 0.36 L', 'inspection trolley'],
         ['Osk cannery', 'lift truck, 2.0 L', 'lift truck 9'],
+        ['Osk cannery', 'conveyor, 1.4 L', 'conveyor engine'],
+        ['Marl quarry', 'pump engine, 3.1 L', 'sump pump'],
+        ['Osk Valley rescue boat', 'boat four, 1.2 L', 'rescue boat'],
+        ['Heron mill', 'standby set, 5.2 L', 'standby generator'],
       ],
     },
   ]

@@ -7,6 +7,7 @@ import { openPool } from './db/pool.ts'
 import { buildApp } from './app.ts'
 import { openLive } from './live/events.ts'
 import { onThread } from './reports/thread.ts'
+import { rebuildIfOlder } from './jobs/rebuild.ts'
 import { openServices } from './services.ts'
 
 const root = process.env.EKROND_ROOT ?? process.cwd()
@@ -25,6 +26,7 @@ const services = openServices(
   onThread(join(root, 'build/sheet-thread.mjs')),
 )
 await migrate(pool, join(root, 'server/db/migrations'))
+await rebuildIfOlder(pool)
 if (process.env.EKROND_DEMO !== 'off') await loadDemoIfEmpty(services, join(root, 'demo/catalogue'))
 const live = openLive(url)
 const webFolder = join(root, 'build/web')

@@ -1,9 +1,8 @@
-import type { ShopAnswer } from '@ekrond/contract/shop'
 import type { Clock } from './clock.ts'
 import type { Pool } from './db/pool.ts'
 import { appender, jobCache, type Appender, type JobCache } from './jobs/append.ts'
 import { returnSheetPdf, type SheetRenderer } from './reports/return-sheet.ts'
-import { selectShop } from './shop/shop.sql.ts'
+import { selectShop, type ShopHead } from './shop/shop.sql.ts'
 
 /** What the routes work with. */
 export interface Services {
@@ -11,7 +10,7 @@ export interface Services {
   clock: Clock
   cache: JobCache
   appender: Appender
-  shop(): Promise<Pick<ShopAnswer, 'name' | 'place' | 'zone' | 'currency'>>
+  shop(): Promise<ShopHead>
   zone(): Promise<string>
   renderSheet: SheetRenderer
 }

@@ -7,6 +7,7 @@ export const JobRow = v.object({
   number: v.number(),
   letter: v.string(),
   customer: v.string(),
+  engine: v.string(),
   equipment: v.string(),
   complaint: v.string(),
   promise: v.string(),
@@ -16,6 +17,12 @@ export const JobRow = v.object({
   line: v.string(),
   listNumber: v.nullable(v.string()),
   arrives: v.nullable(v.string()),
+  waitsFor: v.string(),
+  bodies: v.number(),
+  body: v.number(),
+  minutesLeft: v.number(),
+  openedAt: v.nullable(v.string()),
+  arrivedAt: v.nullable(v.string()),
   lastBy: v.string(),
   lastAt: v.string(),
   /** worked out against today */
@@ -26,6 +33,15 @@ export type JobRow = v.InferOutput<typeof JobRow>
 export const JobsQuery = v.object({
   q: v.optional(v.pipe(v.string(), v.maxLength(80)), ''),
   status: v.optional(v.picklist(['open', 'closed', 'returned', 'all']), 'open'),
+  by: v.optional(v.pipe(v.string(), v.maxLength(40)), ''),
+  customer: v.optional(v.pipe(v.string(), v.maxLength(120)), ''),
+  waits: v.optional(
+    v.pipe(
+      v.picklist(['', '1']),
+      v.transform((text) => text === '1'),
+    ),
+    '',
+  ),
   limit: v.optional(
     v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(500)),
     '200',
@@ -51,7 +67,8 @@ export const JobAnswer = v.object({
   letter: v.string(),
   seq: v.number(),
   entries: v.array(LogEntry),
-  sheets: v.nullable(SheetsAnswer),
+  /** by body, of each that is identified */
+  sheets: v.record(v.string(), SheetsAnswer),
 })
 export type JobAnswer = v.InferOutput<typeof JobAnswer>
 
@@ -94,3 +111,25 @@ export const AppendAnswer = v.object({
   letter: v.nullable(v.string()),
 })
 export type AppendAnswer = v.InferOutput<typeof AppendAnswer>
+
+export const CustomersQuery = v.object({
+  q: v.optional(v.pipe(v.string(), v.maxLength(80)), ''),
+})
+export const CustomersAnswer = v.object({
+  customers: v.array(
+    v.object({
+      customer: v.string(),
+      engine: v.string(),
+      equipment: v.string(),
+      jobs: v.number(),
+      /** number of the last job of this engine that went back: what it may be a comeback of */
+      lastReturned: v.nullable(v.number()),
+    }),
+  ),
+})
+export type CustomersAnswer = v.InferOutput<typeof CustomersAnswer>
+
+export const SheetRevision = v.object({ revision: v.string(), seq: v.number(), sha256: v.string() })
+export const SheetQuery = v.object({ revision: v.optional(v.pipe(v.string(), v.regex(/^[A-Z]{1,2}$/))) })
+export const SheetsOfJobAnswer = v.object({ sheets: v.array(SheetRevision) })
+export type SheetsOfJobAnswer = v.InferOutput<typeof SheetsOfJobAnswer>

@@ -14,11 +14,14 @@ export const ShopAnswer = v.object({
   place: v.string(),
   zone: v.string(),
   currency: v.object({ code: v.string(), exponent: v.number() }),
+  /** 1 Monday … 7 Sunday */
+  workingDays: v.array(v.number()),
+  /** the price of an hour at the bench */
+  hourMinor: v.number(),
   now: v.string(),
   today: v.string(),
   people: v.array(Person),
   gauges: v.array(GaugeRow),
-  customers: v.array(v.object({ customer: v.string(), engine: v.string(), equipment: v.string() })),
   makers: v.array(v.object({ code: v.string(), numbering: v.string() })),
 })
 export type ShopAnswer = v.InferOutput<typeof ShopAnswer>

@@ -1,3 +1,4 @@
+import { addDays } from '../days/index.ts'
 import { screwSaying } from '../asfound/index.ts'
 import { workingConditions, type Application, type Conditions } from '../conditions/index.ts'
 import {
@@ -43,6 +44,7 @@ export function settingContext(
   sheets: Sheets,
   gauge: Gauge | null,
   drawer: readonly Gauge[],
+  body = 1,
 ): SettingContext {
   const heightKey = 'float.height/none'
   return {
@@ -51,7 +53,7 @@ export function settingContext(
     conditions: conditionsFor(state, sheets),
     gauge,
     drawer,
-    floatHeight: lastSaid(bodyOf(state).readings[heightKey])?.value ?? null,
+    floatHeight: lastSaid(bodyOf(state, body).readings[heightKey])?.value ?? null,
   }
 }
 
@@ -107,10 +109,11 @@ export function draftAsFound(
   countedTo: 'seat' | 'free' | null,
   sheets: Sheets,
   state: JobState,
+  body = 1,
 ): Result<Draft<'asfound.noted', { value: number; usual: boolean }>> {
   const read = readSetting(setting, raw)
   if (isRefusal(read)) return read
-  const saying = asFoundSaying(setting, read.value, countedTo, sheets, state)
+  const saying = asFoundSaying(setting, read.value, countedTo, sheets, state, body)
   return {
     data: {
       code: setting.code,
@@ -130,12 +133,13 @@ function asFoundSaying(
   countedTo: 'seat' | 'free' | null,
   sheets: Sheets,
   state: JobState,
+  body: number,
 ) {
   if (setting.code === 'mixture.turns' && countedTo !== 'free') {
     const twin = sheets.spec.settings.find(
       (other) => other.code === setting.code && other.place !== setting.place,
     )
-    const twinFound = twin && bodyOf(state).asFound[settingKey(twin)]
+    const twinFound = twin && bodyOf(state, body).asFound[settingKey(twin)]
     return screwSaying(
       value,
       setting,
@@ -218,11 +222,17 @@ export function draftFinding(
     judgement = judged
   }
   const order: Disposition[] = ['reuse', 'clean', 'repair', 'replace', 'condemn']
-  const byRule =
+  const worst =
     judgement && order.indexOf(judgement.disposition) > order.indexOf(seen.disposition)
       ? judgement.disposition
       : seen.disposition
-  const sentence = judgement ? judgement.sentence : capital(seen.why) + '.'
+  // A seat that is part of the casting cannot be replaced: what would renew another condemns this body.
+  const fixed = position.stays && position.kind === 'seat' && worst === 'replace'
+  const byRule = fixed ? 'condemn' : worst
+  const because = judgement ? judgement.sentence : capital(seen.why) + '.'
+  const sentence = fixed
+    ? `${because} It is not replaceable on this model: unless it can be recut or sleeved, the body is condemned.`
+    : because
   return {
     data: {
       position: position.code,
@@ -290,13 +300,6 @@ export function draftOrder(cover: Cover, market: Market, today: string): DataOf[
     totalMinor: cover.costMinor,
     arrives: addDays(today, cover.arrivalDays),
   }
-}
-
-/** A local date some days on. */
-export function addDays(date: string, days: number): string {
-  const at = new Date(`${date}T12:00:00Z`)
-  at.setUTCDate(at.getUTCDate() + days)
-  return at.toISOString().slice(0, 10)
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

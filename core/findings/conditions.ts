@@ -110,6 +110,7 @@ export const conditionsOf: Record<PartKind, readonly Condition[]> = {
     condition('holds', 'Holds', 'reuse', 'holds vacuum'),
     condition('leaks', 'Leaks', 'replace', 'a pinhole'),
     condition('stiff', 'Stiff', 'replace', 'the fuel hardened it'),
+    condition('torn', 'Torn', 'replace', 'it lifts nothing'),
   ],
   mixtureScrew: [
     sound,

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
+import type { FloatGeometry } from '../sheets/index.ts'
 import { orvaneK44 } from '../../demo/models/orvane.ts'
 import {
   floatBalance,
+  floatPose,
   floatRotation,
   floatTurn,
   fullLift,
@@ -173,4 +175,51 @@ describe('a model’s own geometry', () => {
     const reading = readingForLevel(geometry, 16, 24, 745)!
     expect((levelInUse(geometry, reading, 24, 745) as { belowFace: number }).belowFace).toBeCloseTo(16, 6)
   })
+})
+
+describe('a float that slides straight on its guide', () => {
+  // 9 g, 1150 mm², 20 mm deep; needle 2 g above; seat 2.4 mm; its underside 30 mm below the face when it reads 10.
+  const guided: FloatGeometry = {
+    guided: true,
+    sense: 1,
+    levelReading: 0,
+    pinBelowFace: 0,
+    measurePoint: { name: 'top', at: [17, -10] },
+    tangArm: 1,
+    tangAngle: 0,
+    correction: 'washer',
+    seatFrom: 'bowl',
+    washerStockMm: [1],
+    washerMm: 1,
+    dropStop: null,
+    floatMass: 9,
+    planArea: 1150,
+    depth: 20,
+    buoyancyArm: 13,
+    gravityArm: 13,
+    undersideY: -30,
+    needleMass: 2,
+    needleAt: 'above',
+    seatBore: 2.4,
+    coneHalfAngle: 30,
+  }
+  const level = (reading: number) => {
+    const at = levelInUse(guided, reading, 3, 745)
+    if (isRefusal(at)) throw new Error(at.refused.why)
+    return at
+  }
+  it('floats by weight alone: (9 + 2 + 1.384 g of thrust) over 0.857 g a millimetre', () => {
+    // 3 kPa on π·2.4²/4 = 4.5239 mm² is 13.572 mN, 1.3839 g; ρ·A = 0.000745 · 1150 = 0.85675 g/mm; 12.3839/0.85675 = 14.4545.
+    expect(level(10).immersion).toBeCloseTo(14.4545, 3)
+    expect(level(10).belowFace).toBeCloseTo(15.5455, 3)
+  })
+  it('a millimetre of reading is a millimetre of level, and of washer', () => {
+    expect(level(11).belowFace - level(10).belowFace).toBeCloseTo(1, 9)
+    const lever = leverAt(guided, 9)
+    if (isRefusal(lever)) throw new Error('refused')
+    const washer = seatWasher(9, 10, lever, 'bowl')
+    expect(!isRefusal(washer) && washer.change).toBeCloseTo(1, 3)
+    expect(readingForLevel(guided, level(10).belowFace, 3, 745)).toBeCloseTo(10, 9)
+  })
+  it('cannot stand off its guide', () => expect(isRefusal(floatPose(guided, 60))).toBe(true))
 })

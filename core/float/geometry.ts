@@ -5,8 +5,12 @@ import type { Lever } from './bend.ts'
 
 const DEGREE = Math.PI / 180
 
+/** A guided float moves straight: it is reckoned as a lever so long that its arc is straight to a thousandth. */
+const STRAIGHT_MM = 10_000
+
 /** The measuring point's arm from the pin, mm. */
-export const measureArm = (geometry: FloatGeometry): number => Math.hypot(...geometry.measurePoint.at)
+export const measureArm = (geometry: FloatGeometry): number =>
+  geometry.guided ? STRAIGHT_MM : Math.hypot(...geometry.measurePoint.at)
 
 /**
  * The lever at a reading: the measuring point's angle above the datum plane is worked out, never stored.
@@ -22,7 +26,34 @@ export function leverAt(geometry: FloatGeometry, reading: number): Result<Lever>
       `The ${geometry.measurePoint.name} cannot stand at ${reading.toFixed(1)} mm: pin and arm allow ${low.toFixed(1)} to ${(geometry.levelReading + arm).toFixed(1)}. Read it again from the datum.`,
     )
   }
-  return { measureArm: arm, measureAngle: Math.asin(sine), tangArm: geometry.tangArm, sense: geometry.sense }
+  return {
+    measureArm: arm,
+    measureAngle: Math.asin(sine),
+    tangArm: geometry.guided ? STRAIGHT_MM : geometry.tangArm,
+    sense: geometry.sense,
+  }
+}
+
+export interface FloatPose {
+  /** rad, positive float end up as installed */
+  turn: number
+  /** mm that a guided float stands above its own frame's origin */
+  lift: number
+}
+
+/** How the float stands at a reading: turned about its pin, or lifted along its guide. */
+export function floatPose(geometry: FloatGeometry, reading: number): Result<FloatPose> {
+  if (geometry.guided) {
+    const lift = geometry.sense * (geometry.levelReading - reading) - geometry.measurePoint.at[1]
+    return Math.abs(lift) <= geometry.depth * 2
+      ? { turn: 0, lift }
+      : refuse(
+          'reading',
+          `The float cannot stand at ${reading.toFixed(1)} mm on its guide. Read it again from the datum.`,
+        )
+  }
+  const turn = floatTurn(geometry, reading)
+  return isRefusal(turn) ? turn : { turn, lift: 0 }
 }
 
 /** How far the float stands turned from its own frame's level at a reading, rad, positive float end up as installed. */
@@ -48,6 +79,8 @@ export const floatBody = (geometry: FloatGeometry, changes: Partial<FloatBody> =
   needleMass: geometry.needleMass,
   needleAt: geometry.needleAt,
   tangArm: geometry.tangArm,
+  // Straight on its guide there is no lever: buoyancy, weight and needle act in one line.
+  ...(geometry.guided ? { buoyancyArm: 1, gravityArm: 1, tangArm: 1 } : {}),
   seatBore: geometry.seatBore,
   ...changes,
 })
@@ -71,11 +104,14 @@ export function levelInUse(
   density: number,
   changes: Partial<FloatBody> = {},
 ): Result<LevelInUse> {
-  const turn = floatTurn(geometry, reading)
-  if (isRefusal(turn)) return turn
+  const pose = floatPose(geometry, reading)
+  if (isRefusal(pose)) return pose
   const balance = floatBalance(floatBody(geometry, changes), pressure, density)
   if (isRefusal(balance)) return balance
-  const underside = geometry.buoyancyArm * Math.sin(turn) + geometry.undersideY * Math.cos(turn)
+  const { turn, lift } = pose
+  const underside = geometry.guided
+    ? geometry.undersideY + lift
+    : geometry.buoyancyArm * Math.sin(turn) + geometry.undersideY * Math.cos(turn)
   return { belowFace: geometry.pinBelowFace - underside - balance.immersion, ...balance }
 }
 
@@ -86,6 +122,11 @@ export function readingForLevel(
   pressure: number,
   density: number,
 ): number | undefined {
+  if (geometry.guided) {
+    // One millimetre of reading is one millimetre of level.
+    const at = levelInUse(geometry, geometry.levelReading, pressure, density)
+    return isRefusal(at) ? undefined : geometry.levelReading + geometry.sense * (belowFace - at.belowFace)
+  }
   const levelAt = (turn: number) => {
     const level = levelInUse(geometry, readingAtTurn(geometry, turn), pressure, density)
     return isRefusal(level) ? NaN : level.belowFace - belowFace

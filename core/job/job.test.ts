@@ -36,6 +36,7 @@ import {
 } from '../../demo/log-entries.ts'
 
 const sheets = ferrySheets()
+const all = { 1: sheets }
 const logOf = (...entries: UnsentEntry[]): Entry[] => entries.map((entry, i) => placed(entry, i + 1))
 const opened = (...more: UnsentEntry[]): JobState =>
   fold(JOB, logOf(unsent(1, 'job.opened', opening), unsent(2, 'ident.chosen', identified), ...more))
@@ -120,7 +121,7 @@ describe('the job as its log', () => {
         by: who[i % who.length]!,
         ...(target ? { corrects: target.id } : {}),
       })
-      if (!admit(state, entry, sheets)) state = step(state, placed(entry, state.seq + 1))
+      if (!admit(state, entry, all)) state = step(state, placed(entry, state.seq + 1))
     })
     return [...state.log]
   }
@@ -141,7 +142,7 @@ describe('the job as its log', () => {
 })
 
 describe('what is admitted', () => {
-  const refused = (state: JobState, entry: UnsentEntry) => admit(state, entry, sheets)?.code
+  const refused = (state: JobState, entry: UnsentEntry) => admit(state, entry, all)?.code
   it('nothing before the opening, and no second opening', () => {
     expect(refused(emptyJob(JOB), unsent(1, 'note.written', { text: 'x' }))).toBe('not open')
     expect(refused(opened(), unsent(9, 'job.opened', opening))).toBe('opened')
@@ -154,9 +155,10 @@ describe('what is admitted', () => {
   })
   it('no part off twice, naming who took it; none that stays in; none on before it is off', () => {
     const off = unsent(3, 'part.off', { position: 'float', tray: 'B' }, { by: 'O. Dell' })
-    expect(admit(opened(off), unsent(4, 'part.off', { position: 'float', tray: 'B' }), sheets)).toMatchObject(
-      { code: 'off twice', sentence: expect.stringContaining('O. Dell') as string },
-    )
+    expect(admit(opened(off), unsent(4, 'part.off', { position: 'float', tray: 'B' }), all)).toMatchObject({
+      code: 'off twice',
+      sentence: expect.stringContaining('O. Dell') as string,
+    })
     expect(refused(opened(), unsent(3, 'part.off', { position: 'plugs', tray: 'A' }))).toBe('stays')
     expect(refused(opened(), unsent(3, 'part.on', { position: 'float', from: 'old', part: null }))).toBe(
       'not off',
@@ -184,7 +186,7 @@ describe('what is admitted', () => {
       admit(
         opened(),
         unsent(3, 'reading.taken', { ...reading('13', 'in'), value: 'thirteen' as unknown as number }),
-        sheets,
+        all,
       ),
     ).toMatchObject({ code: 'data', field: 'value' })
     expect(refused(opened(), { ...unsent(3, 'note.written', { text: 'x' }), kind: 'note.sung' })).toBe('kind')
@@ -222,7 +224,7 @@ describe('what is admitted', () => {
       unsent(3, 'part.off', { position: 'float', tray: 'B' }),
       unsent(4, 'part.on', { position: 'float', from: 'old', part: null }),
     )
-    expect(admit(state, strike(5, 3), sheets)).toMatchObject({
+    expect(admit(state, strike(5, 3), all)).toMatchObject({
       code: 'later ones',
       sentence: expect.stringContaining('float on') as string,
     })
@@ -301,31 +303,31 @@ describe('needs and the gate', () => {
     ).toBe('on')
   })
   it('lists what is open: unset, in the tray, needed, the complaint, the proof', () => {
-    const points = gatePoints(opened(...torn), sheets).map((p) => p.point)
+    const points = gatePoints(opened(...torn), all).map((p) => p.point)
     expect(points).toEqual(
       expect.arrayContaining(['setting:float.height/none', 'tray:seat', 'need:seat', 'complaint', 'proof']),
     )
   })
   it('is refused while a point stands, and goes when each is met or passed', () => {
-    expect(admit(opened(...torn), unsent(5, 'job.returned', { seenSeq: 4 }), sheets)).toMatchObject({
+    expect(admit(opened(...torn), unsent(5, 'job.returned', { seenSeq: 4 }), all)).toMatchObject({
       code: 'gate',
     })
     let state = opened()
     const add = (kind: keyof DataOf, data: DataOf[keyof DataOf]) => {
       const entry = unsent(50 + state.seq, kind, data)
-      expect(admit(state, entry, sheets), JSON.stringify(data)).toBeUndefined()
+      expect(admit(state, entry, all), JSON.stringify(data)).toBeUndefined()
       state = step(state, placed(entry, state.seq + 1))
     }
     add('complaint.answered', { explained: false, by: [], words: '' })
-    for (const point of gatePoints(state, sheets))
+    for (const point of gatePoints(state, all))
       if (!point.passed)
         add('gate.passed', { point: point.point, why: 'parts-only return', second: 'O. Dell' })
     add('job.returned', { seenSeq: state.seq })
     expect(state.returned).not.toBeNull()
-    expect(admit(state, unsent(99, 'reading.taken', reading('13', 'in')), sheets)).toMatchObject({
+    expect(admit(state, unsent(99, 'reading.taken', reading('13', 'in')), all)).toMatchObject({
       code: 'returned',
     })
-    expect(admit(state, unsent(99, 'note.written', { text: 'fetched' }), sheets)).toBeUndefined()
+    expect(admit(state, unsent(99, 'note.written', { text: 'fetched' }), all)).toBeUndefined()
   })
 })
 
@@ -343,7 +345,7 @@ describe('where it stands', () => {
       teardown: 'begun',
       set: 'none',
     })
-    expect(summarise(state, sheets)).toMatchObject({
+    expect(summarise(state, all)).toMatchObject({
       station: 'teardown',
       line: 'teardown: 1 of 24 off',
       listNumber: 'K-4417-2S',
@@ -356,7 +358,7 @@ describe('where it stands', () => {
     )
     const later = { ...sheets, specRev: 'K-4417-2S/spec/2' }
     expect(stationStates(state, later).set).toBe('again')
-    expect(gatePoints(state, later).find((p) => p.point === 'setting:float.height/none')!.title).toBe(
+    expect(gatePoints(state, { 1: later }).find((p) => p.point === 'setting:float.height/none')!.title).toBe(
       'Float height: check again',
     )
     // The reading itself stays as it was judged.
@@ -398,7 +400,7 @@ describe('the return sheet', () => {
     unsent(9, 'complaint.answered', { explained: true, by: ['seat'], words: '' }),
     unsent(10, 'gate.passed', { point: 'proof', why: 'stand taken', second: 'O. Dell' }),
   )
-  const sheet = returnSheet(state, sheets, 1187)
+  const sheet = returnSheet(state, all, 1187)
   it('has spec, as found and as left side by side, with the gauge and the tries', () => {
     expect(sheet.rows.find((r) => r.name === 'Float height')).toEqual({
       name: 'Float height',
@@ -432,6 +434,6 @@ describe('the return sheet', () => {
         unsent(2, 'ident.chosen', identified),
       ),
     )
-    expect(returnSheet(dry, sheets, 1).startUp.danger).toBeNull()
+    expect(returnSheet(dry, all, 1).startUp.danger).toBeNull()
   })
 })

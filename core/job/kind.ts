@@ -9,15 +9,34 @@ export type StationName =
 /** An entry whose data has passed its kind's schema. */
 export type Stamped<D> = Omit<UnsentEntry, 'data'> & { data: D }
 
+/** What an entry is admitted against besides the log. */
+export interface AdmitContext {
+  /** its own body's sheets */
+  sheets: Sheets | undefined
+  all: SheetsByBody
+  /**
+   * whether it stands already and is only looked at again because something before it changes: what the sheets of then allowed
+   * is not asked of the sheets of now
+   */
+  standing: boolean
+}
+
+/** The sheets of each body that is identified. */
+export type SheetsByBody = Readonly<Record<number, Sheets | undefined>>
+
 /** One kind of entry: what its data looks like, when it is admitted, what it does to the state, what the history says of it. */
 export interface Kind<D, K extends string = string> {
   kind: K
   version: number
+  /** belongs to one body of the job and says which */
+  ofBody?: true
+  /** from a version to the next one, for the data of rows that older programs wrote */
+  upcasts?: Readonly<Record<number, (data: never) => unknown>>
   station: StationName | 'job'
   schema: v.GenericSchema<unknown, D>
   /** what a correction must share with what it corrects, besides job, kind and body */
   key: (data: D) => string
-  admit: (state: JobState, entry: Stamped<D>, sheets: Sheets | undefined) => Refusal | undefined
+  admit: (state: JobState, entry: Stamped<D>, context: AdmitContext) => Refusal | undefined
   apply: (state: JobState, entry: Stamped<D>) => JobState
   /** `name` says a position's code or a setting's key as its sheet names it */
   sentence: (data: D, name: (code: string) => string) => string

@@ -1,8 +1,10 @@
+import type { SheetsByBody } from './kind.ts'
 import { conditionsOf } from '../findings/index.ts'
 import type { Sheets } from '../sheets/index.ts'
-import { bodyOf, lastSaid, type JobState } from './state.ts'
+import { bodyKey, bodyNumbers, bodyOf, lastSaid, type JobState } from './state.ts'
 
 export interface JobNeed {
+  body: number
   position: string
   name: string
   part: string
@@ -40,6 +42,7 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
           : `this fuel has ${Math.round(ethanol * 100)} % ethanol`
     return [
       {
+        body,
         position: position.code,
         name: position.name,
         part: position.part,
@@ -52,14 +55,21 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
   })
 }
 
+/** The needs of every body that is identified. */
+export const allNeeds = (state: JobState, sheets: SheetsByBody): JobNeed[] =>
+  bodyNumbers(state).flatMap((body) => (sheets[body] ? jobNeeds(state, sheets[body], body) : []))
+
 function needStanding(state: JobState, code: string, body: number): JobNeed['standing'] {
   const on = bodyOf(state, body).on[code]
   if (on && on.from !== 'old') return 'on'
-  const orders = state.orders.filter((order) => order.lines.some((line) => line.serves.includes(code)))
+  const orders = state.orders.filter((order) =>
+    order.lines.some((line) => line.serves.includes(bodyKey(body, code))),
+  )
   if (orders.length === 0) return 'open'
   return orders.some(
     (order) =>
-      order.arrived || order.lines.some((line) => line.what === 'shelf' && line.serves.includes(code)),
+      order.arrived ||
+      order.lines.some((line) => line.what === 'shelf' && line.serves.includes(bodyKey(body, code))),
   )
     ? 'here'
     : 'ordered'

@@ -10,6 +10,7 @@ export interface JobState {
   opened: Opened | null
   closed: { why: string; words: string; by: string; at: string } | null
   returned: { seenSeq: number; by: string; at: string; entry: string } | null
+  estimate: Estimate | null
   bodies: Readonly<Record<number, BodyState>>
   orders: readonly Order[]
   answer: { explained: boolean; by: readonly string[]; words: string } | null
@@ -25,13 +26,29 @@ export interface Opened {
   pressureKpa: number | null
   headMm: number | null
   altitudeM: number | null
+  tiltDeg: number | null
+  boosted: boolean
+  marine: boolean
+  bodies: number
+  earlier: number | null
   promise: string
-  complaint: { symptom: string; band: string; temperature: string; words: string }
+  complaint: { symptom: string; band: string; temperature: string; when: string; words: string }
   by: string
   at: string
 }
 
+export interface Estimate {
+  amountMinor: number
+  hourMinor: number
+  words: string
+  by: string
+  at: string
+  entry: string
+  agreed: { yes: boolean; who: string; at: string } | null
+}
+
 export interface BodyState {
+  tests: Readonly<Record<string, { result: 'good' | 'bad' | 'none'; by: string; entry: string }>>
   marks: Readonly<Record<string, { text: string; maker: string | null; entry: string }>>
   features: Readonly<
     Record<string, { raw: string; value: string | number; sigma: number | null; entry: string }>
@@ -118,6 +135,7 @@ export interface Order {
 }
 
 export const emptyBody: BodyState = {
+  tests: {},
   marks: {},
   features: {},
   ident: null,
@@ -137,12 +155,31 @@ export const emptyJob = (job: string): JobState => ({
   opened: null,
   closed: null,
   returned: null,
+  estimate: null,
   bodies: {},
   orders: [],
   answer: null,
   passes: {},
   notes: [],
 })
+
+/** A bank is two to six single bodies on one rail. */
+export const MOST_BODIES = 6
+
+export const bodiesOf = (state: JobState): number => state.opened?.bodies ?? 1
+
+/** The numbers of the job's bodies, from 1. */
+export const bodyNumbers = (state: JobState): number[] =>
+  Array.from({ length: bodiesOf(state) }, (_, i) => i + 1)
+
+/** Names a thing of one body where things of the whole job are listed; body 1 needs no prefix. */
+export const bodyKey = (body: number, key: string): string => (body === 1 ? key : `${body}#${key}`)
+
+/** The body and the thing that such a name says. */
+export function readBodyKey(named: string): { body: number; key: string } {
+  const read = /^(\d)#(.*)$/s.exec(named)
+  return read ? { body: Number(read[1]), key: read[2]! } : { body: 1, key: named }
+}
 
 export const bodyOf = (state: JobState, body = 1): BodyState => state.bodies[body] ?? emptyBody
 

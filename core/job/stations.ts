@@ -1,10 +1,11 @@
 import { teardownOrder } from '../build/index.ts'
 import { settingKey, settingsInOrder, type Sheets } from '../sheets/index.ts'
+import { checkAgain } from './again.ts'
 import { gatePoints } from './gate.ts'
-import type { StationName } from './kind.ts'
+import type { SheetsByBody, StationName } from './kind.ts'
 import { kinds } from './kinds/index.ts'
 import { jobNeeds } from './needs.ts'
-import { bodyOf, lastSaid, type JobState } from './state.ts'
+import { bodiesOf, bodyNumbers, bodyOf, lastSaid, readBodyKey, type JobState } from './state.ts'
 
 export type StationState = 'none' | 'begun' | 'done' | 'waits' | 'again'
 
@@ -26,12 +27,13 @@ export const stations: readonly Station[] = [
   { name: 'return', title: 'Return', number: 0 },
 ]
 
-/** Where each station of the job stands. */
+/** Where each station stands for one body. */
 export function stationStates(
   state: JobState,
   sheets: Sheets | undefined,
+  number = 1,
 ): Record<StationName, StationState> {
-  const body = bodyOf(state)
+  const body = bodyOf(state, number)
   const states: Record<StationName, StationState> = {
     receive: state.opened ? 'done' : 'none',
     identify: body.ident
@@ -48,19 +50,19 @@ export function stationStates(
   }
   if (!sheets) return states
   const outside = sheets.spec.settings.filter((setting) => setting.asFoundAt === 'outside').map(settingKey)
-  states.asfound = teardownUnlocked(state, sheets)
+  states.asfound = teardownUnlocked(state, sheets, number)
     ? 'done'
-    : progress(outside.filter((key) => asFoundDone(state, key)).length, outside.length)
+    : progress(outside.filter((key) => asFoundDone(state, key, number)).length, outside.length)
   const order = teardownOrder(sheets.build)
   states.teardown = progress(order.filter((position) => body.off[position.code]).length, order.length)
   const off = order.filter((position) => body.off[position.code])
-  const needs = jobNeeds(state, sheets)
+  const needs = jobNeeds(state, sheets, number)
+  const orders = ordersFor(state, number)
   if (off.length > 0 && states.teardown === 'done') {
     if (needs.every((need) => need.standing === 'on' || need.standing === 'here')) states.parts = 'done'
     else if (needs.some((need) => need.standing === 'ordered')) states.parts = 'waits'
-    else states.parts = state.orders.length > 0 ? 'begun' : 'none'
-  } else if (state.orders.length > 0)
-    states.parts = state.orders.every((order) => order.arrived) ? 'begun' : 'waits'
+    else states.parts = orders.length > 0 ? 'begun' : 'none'
+  } else if (orders.length > 0) states.parts = orders.every((order) => order.arrived) ? 'begun' : 'waits'
   states.build = progress(off.filter((position) => body.on[position.code]).length, order.length)
   const settings = sheets.spec.settings.filter((setting) => setting.set)
   const readings = settings.map((setting) => lastSaid(body.readings[settingKey(setting)]))
@@ -75,61 +77,91 @@ export function stationStates(
   return states
 }
 
+const ordersFor = (state: JobState, body: number) =>
+  state.orders.filter((order) =>
+    order.lines.some((line) => line.serves.some((named) => readBodyKey(named).body === body)),
+  )
+
 /** Whether the outside is noted (or skipped with reasons), or somebody said why teardown may begin without it. */
-export function teardownUnlocked(state: JobState, sheets: Sheets): boolean {
-  if (bodyOf(state).unlocked) return true
+export function teardownUnlocked(state: JobState, sheets: Sheets, body = 1): boolean {
+  if (bodyOf(state, body).unlocked) return true
   return sheets.spec.settings
     .filter((setting) => setting.asFoundAt === 'outside')
-    .every((setting) => asFoundDone(state, settingKey(setting)))
+    .every((setting) => asFoundDone(state, settingKey(setting), body))
 }
 
-const asFoundDone = (state: JobState, key: string): boolean =>
-  key in bodyOf(state).asFound || key in bodyOf(state).asFoundSkipped
+const asFoundDone = (state: JobState, key: string, body: number): boolean =>
+  key in bodyOf(state, body).asFound || key in bodyOf(state, body).asFoundSkipped
 
 function progress(done: number, all: number, begun = done > 0): StationState {
   if (all > 0 && done >= all) return 'done'
   return begun ? 'begun' : 'none'
 }
 
-/** Where the job hangs: at the station of its last bench entry if that is unfinished, else at the next unfinished one. */
-export function currentStation(state: JobState, sheets: Sheets | undefined): StationName {
-  const states = stationStates(state, sheets)
+/** Where one body stands: at the station of its last bench entry if that is unfinished, else at the next unfinished one. */
+export function currentStation(state: JobState, sheets: Sheets | undefined, body = 1): StationName {
+  const states = stationStates(state, sheets, body)
   for (let i = state.log.length - 1; i >= 0; i--) {
-    const station = kinds.get(state.log[i]!.kind)?.station
-    if (!station || station === 'job') continue
-    if (states[station] !== 'done' && states[station] !== 'none') return station
+    const entry = state.log[i]!
+    const kind = kinds.get(entry.kind)
+    if (!kind || kind.station === 'job' || (kind.ofBody && (entry.body ?? 1) !== body)) continue
+    if (states[kind.station] !== 'done' && states[kind.station] !== 'none') return kind.station
     break
   }
   if (states.parts === 'waits') return 'parts'
   return stations.find((station) => states[station.name] !== 'done')?.name ?? 'return'
 }
 
-/** Where it stands, in one line. */
-export function standingLine(state: JobState, sheets: Sheets | undefined): string {
+export interface Hanging {
+  body: number
+  station: StationName
+  state: StationState
+  line: string
+}
+
+/** Where the job hangs on the rack: with the body that was worked on last, or the next one that is unfinished. */
+export function whereItHangs(state: JobState, sheets: SheetsByBody): Hanging {
+  const last = state.log.findLast((entry) => kinds.get(entry.kind)?.ofBody)?.body ?? 1
+  const bodies = [last, ...bodyNumbers(state).filter((body) => body !== last)]
+  const body = bodies.find((number) => currentStation(state, sheets[number], number) !== 'return') ?? last
+  const station = currentStation(state, sheets[body], body)
+  return {
+    body,
+    station,
+    state: stationStates(state, sheets[body], body)[station],
+    line: standingLine(state, sheets, body, station),
+  }
+}
+
+/** Where it stands, in one line; of a bank the line says which body. */
+function standingLine(state: JobState, sheets: SheetsByBody, number: number, station: StationName): string {
   if (state.closed) return `closed: ${state.closed.why}`
   if (state.returned) return 'returned with its sheet'
-  const body = bodyOf(state)
+  const line = bodyLine(state, sheets, number, station)
+  return bodiesOf(state) > 1 && station !== 'return' ? `${number} of ${bodiesOf(state)}: ${line}` : line
+}
+
+function bodyLine(state: JobState, all: SheetsByBody, number: number, station: StationName): string {
+  const body = bodyOf(state, number)
+  const sheets = all[number]
   if (!sheets)
     return Object.keys(body.marks).length ? 'mark read, not yet identified' : 'just arrived, nothing read yet'
-  const station = currentStation(state, sheets)
   const order = teardownOrder(sheets.build)
   const off = order.filter((position) => body.off[position.code] && !body.on[position.code]).length
   switch (station) {
     case 'asfound': {
       const outside = sheets.spec.settings.filter((setting) => setting.asFoundAt === 'outside')
-      const left = outside.filter((setting) => !asFoundDone(state, settingKey(setting)))
+      const left = outside.filter((setting) => !asFoundDone(state, settingKey(setting), number))
       return `as found: ${outside.length - left.length} of ${outside.length} noted`
     }
     case 'teardown':
       return `teardown: ${off} of ${order.length} off`
     case 'parts': {
-      const waiting = state.orders.filter((o) => !o.arrived)
-      const needs = jobNeeds(state, sheets).filter(
+      const waiting = waitsFor(state)
+      const needs = jobNeeds(state, sheets, number).filter(
         (need) => need.standing !== 'on' && need.standing !== 'here',
       )
-      return waiting.length
-        ? `waits for ${waiting.flatMap((o) => o.lines.filter((line) => line.what !== 'shelf').map((line) => line.code)).join(', ')}`
-        : `${needs.length} needs to cover`
+      return waiting.length ? `waits for ${waiting.join(', ')}` : `${needs.length} needs to cover`
     }
     case 'build':
       return `building: ${off} still in the trays`
@@ -138,15 +170,23 @@ export function standingLine(state: JobState, sheets: Sheets | undefined): strin
         (setting) => lastSaid(body.readings[settingKey(setting)])?.verdict !== 'in',
       )
       const tries = open ? (body.readings[settingKey(open)]?.said.length ?? 0) : 0
-      return open
-        ? `${open.name.toLowerCase()} ${tries ? `tried ${tries === 1 ? 'once' : `${tries} times`}` : 'is next'}`
-        : 'all set'
+      if (open) return `${open.name.toLowerCase()} ${tries ? `tried ${times(tries)}` : 'is next'}`
+      const again = checkAgain(state, sheets, number).length
+      return again ? `${again} to check again by another sheet` : 'all set'
     }
     case 'return': {
-      const open = gatePoints(state, sheets).filter((point) => !point.passed).length
+      const open = gatePoints(state, all).filter((point) => !point.passed).length
       return open ? `${open} ${open === 1 ? 'point' : 'points'} before it may go` : 'ready, sheet can be made'
     }
     default:
       return 'identified'
   }
 }
+
+/** What has been ordered and has not arrived, by the names on the parcel. */
+export const waitsFor = (state: JobState): string[] =>
+  state.orders
+    .filter((order) => !order.arrived)
+    .flatMap((order) => order.lines.filter((line) => line.what !== 'shelf').map((line) => line.code))
+
+export const times = (n: number): string => (n === 1 ? 'once' : `${n} times`)

@@ -36,6 +36,7 @@ export interface Remedy {
   action:
     | 'bend tang'
     | 'bend arm'
+    | 'bend arm'
     | 'change washer'
     | 'bend stop'
     | 'bend link'
@@ -239,6 +240,18 @@ function floatRemedy(
   const bend = tangBend(value, target, lever)
   if (isRefusal(bend)) return bend
   if (bend.toward === 'none') return null
+  if (geometry.correction === 'arm') {
+    const from = geometry.sense === 1 ? 'the face' : 'the bowl floor'
+    const wayOfArm = target > value ? `away from ${from}` : `toward ${from}`
+    const amount = Math.abs(target - value)
+    return {
+      action: 'bend arm',
+      amount,
+      way: wayOfArm,
+      words: `Bend the float’s arm near its pin until the ${geometry.measurePoint.name} stands ${figure(amount)} mm ${wayOfArm}.`,
+      detail: `${figure(bend.bend, 2)} mm at the tang, which stays as it is · hold the arm with pliers at the pin, never press the needle into its seat`,
+    }
+  }
   const way = needleWay(geometry.needleAt, setting.held, bend.toward)
   return {
     action: 'bend tang',

@@ -1,8 +1,29 @@
 import { dispositionWord, conditionsOf } from '../findings/index.ts'
-import { bodyOf, gatePoints, lastSaid, showNumber, type FindingData, type JobState } from '../job/index.ts'
+import {
+  afterReturn,
+  bodiesOf,
+  bodyNumbers,
+  bodyOf,
+  gatePoints,
+  lastSaid,
+  readBodyKey,
+  receivedTests,
+  sentenceOf,
+  showNumber,
+  type FindingData,
+  type JobState,
+  type SheetsByBody,
+} from '../job/index.ts'
 import { figure, showTurns, showValue } from '../measure/index.ts'
 import { screwWords } from '../mixture/index.ts'
-import { settingKey, settingsInOrder, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
+import {
+  nameOn,
+  settingKey,
+  settingsInOrder,
+  type Position,
+  type SettingSpec,
+  type Sheets,
+} from '../sheets/index.ts'
 import { workingConditions } from '../conditions/index.ts'
 
 export interface SheetRow {
@@ -16,6 +37,12 @@ export interface SheetRow {
 /** The return sheet as a document: what stands on the paper, before anything is laid out. */
 export interface ReturnSheet {
   number: string
+  /** of a bank: which body this page is of; null where there is one */
+  body: { number: number; of: number } | null
+  /** A as it went back; a letter on for each correction after the return */
+  revision: string
+  /** what was corrected after the return */
+  changes: string[]
   listNumber: string
   model: string
   customer: string
@@ -33,13 +60,27 @@ export interface ReturnSheet {
   cautions: string[]
 }
 
-/** Makes the return sheet of a job as its log and its sheets stand. */
-export function returnSheet(state: JobState, sheets: Sheets, number: number): ReturnSheet {
-  const body = bodyOf(state)
+/** The return sheet of a job as its log and its sheets stand: one page a body, those that are identified. */
+export const returnSheets = (state: JobState, all: SheetsByBody, number: number): ReturnSheet[] =>
+  bodyNumbers(state)
+    .filter((body) => all[body])
+    .map((body) => returnSheet(state, all, number, body))
+
+/** One body's page. */
+export function returnSheet(state: JobState, all: SheetsByBody, number: number, bodyNumber = 1): ReturnSheet {
+  const sheets = all[bodyNumber]!
+  const body = bodyOf(state, bodyNumber)
   const { spec } = sheets
+  const after = afterReturn(state)
+  const of = bodiesOf(state)
   const opened = state.opened!
   return {
     number: showNumber(number),
+    body: of > 1 ? { number: bodyNumber, of } : null,
+    revision: after?.letter ?? 'A',
+    changes: (after?.corrections ?? []).map(
+      ({ entry }) => `${sentenceOf(entry, (code) => nameOn(sheets, code))} (${entry.by}, after return)`,
+    ),
     listNumber: spec.listNumber,
     model: `${spec.maker} ${spec.modelName}`,
     customer: opened.customer,
@@ -47,11 +88,11 @@ export function returnSheet(state: JobState, sheets: Sheets, number: number): Re
     hands: state.returned?.by ?? state.log.at(-1)?.by ?? opened.by,
     returnedAt: state.returned?.at ?? null,
     rows: [...settingsInOrder(spec), ...spec.settings.filter((setting) => !setting.set)].map((setting) =>
-      row(state, setting),
+      row(state, setting, bodyNumber),
     ),
-    foundAndDone: foundAndDone(state, sheets),
-    complaint: complaintOf(state, sheets),
-    left: leftOf(state, sheets),
+    foundAndDone: foundAndDone(state, sheets, bodyNumber),
+    complaint: complaintOf(state, all),
+    left: leftOf(state, all, bodyNumber),
     mixture: {
       words: screwWords(spec.mixture.kind)
         .split(/(?<=,)\s/)
@@ -64,17 +105,37 @@ export function returnSheet(state: JobState, sheets: Sheets, number: number): Re
         }),
     },
     startUp: startUpCard(state, sheets),
-    passed: gatePoints(state, sheets)
+    passed: gatePoints(state, all)
       .filter((point) => point.passed)
       .map((point) => ({ point: point.title, why: point.passed!.why, second: point.passed!.second })),
     cautions: [
       'Fuel and vapour: ventilate, no flame or spark. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
+      ...installed(opened),
     ],
   }
 }
 
-function row(state: JobState, setting: SettingSpec): SheetRow {
-  const body = bodyOf(state)
+/** What the way it is installed asks of whoever fits it. */
+function installed(opened: NonNullable<JobState['opened']>): string[] {
+  return [
+    ...(opened.marine
+      ? [
+          'Marine: approved flame arrestor and parts only, no fuel to the bilge, the pump’s overflow joined where it belongs.',
+        ]
+      : []),
+    ...(opened.boosted
+      ? [
+          'Boosted intake: bowl vent and fuel pressure follow the intake’s pressure; check both before it is loaded.',
+        ]
+      : []),
+    ...(opened.tiltDeg
+      ? [`Installed at ${opened.tiltDeg} degrees: level and wet tests are made at that tilt.`]
+      : []),
+  ]
+}
+
+function row(state: JobState, setting: SettingSpec, bodyNumber: number): SheetRow {
+  const body = bodyOf(state, bodyNumber)
   const key = settingKey(setting)
   const said = body.readings[key]?.said ?? []
   const last = said.at(-1)
@@ -100,8 +161,11 @@ function row(state: JobState, setting: SettingSpec): SheetRow {
 }
 
 /** What was found and what became of it, the routine renewals in one line. */
-function foundAndDone(state: JobState, { build }: Sheets): string[] {
-  const body = bodyOf(state)
+function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): string[] {
+  const body = bodyOf(state, bodyNumber)
+  const received = receivedTests
+    .filter((test) => body.tests[test.code]?.result === 'bad')
+    .map((test) => `As received: ${test.name.toLowerCase()} ${test.bad}`)
   const fresh = (code: string) => body.on[code] !== undefined && body.on[code].from !== 'old'
   const told = build.positions.flatMap((position) => {
     const finding = lastSaid(body.findings[position.code])
@@ -117,7 +181,7 @@ function foundAndDone(state: JobState, { build }: Sheets): string[] {
   const routine = build.positions
     .filter((p) => fresh(p.code) && !told.some((line) => line.startsWith(`${p.name}:`)))
     .map((p) => p.name.toLowerCase())
-  return routine.length ? [...told, `Renewed as always: ${routine.join(', ')}`] : told
+  return [...received, ...told, ...(routine.length ? [`Renewed as always: ${routine.join(', ')}`] : [])]
 }
 
 function found(finding: FindingData, position: Position): string {
@@ -128,15 +192,15 @@ function found(finding: FindingData, position: Position): string {
   return `${finding.raw}${finding.condition === 'sound' ? '' : `, ${label}`}. ${finding.sentence}`
 }
 
-function complaintOf(state: JobState, { build }: Sheets): ReturnSheet['complaint'] {
+function complaintOf(state: JobState, all: SheetsByBody): ReturnSheet['complaint'] {
   const { complaint } = state.opened!
   const words = complaint.words || complaint.symptom
   if (!state.answer) return { words, answer: 'not answered', detail: '' }
   const { explained, by, words: more } = state.answer
-  const body = bodyOf(state)
-  const facts = by.map((code) => {
-    const position = build.positions.find((p) => p.code === code)
-    const finding = lastSaid(body.findings[code])
+  const facts = by.map((named) => {
+    const { body, key: code } = readBodyKey(named)
+    const position = all[body]?.build.positions.find((p) => p.code === code)
+    const finding = lastSaid(bodyOf(state, body).findings[code])
     if (!position) return `${code}.`
     return finding ? `${position.name}: ${found(finding, position).replace(/\.$/, '')}.` : `${position.name}.`
   })
@@ -147,8 +211,9 @@ function complaintOf(state: JobState, { build }: Sheets): ReturnSheet['complaint
   }
 }
 
-function leftOf(state: JobState, sheets: Sheets): { what: string; why: string }[] {
-  const body = bodyOf(state)
+function leftOf(state: JobState, all: SheetsByBody, bodyNumber: number): { what: string; why: string }[] {
+  const body = bodyOf(state, bodyNumber)
+  const sheets = all[bodyNumber]!
   const overridden = Object.entries(body.findings).flatMap(([code, judged]) => {
     const finding = lastSaid(judged)!
     const name = sheets.build.positions.find((p) => p.code === code)?.name ?? code
@@ -157,8 +222,8 @@ function leftOf(state: JobState, sheets: Sheets): { what: string; why: string }[
       ? [{ what: name, why: finding.sentence }]
       : []
   })
-  const passed = gatePoints(state, sheets)
-    .filter((point) => point.passed)
+  const passed = gatePoints(state, all)
+    .filter((point) => point.passed && (point.body === bodyNumber || bodiesOf(state) === 1))
     .map((point) => ({ what: point.title, why: `${point.passed!.why} (with ${point.passed!.second})` }))
   return [...overridden, ...passed]
 }

@@ -14,6 +14,8 @@ export const ListNumber = v.object({
   weight: v.pipe(number, v.gtValue(0)),
   features: v.record(v.string(), v.union([v.string(), v.number()])),
   supersedes: v.array(text),
+  /** list numbers that it can stand in for, as the maker’s notes say, each with its condition in words */
+  fitsAs: v.optional(v.array(v.object({ listNumber: text, words: v.string() })), []),
   settings: v.record(
     v.string(),
     v.pipe(

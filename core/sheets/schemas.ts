@@ -40,6 +40,8 @@ export const SettingSpec = v.pipe(
 export type SettingSpec = v.InferOutput<typeof SettingSpec>
 
 export const FloatGeometry = v.object({
+  /** slides straight on a pin instead of turning about one: lengths along the pin, the arms are not used */
+  guided: v.optional(v.boolean()),
   sense: v.picklist([1, -1]),
   /** the reading (mm) at which the measuring point is level with the pin */
   levelReading: v.number(),

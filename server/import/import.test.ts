@@ -31,11 +31,21 @@ const good = () => {
 }
 
 describe('reading a catalogue', () => {
-  it('reads the demo: three makers, three models in full, forty list numbers', () => {
+  it('reads the demo: four makers, nine models in full, 150 list numbers', () => {
     const catalogue = good()
-    expect(catalogue.head.makers).toHaveLength(3)
-    expect(catalogue.models.map((m) => m.code)).toEqual(['K-44', 'S26', 'U7'])
-    expect(catalogue.listNumbers).toHaveLength(40)
+    expect(catalogue.head.makers).toHaveLength(4)
+    expect(catalogue.models.map((m) => m.code)).toEqual([
+      '12T',
+      '24T',
+      'B34',
+      'D32',
+      'K-44',
+      'Q-80',
+      'S26',
+      'U3',
+      'U7',
+    ])
+    expect(catalogue.listNumbers).toHaveLength(150)
   })
   it.each([
     [
@@ -80,7 +90,7 @@ describe('reading a catalogue', () => {
 
 describe('writing it', () => {
   it('twice changes nothing; a changed sheet is a new revision and the old one stays', async () => {
-    expect(await writeCatalogue(shop.pool, good())).toEqual({ newRevisions: 80 })
+    expect(await writeCatalogue(shop.pool, good())).toEqual({ newRevisions: 300 })
     expect(await writeCatalogue(shop.pool, good())).toEqual({ newRevisions: 0 })
     const changed = good()
     changed.listNumbers[0]!.spec.settings[0]!.ground = 'measured on six of ours'

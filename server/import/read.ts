@@ -19,6 +19,13 @@ const Head = v.object({
     place: v.string(),
     zone: v.string(),
     currency: v.object({ code: v.string(), exponent: v.number() }),
+    /** 1 Monday … 7 Sunday */
+    workingDays: v.optional(
+      v.pipe(v.array(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(7))), v.minLength(1)),
+      [1, 2, 3, 4, 5],
+    ),
+    /** the price of an hour at the bench, minor units */
+    hourMinor: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)), 0),
   }),
   makers: v.array(v.object({ code: v.string(), numbering: v.string() })),
 })
@@ -32,6 +39,7 @@ export interface Catalogue {
     mark: string
     weight: number
     features: Record<string, string | number>
+    fitsAs: { listNumber: string; words: string }[]
     spec: SpecSheet
     build: BuildSheet
   }[]
@@ -102,6 +110,7 @@ export function readCatalogue(folder: string): { catalogue: Catalogue } | { erro
           mark: item.mark,
           weight: item.weight,
           features: item.features,
+          fitsAs: item.fitsAs,
           ...sheets,
         })
     }

@@ -7,10 +7,19 @@ export async function writeCatalogue(pool: Pool, catalogue: Catalogue): Promise<
   return inTransaction(pool, async (client) => {
     const { head, models, tables } = catalogue
     await client.query(
-      `insert into shop (name, place, zone, currency_code, currency_exponent) values ($1, $2, $3, $4, $5)
+      `insert into shop (name, place, zone, currency_code, currency_exponent, working_days, hour_minor) values ($1, $2, $3, $4, $5, $6, $7)
        on conflict (only_one) do update set name = excluded.name, place = excluded.place, zone = excluded.zone,
-         currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent`,
-      [head.shop.name, head.shop.place, head.shop.zone, head.shop.currency.code, head.shop.currency.exponent],
+         currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent,
+         working_days = excluded.working_days, hour_minor = excluded.hour_minor`,
+      [
+        head.shop.name,
+        head.shop.place,
+        head.shop.zone,
+        head.shop.currency.code,
+        head.shop.currency.exponent,
+        head.shop.workingDays,
+        head.shop.hourMinor,
+      ],
     )
     await upsert(
       client,
@@ -34,12 +43,14 @@ export async function writeCatalogue(pool: Pool, catalogue: Catalogue): Promise<
         mark: l.mark,
         weight: l.weight,
         features: l.features,
+        supersedes: l.spec.supersedes,
+        fits_as: l.fitsAs,
       })),
     )
     const newRevisions = await addRevisions(client, catalogue)
     await upsert(client, 'person', ['person'], tables['people.csv'])
     await upsert(client, 'gauge', ['gauge'], tables['gauges.csv'])
-    await upsert(client, 'customer', ['customer'], tables['customers.csv'])
+    await upsert(client, 'customer', ['customer', 'engine', 'equipment'], tables['customers.csv'])
     await upsert(client, 'part', ['part'], tables['parts.csv'])
     await upsert(client, 'supplier', ['supplier'], tables['suppliers.csv'])
     await upsert(client, 'price', ['part', 'supplier'], tables['prices.csv'])

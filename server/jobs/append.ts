@@ -1,7 +1,7 @@
 import { MOST_DATA_BYTES, type AppendAnswer, type EntryAnswer } from '@ekrond/contract/jobs'
 import {
   admit,
-  bodyOf,
+  afterReturn,
   checkData,
   checkLetter,
   fold,
@@ -11,6 +11,7 @@ import {
   type Entry,
   type JobState,
   type Refusal,
+  type SheetsByBody,
   type UnsentEntry,
 } from '@ekrond/core/job'
 import type { Sheets } from '@ekrond/core/sheets'
@@ -19,7 +20,7 @@ import { isDeepStrictEqual } from 'node:util'
 import type { Clock } from '../clock.ts'
 import { inTransaction, type Client, type Pool, type Queryable } from '../db/pool.ts'
 import { ProblemError } from '../http/problem.ts'
-import { returnSheet } from '@ekrond/core/sheet'
+import { returnSheets } from '@ekrond/core/sheet'
 import {
   insertEntries,
   insertJob,
@@ -37,7 +38,8 @@ const MOST_CACHED = 200
 /** Job → state as this process last saw it. A pure cache: newer rows are read under the lock, so any number of processes stay right. */
 export interface JobCache {
   state(db: Queryable, job: string): Promise<JobState>
-  sheets(db: Queryable, state: JobState): Promise<Sheets | undefined>
+  /** the sheets of each body that is identified, by their immutable revisions */
+  sheets(db: Queryable, state: JobState): Promise<SheetsByBody>
   keep(state: JobState): void
   forget(): void
 }
@@ -61,12 +63,16 @@ export function jobCache(): JobCache {
       return state
     },
     async sheets(db, state) {
-      const ident = bodyOf(state).ident
-      if (!ident) return undefined
-      const key = `${ident.specRev}|${ident.buildRev}`
-      const known = sheetsByRevision.get(key) ?? (await selectSheets(db, ident.specRev, ident.buildRev))
-      if (known) sheetsByRevision.set(key, known)
-      return known
+      const result: Record<number, Sheets> = {}
+      for (const [number, { ident }] of Object.entries(state.bodies)) {
+        if (!ident) continue
+        const key = `${ident.specRev}|${ident.buildRev}`
+        const known = sheetsByRevision.get(key) ?? (await selectSheets(db, ident.specRev, ident.buildRev))
+        if (!known) continue
+        sheetsByRevision.set(key, known)
+        result[Number(number)] = known
+      }
+      return result
     },
   }
 }
@@ -114,7 +120,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
         const { number } = row ?? (await insertJob(client, summary))
         if (row) await updateJob(client, summary)
         await insertEntries(client, turn.accepted)
-        if (turn.state.returned && !before.returned) await storeSheet(client, turn.state, number)
+        if (sheetIsNew(before, turn.state)) await storeSheet(client, turn.state, number)
         await notifyJob(client, job, turn.state.seq)
         return { answers: turn.answers, seq: turn.state.seq, number, letter: checkLetter(number) }
       })
@@ -169,13 +175,18 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
   }
 
   async function storeSheet(client: Client, state: JobState, number: number): Promise<void> {
-    const sheets = await cache.sheets(client, state)
-    if (!sheets) return
-    const document = returnSheet(state, sheets, number)
-    const sha256 = createHash('sha256').update(JSON.stringify(document)).digest('hex')
-    await insertReturnSheet(client, state.job, state.seq, sha256, document)
+    const pages = returnSheets(state, await cache.sheets(client, state), number)
+    if (pages.length === 0) return
+    const sha256 = createHash('sha256').update(JSON.stringify(pages)).digest('hex')
+    await insertReturnSheet(client, state.job, state.seq, pages[0]!.revision, sha256, pages)
   }
 }
+
+/** It went back just now, or something was corrected after it did. */
+const sheetIsNew = (before: JobState, now: JobState): boolean =>
+  now.returned !== null &&
+  (before.returned?.entry !== now.returned.entry ||
+    afterReturn(before)!.corrections.length !== afterReturn(now)!.corrections.length)
 
 /** What only the server knows: whether the revisions exist. */
 async function admitHere(client: Client, entry: UnsentEntry): Promise<Refusal | undefined> {

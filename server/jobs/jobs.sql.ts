@@ -1,5 +1,6 @@
-import type { JobRow } from '@ekrond/contract/jobs'
+import type { CustomersAnswer, JobRow } from '@ekrond/contract/jobs'
 import { checkLetter, type Entry, type JobSummary } from '@ekrond/core/job'
+import type { ReturnSheet } from '@ekrond/core/sheet'
 import type { Sheets } from '@ekrond/core/sheets'
 import type { Queryable } from '../db/pool.ts'
 
@@ -35,22 +36,33 @@ const toEntry = (row: EntryRow): Entry => ({
   ...(row.after_entry === null ? {} : { after: row.after_entry }),
 })
 
+export interface JobsFilter {
+  q: string
+  status: string
+  by: string
+  customer: string
+  waits: boolean
+  limit: number
+}
+
 /** The rack: one query, filtered and counted. A search finds numbers, list numbers, customers, equipment and complaints. */
 export async function selectJobs(
   db: Queryable,
-  { q, status, limit }: { q: string; status: string; limit: number },
+  { q, status, by, customer, waits, limit }: JobsFilter,
   today: string,
 ): Promise<{ jobs: JobRow[]; total: number }> {
   const { rows } = await db.query<Omit<JobRow, 'letter'> & { total: number }>(
-    `select job, number, customer, equipment, complaint, promise, status, station, station_state as "stationState", line,
-            list_number as "listNumber", arrives, last_by as "lastBy", last_at as "lastAt",
+    `select job, number, customer, engine, equipment, complaint, promise, status, station, station_state as "stationState", line,
+            list_number as "listNumber", arrives, waits_for as "waitsFor", bodies, body, minutes_left as "minutesLeft",
+            opened_at as "openedAt", arrived_at as "arrivedAt", last_by as "lastBy", last_at as "lastAt",
             (status = 'open' and (promise < $4 or coalesce(arrives > promise, false))) as late, count(*) over () as total
        from job
       where ($1 = 'all' or status = $1)
+        and ($5 = '' or last_by = $5) and ($6 = '' or customer = $6) and (not $7 or arrives is not null)
         and ($2 = '' or concat_ws(' ', number, list_number, customer, equipment, complaint) ilike '%' || $2 || '%')
       order by promise, number
       limit $3`,
-    [status, escapeLike(q), limit, today],
+    [status, escapeLike(q), limit, today, by, customer, waits],
   )
   const jobs = rows.map(({ total: _, ...row }) => ({ ...row, letter: checkLetter(row.number) }))
   return { jobs, total: rows[0]?.total ?? 0 }
@@ -117,6 +129,7 @@ const SUMMARY_COLUMNS = [
   'job',
   'seq',
   'customer',
+  'engine',
   'equipment',
   'complaint',
   'promise',
@@ -126,6 +139,12 @@ const SUMMARY_COLUMNS = [
   'line',
   'list_number',
   'arrives',
+  'waits_for',
+  'bodies',
+  'body',
+  'minutes_left',
+  'opened_at',
+  'arrived_at',
   'last_by',
   'last_at',
 ]
@@ -134,6 +153,7 @@ const summaryValues = (s: JobSummary) => [
   s.job,
   s.seq,
   s.customer,
+  s.engine,
   s.equipment,
   s.complaint,
   s.promise,
@@ -143,6 +163,12 @@ const summaryValues = (s: JobSummary) => [
   s.line,
   s.listNumber,
   s.arrives,
+  s.waitsFor,
+  s.bodies,
+  s.body,
+  s.minutesLeft,
+  s.openedAt,
+  s.arrivedAt,
   s.lastBy,
   s.lastAt,
 ]
@@ -184,11 +210,47 @@ export async function insertReturnSheet(
   db: Queryable,
   job: string,
   seq: number,
+  revision: string,
   sha256: string,
   document: unknown,
 ): Promise<void> {
   await db.query(
-    'insert into return_sheet (job, seq, sha256, document) values ($1, $2, $3, $4) on conflict do nothing',
-    [job, seq, sha256, JSON.stringify(document)],
+    'insert into return_sheet (job, seq, revision, sha256, document) values ($1, $2, $3, $4, $5) on conflict do nothing',
+    [job, seq, revision, sha256, JSON.stringify(document)],
   )
+}
+
+/** The sheets that went out, oldest first: what each said stays, whatever the log says now. */
+export async function selectReturnSheets(
+  db: Queryable,
+  job: string,
+): Promise<{ revision: string; seq: number; sha256: string; document: ReturnSheet[] }[]> {
+  const { rows } = await db.query<{ revision: string; seq: number; sha256: string; document: ReturnSheet[] }>(
+    'select revision, seq, sha256, document from return_sheet where job = $1 order by seq',
+    [job],
+  )
+  // The first ones were kept as one page without revision.
+  return rows.map((row) => ({
+    ...row,
+    document: [row.document].flat().map((page) => ({ ...EMPTY_PAGE, ...page })),
+  }))
+}
+const EMPTY_PAGE = { body: null, revision: 'A', changes: [] }
+
+/** Customers with their engines as one types: the shop's own list and every job that was taken in, the newest first. */
+export async function selectCustomers(db: Queryable, q: string, limit: number): Promise<CustomersAnswer> {
+  const { rows } = await db.query<CustomersAnswer['customers'][number]>(
+    `with known as (
+       select customer, engine, equipment, number, status from job where customer ilike '%' || $1 || '%' or engine ilike '%' || $1 || '%' or equipment ilike '%' || $1 || '%'
+       union all
+       select customer, engine, equipment, 0, '' from customer where customer ilike '%' || $1 || '%' or engine ilike '%' || $1 || '%' or equipment ilike '%' || $1 || '%'
+     )
+     select customer, engine, equipment, count(*) filter (where number > 0)::int as jobs,
+            max(number) filter (where status = 'returned') as "lastReturned"
+       from known group by customer, engine, equipment
+      order by (customer ilike $1 || '%') desc, max(number) desc, customer
+      limit $2`,
+    [escapeLike(q), limit],
+  )
+  return { customers: rows }
 }

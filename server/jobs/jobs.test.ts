@@ -206,7 +206,7 @@ describe('the rack', () => {
     })
   })
   it('finds by any fragment, and takes a percent sign for itself', async () => {
-    expect((await get<JobsAnswer>('/api/jobs?q=tramway')).body.jobs.map((job) => job.listNumber)).toEqual([
+    expect((await get<JobsAnswer>('/api/jobs?q=inspection')).body.jobs.map((job) => job.listNumber)).toEqual([
       'S26-14F',
     ])
     expect((await get<JobsAnswer>('/api/jobs?q=%25')).body.total).toBe(0)
@@ -217,7 +217,7 @@ describe('the rack', () => {
     expect(body).toMatchObject({
       number: 1181,
       letter: checkLetter(1181),
-      sheets: { specRev: 'K-4417-2S/spec/1' },
+      sheets: { 1: { specRev: 'K-4417-2S/spec/1' } },
     })
     expect((await get(`/api/jobs/1181${checkLetter(1181)}`)).status).toBe(200)
     const wrong = checkLetter(1181) === 'A' ? 'B' : 'A'
@@ -255,12 +255,12 @@ describe('the return', () => {
     ).toMatchObject({ outcome: 'refused', code: 'gate' })
     const { body } = await send(fan.job, [entry(fan.job, 'job.returned', { seenSeq: fan.seq })])
     expect(body.answers[0]).toMatchObject({ outcome: 'accepted' })
-    const { rows } = await shop.pool.query<{ sha256: string; document: { listNumber: string } }>(
-      'select sha256, document from return_sheet where job = $1',
-      [fan.job],
-    )
+    const { rows } = await shop.pool.query<{
+      sha256: string
+      document: { listNumber: string; revision: string }[]
+    }>('select sha256, document from return_sheet where job = $1', [fan.job])
     expect(rows[0]!.sha256).toMatch(/^[0-9a-f]{64}$/)
-    expect(rows[0]!.document.listNumber).toBe('K-4463-1')
+    expect(rows[0]!.document).toMatchObject([{ listNumber: 'K-4463-1', revision: 'A' }])
     const pdf = await shop.app.inject({ method: 'GET', url: '/api/jobs/1186/sheet.pdf' })
     expect(pdf.headers['content-type']).toBe('application/pdf')
     expect(pdf.rawPayload.subarray(0, 5).toString()).toBe('%PDF-')

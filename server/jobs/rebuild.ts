@@ -16,3 +16,11 @@ export async function rebuildProjection(pool: Pool): Promise<number> {
     })
   return rows.length
 }
+
+/** Makes the rows again where a migration gave them columns that only the logs can fill. */
+export async function rebuildIfOlder(pool: Pool): Promise<void> {
+  const { rows } = await pool.query<{ older: boolean }>(
+    'select exists (select 1 from job where opened_at is null) as older',
+  )
+  if (rows[0]!.older) await rebuildProjection(pool)
+}

@@ -2,22 +2,26 @@ import {
   AppendAnswer,
   AppendBody,
   AppendParams,
+  CustomersAnswer,
+  CustomersQuery,
   EntriesAnswer,
   EntriesQuery,
   JobAnswer,
   JobParams,
   JobsAnswer,
   JobsQuery,
+  SheetQuery,
+  SheetsOfJobAnswer,
 } from '@ekrond/contract/jobs'
 import { readNumber, checkLetter } from '@ekrond/core/job'
-import { returnSheet } from '@ekrond/core/sheet'
+import { returnSheets } from '@ekrond/core/sheet'
 import type { FastifyInstance } from 'fastify'
 import { localDate } from '../clock.ts'
 import { notFound, ProblemError } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import { labelPdf } from '../reports/label.ts'
 import type { Services } from '../services.ts'
-import { selectEntries, selectJobHead, selectJobs } from './jobs.sql.ts'
+import { selectCustomers, selectEntries, selectJobHead, selectJobs, selectReturnSheets } from './jobs.sql.ts'
 
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
 export async function jobRoutes(plain: FastifyInstance, { services }: { services: Services }): Promise<void> {
@@ -46,7 +50,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
         letter: checkLetter(head.number),
         seq: state.seq,
         entries: [...state.log],
-        sheets: sheets ?? null,
+        sheets: sheets as JobAnswer['sheets'],
       }
     },
   )
@@ -67,23 +71,45 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     async (request) => services.appender.append(request.params.job, request.body.entries),
   )
 
-  app.get('/api/jobs/:number/sheet', { schema: { params: JobParams } }, async (request) => {
-    const { document } = await sheetOf(request.params.number)
-    return document
-  })
+  app.get(
+    '/api/customers',
+    { schema: { querystring: CustomersQuery, response: { 200: CustomersAnswer } } },
+    (request) => selectCustomers(pool, request.query.q, 8),
+  )
 
-  app.get('/api/jobs/:number/sheet.pdf', { schema: { params: JobParams } }, async (request, reply) => {
-    const { head, document } = await sheetOf(request.params.number)
-    const shop = await services.shop()
-    const pdf = await services.renderSheet(document, {
-      shop: `${shop.name}, ${shop.place}`,
-      date: localDate(document.returnedAt ? new Date(document.returnedAt) : clock(), shop.zone),
-    })
-    return reply
-      .type('application/pdf')
-      .header('content-disposition', `inline; filename="return-sheet-${head.number}.pdf"`)
-      .send(pdf)
-  })
+  /** The sheets that went out, by revision. */
+  app.get(
+    '/api/jobs/:number/sheets',
+    { schema: { params: JobParams, response: { 200: SheetsOfJobAnswer } } },
+    async (request) => {
+      const head = await headOf(request.params.number)
+      return { sheets: await selectReturnSheets(pool, head.job) }
+    },
+  )
+
+  app.get(
+    '/api/jobs/:number/sheet',
+    { schema: { params: JobParams, querystring: SheetQuery } },
+    async (request) => (await sheetOf(request.params.number, request.query.revision)).pages,
+  )
+
+  app.get(
+    '/api/jobs/:number/sheet.pdf',
+    { schema: { params: JobParams, querystring: SheetQuery } },
+    async (request, reply) => {
+      const { head, pages } = await sheetOf(request.params.number, request.query.revision)
+      const shop = await services.shop()
+      const { returnedAt } = pages[0]!
+      const pdf = await services.renderSheet(pages, {
+        shop: `${shop.name}, ${shop.place}`,
+        date: localDate(returnedAt ? new Date(returnedAt) : clock(), shop.zone),
+      })
+      return reply
+        .type('application/pdf')
+        .header('content-disposition', `inline; filename="return-sheet-${head.number}.pdf"`)
+        .send(pdf)
+    },
+  )
 
   app.get('/api/jobs/:number/label.pdf', { schema: { params: JobParams } }, async (request, reply) => {
     const head = await headOf(request.params.number)
@@ -109,7 +135,16 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
       job: head.job,
       number: head.number,
       entries: state.log,
-      revisions: sheets ? { [sheets.specRev]: sheets.spec, [sheets.buildRev]: sheets.build } : {},
+      revisions: Object.fromEntries(
+        Object.values(sheets).flatMap((own) =>
+          own
+            ? [
+                [own.specRev, own.spec],
+                [own.buildRev, own.build],
+              ]
+            : [],
+        ),
+      ),
     })
   })
 
@@ -134,14 +169,20 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     return head
   }
 
-  async function sheetOf(key: string) {
+  /** A sheet that went out by its revision; without one, the sheet as the job stands. */
+  async function sheetOf(key: string, revision: string | undefined) {
     const head = await headOf(key)
+    if (revision) {
+      const kept = (await selectReturnSheets(pool, head.job)).findLast((sheet) => sheet.revision === revision)
+      if (!kept) throw notFound(`Job ${head.number} has no sheet of revision ${revision}.`)
+      return { head, pages: kept.document }
+    }
     const state = await cache.state(pool, head.job)
     if (state.closed?.why === 'not serviced')
       throw new ProblemError(409, 'No sheet', 'The job was closed, not serviced: there is no sheet for it.')
-    const sheets = await cache.sheets(pool, state)
-    if (!sheets)
+    const pages = returnSheets(state, await cache.sheets(pool, state), head.number)
+    if (pages.length === 0)
       throw new ProblemError(409, 'No sheet yet', 'There is no sheet before the carburetor is identified.')
-    return { head, document: returnSheet(state, sheets, head.number) }
+    return { head, pages }
   }
 }

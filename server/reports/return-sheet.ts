@@ -13,14 +13,15 @@ const right = page.width - page.margin
 const top = page.margin
 const bottom = page.height - page.margin
 
-export type SheetRenderer = (sheet: ReturnSheet, head: { shop: string; date: string }) => Promise<Buffer>
+export type SheetRenderer = (pages: ReturnSheet[], head: { shop: string; date: string }) => Promise<Buffer>
 
-/** Lays the return sheet and its start-up card out on one A4 page. Figures in a slashed-zero face, vectors where the face lacks a glyph. */
-export function returnSheetPdf(sheet: ReturnSheet, head: { shop: string; date: string }): Promise<Buffer> {
+/** Lays the return sheet and its start-up card out, one A4 page a body. Figures in a slashed-zero face, vectors where the face lacks a glyph. */
+export function returnSheetPdf(pages: ReturnSheet[], head: { shop: string; date: string }): Promise<Buffer> {
   const pdf = new PDFDocument({
     size: 'A4',
     margin: 0,
-    info: { Title: `Return sheet ${sheet.number}`, Author: head.shop },
+    autoFirstPage: false,
+    info: { Title: `Return sheet ${pages[0]?.number ?? ''}`, Author: head.shop },
     lang: 'en',
     tagged: true,
     pdfVersion: '1.7',
@@ -33,16 +34,19 @@ export function returnSheetPdf(sheet: ReturnSheet, head: { shop: string; date: s
     pdf.on('error', reject)
   })
 
-  pdf
-    .lineWidth(1.4)
-    .strokeColor(INK)
-    .rect(left, top, right - left, bottom - top)
-    .stroke()
-  const y1 = heading(pdf, sheet, head)
-  const y2 = settings(pdf, sheet, y1)
-  const y3 = findings(pdf, sheet, y2)
-  startUp(pdf, sheet, y3)
-  titleBlock(pdf, sheet, head)
+  for (const sheet of pages) {
+    pdf
+      .addPage()
+      .lineWidth(1.4)
+      .strokeColor(INK)
+      .rect(left, top, right - left, bottom - top)
+      .stroke()
+    const y1 = heading(pdf, sheet, head)
+    const y2 = settings(pdf, sheet, y1)
+    const y3 = findings(pdf, sheet, y2)
+    startUp(pdf, sheet, y3)
+    titleBlock(pdf, sheet, head)
+  }
   pdf.end()
   return done
 }
@@ -76,7 +80,14 @@ const printable = (text: string) =>
 function heading(pdf: Pdf, sheet: ReturnSheet, head: { shop: string }): number {
   put(pdf, 'Return sheet', left + 12, top + 13, { face: 'strong', size: 18 })
   put(pdf, head.shop, left + 130, top + 19, { size: 10, colour: PENCIL })
-  put(pdf, sheet.model, left + 340, top + 19, { size: 10, width: right - left - 352 })
+  const which = [
+    sheet.body ? `body ${sheet.body.number} of ${sheet.body.of}` : '',
+    `revision ${sheet.revision}`,
+  ]
+  put(pdf, [sheet.model, ...which.filter(Boolean)].join(', '), left + 340, top + 19, {
+    size: 10,
+    width: right - left - 352,
+  })
   rule(pdf, top + 46)
   return top + 46
 }
@@ -150,6 +161,14 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
     face: 'strong',
   })
   if (sheet.complaint.detail) yr = put(pdf, sheet.complaint.detail, middle + 10, yr + 2, { size: 9 })
+  if (sheet.changes.length) {
+    yr = put(pdf, 'Corrected after it went back', middle + 10, yr + 7, {
+      size: 8.5,
+      colour: PENCIL,
+      face: 'strong',
+    })
+    for (const change of sheet.changes.slice(-5)) yr = put(pdf, change, middle + 10, yr + 2, { size: 9 })
+  }
   if (sheet.left.length) {
     yr = put(pdf, 'Left as it was, or let pass, and why', middle + 10, yr + 7, {
       size: 8.5,

@@ -37,3 +37,7 @@ export function useDraft(key: string): [string, (text: string | ((now: string) =
   )
   return [typed.key === key ? typed.text : '', set]
 }
+
+/** Where the text of a field is kept while it is typed. */
+export const draftKey = (job: string, station: string, code: string, place?: string, body = 1): string =>
+  `${job}/${body > 1 ? `${body}/` : ''}${station}/${code}${place && place !== code ? `/${place}` : ''}`

@@ -4,31 +4,60 @@ import type { MarketAnswer } from '@ekrond/contract/library'
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import {
   admit,
+  bodiesOf,
   bodyOf,
+  current,
   fold,
   kinds,
+  lastOwn,
+  lastUndone,
   standings,
   stepAll,
+  type BodyState,
   type DataOf,
   type Entry,
   type JobState,
   type Refusal,
+  type SheetsByBody,
   type StationName,
   type UnsentEntry,
 } from '@ekrond/core/job'
 import type { Sheets } from '@ekrond/core/sheets'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
+import { useSearchParams } from 'react-router'
 import { call, type ApiError } from './api'
+import { noteServerTime, stampNow } from './clock'
+import { draftKey } from './draft'
 import { usePerson } from './person'
 import { enqueue, useQueue } from './queue'
 
 export const useShop = () =>
-  useQuery<ShopAnswer, ApiError>({ queryKey: ['shop'], queryFn: () => call('/api/shop'), staleTime: 60_000 })
-export const useJobs = (q: string, status: string) =>
+  useQuery<ShopAnswer, ApiError>({
+    queryKey: ['shop'],
+    queryFn: async () => {
+      const asked = Date.now()
+      const shop = await call<ShopAnswer>('/api/shop')
+      noteServerTime(shop.now, asked, Date.now())
+      return shop
+    },
+    staleTime: 60_000,
+  })
+
+export interface RackFilter {
+  q: string
+  status: 'open' | 'all'
+  by: string
+  customer: string
+  waits: boolean
+}
+export const useJobs = (filter: RackFilter) =>
   useQuery<JobsAnswer, ApiError>({
-    queryKey: ['jobs', q, status],
-    queryFn: () => call(`/api/jobs?q=${encodeURIComponent(q)}&status=${status}`),
+    queryKey: ['jobs', filter],
+    queryFn: () =>
+      call(
+        `/api/jobs?${new URLSearchParams({ q: filter.q, status: filter.status, by: filter.by, customer: filter.customer, waits: filter.waits ? '1' : '' })}`,
+      ),
     placeholderData: (before) => before,
   })
 export const useMarket = () =>
@@ -55,26 +84,43 @@ export interface OpenJob {
   number: number | null
   letter: string
   state: JobState
+  /** which of the job's bodies this screen works on, from 1 */
+  body: number
+  bodies: number
+  /** that body, as the log says */
+  here: BodyState
+  /** its sheets */
   sheets: Sheets | undefined
+  /** the sheets of every body that is identified */
+  all: SheetsByBody
+  /** address of a station of this job, for this body or another */
+  to(station: StationName | 'history', body?: number): string
+  /** where what is typed into a field is kept until it is entered */
+  draft(station: string, code: string, place?: string): string
   /** entries that are not in the log yet */
   pending: readonly UnsentEntry[]
   /** admits against what is on screen and queues; a refusal comes back with its sentence and nothing is queued */
   add: AddEntry
   /** several that belong together: each is admitted behind the ones before it, and all go or none */
   addAll(items: readonly NewEntry[]): Refusal | undefined
-  /** one's own last entry at a station, or undefined */
+  /** the entry of a kind that stands, for its correction */
+  standing<K extends keyof DataOf>(kind: K, fits?: (data: DataOf[K]) => boolean): Entry | undefined
+  /** what an undo would take back here */
   lastOwn(station: StationName): Entry | undefined
-  /** strikes that one; a sentence where it cannot be taken back, else empty */
+  /** strikes one's own last entry at a station; a sentence where it cannot be taken back, else empty */
   takeBack(station: StationName): string
+  /** gives back what one struck last there; a sentence where it cannot be, else empty */
+  giveBack(station: StationName): string
 }
 
 export type JobLoad =
   { status: 'loading' } | { status: 'missing'; sentence: string } | { status: 'open'; open: OpenJob }
 
-/** A job by number or uuid: the confirmed log with this browser's unsent entries on top, folded. */
+/** A job by number or uuid: the confirmed log with this browser's unsent entries on top, folded. The body is the address's. */
 export function useJob(key: string): JobLoad {
   const client = useQueryClient()
   const { person } = usePerson()
+  const [search] = useSearchParams()
   const query = useQuery<JobAnswer, ApiError>({
     queryKey: ['job', key],
     queryFn: () => call(`/api/jobs/${encodeURIComponent(key)}`),
@@ -103,36 +149,40 @@ export function useJob(key: string): JobLoad {
         : confirmed,
     [confirmed, pending],
   )
-  const ident = bodyOf(state).ident
+  const bodies = bodiesOf(state)
+  const body = Math.min(Math.max(1, Number(search.get('body')) || 1), bodies)
   const served = answer?.sheets
-  const cached = ident
-    ? client.getQueryData<ListNumberAnswer>(['list-number', ident.listNumber])?.sheets
-    : undefined
-  const sheets = !ident
-    ? undefined
-    : served?.specRev === ident.specRev
-      ? served
-      : cached?.specRev === ident.specRev
-        ? cached
-        : (served ?? undefined)
+  const all = useMemo(() => {
+    const result: Record<number, Sheets> = {}
+    for (const [number, { ident }] of Object.entries(state.bodies)) {
+      if (!ident) continue
+      const own = served?.[number]
+      const cached = client.getQueryData<ListNumberAnswer>(['list-number', ident.listNumber])?.sheets
+      const sheets = own?.specRev === ident.specRev ? own : cached?.specRev === ident.specRev ? cached : own
+      if (sheets) result[Number(number)] = sheets
+    }
+    return result
+  }, [state.bodies, served, client])
 
   const addAll = useCallback(
     (items: readonly NewEntry[]) => {
       let grown = state
       const entries: UnsentEntry[] = []
       for (const { kind, data, corrects } of items) {
+        const target = corrects ? state.log.find((entry) => entry.id === corrects) : undefined
+        const ofBody = target ? target.body : kinds.get(kind)!.ofBody ? body : undefined
         const entry: UnsentEntry = {
           id: crypto.randomUUID(),
           job,
           kind,
           v: kinds.get(kind)!.version,
-          body: 1,
+          ...(ofBody === undefined ? {} : { body: ofBody }),
           data,
           by: person ?? 'unnamed',
-          at: new Date().toISOString(),
+          at: stampNow(),
           ...(corrects ? { corrects } : {}),
         }
-        const refused = admit(grown, entry, sheets)
+        const refused = admit(grown, entry, all)
         if (refused) return refused
         grown = stepAll(grown, [{ ...entry, seq: grown.seq + 1, receivedAt: entry.at }])
         entries.push(entry)
@@ -140,32 +190,42 @@ export function useJob(key: string): JobLoad {
       void enqueue(entries)
       return undefined
     },
-    [job, state, sheets, person],
+    [job, state, all, body, person],
   )
   const add = useCallback<AddEntry>(
     (kind, data, more = {}) => addAll([{ kind, data, ...more } as NewEntry]),
     [addAll],
   )
-  const lastOwn = useCallback(
-    (station: StationName) => {
-      const standing = standings(state.log)
+  const standing = useCallback<OpenJob['standing']>(
+    (kind, fits) => {
+      const stands = standings(state.log)
       return state.log.findLast(
         (entry) =>
-          entry.by === person &&
-          kinds.get(entry.kind)?.station === station &&
-          standing.get(entry.id) === 'alive',
+          entry.kind === kind &&
+          stands.get(entry.id) === 'alive' &&
+          (!kinds.get(kind)!.ofBody || (entry.body ?? 1) === body) &&
+          (!fits || fits(current(entry).data as never)),
       )
     },
-    [state, person],
+    [state, body],
   )
   const takeBack = useCallback(
     (station: StationName) => {
-      const last = lastOwn(station)
+      const last = lastOwn(state, person, station, body)
       if (!last) return 'Nothing of yours stands here to take back.'
       return add('entry.struck', { why: '' }, { corrects: last.id })?.sentence ?? ''
     },
-    [lastOwn, add],
+    [state, person, body, add],
   )
+  const giveBack = useCallback(
+    (station: StationName) => {
+      const strike = lastUndone(state, person, station, body)
+      if (!strike) return 'Nothing of yours was taken back here last.'
+      return add('entry.struck', { why: '' }, { corrects: strike.id })?.sentence ?? ''
+    },
+    [state, person, body, add],
+  )
+  const address = String(answer?.number ?? job)
   if (answer || state.opened)
     return {
       status: 'open',
@@ -174,12 +234,20 @@ export function useJob(key: string): JobLoad {
         number: answer?.number ?? null,
         letter: answer?.letter ?? '',
         state,
-        sheets,
+        body,
+        bodies,
+        here: bodyOf(state, body),
+        sheets: all[body],
+        all,
+        to: (station, other = body) => `/jobs/${address}/${station}${other > 1 ? `?body=${other}` : ''}`,
+        draft: (station, code, place) => draftKey(job, station, code, place, body),
         pending,
         add,
         addAll,
-        lastOwn,
+        standing,
+        lastOwn: (station) => lastOwn(state, person, station, body),
         takeBack,
+        giveBack,
       },
     }
   if (query.isError && !query.error.passing) return { status: 'missing', sentence: query.error.message }

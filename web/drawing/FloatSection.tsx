@@ -1,4 +1,4 @@
-import { floatTurn, type LevelInUse } from '@ekrond/core/float'
+import { floatPose, type FloatPose, type LevelInUse } from '@ekrond/core/float'
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import type { SpecSheet } from '@ekrond/core/sheets'
@@ -43,8 +43,8 @@ export function FloatSection(props: FloatSectionProps) {
   const { spec, reading, target, verdict, remedy, view, level, drop = false } = props
   const { float, section } = spec
   const shown = reading ?? target
-  const turn = floatTurn(float, shown)
-  const goal = floatTurn(float, target)
+  const turn = floatPose(float, shown)
+  const goal = floatPose(float, target)
   const setting = spec.settings.find((s) => s.code === 'float.height')
   const flip = view === 'held' && !drop && setting?.held === 'inverted'
 
@@ -68,10 +68,11 @@ export function FloatSection(props: FloatSectionProps) {
   const bearing = (points: readonly Point[]) => points.map(scale)
   if (isRefusal(turn) || isRefusal(goal)) return null
 
-  const rotated = (points: readonly Point[], angle: number) =>
-    points.map((p) => scale(plus(turned(p, angle), section.pin)))
+  const posed = (p: Point, { turn: angle, lift }: FloatPose) =>
+    plus(plus(turned(p, angle), [0, lift]), section.pin)
+  const rotated = (points: readonly Point[], pose: FloatPose) => points.map((p) => scale(posed(p, pose)))
   const pin = scale(section.pin)
-  const point = scale(plus(turned(float.measurePoint.at, turn), section.pin))
+  const point = scale(posed(float.measurePoint.at, turn))
   // What the reading starts from: the face, or the bowl's floor where a larger reading means a higher float.
   const datumY = float.sense === 1 ? section.faceY : section.pin[1] - float.levelReading
   const face = scale([section.anchors.face?.[0] ?? minX + 4, datumY])
@@ -93,6 +94,8 @@ export function FloatSection(props: FloatSectionProps) {
   const remedyAt = scale(
     (float.correction === 'washer' ? section.anchors.seat : section.anchors.tang) ?? [4, -6],
   )
+  // Above the float's own label.
+  const remedyY = Math.max(10, Math.min(34, floatTop - 62))
   const dimensionX = point[0] + (float.sense === 1 ? 26 : 20)
   // The pin's balloon stands off on the side where there is no casting.
   const clear = flip || float.sense === -1 ? 1 : -0.3
@@ -140,7 +143,9 @@ export function FloatSection(props: FloatSectionProps) {
         strokeWidth={4.5}
         strokeLinecap="round"
       />
-      <circle cx={pin[0]} cy={pin[1]} r={7} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.4} />
+      {!float.guided && (
+        <circle cx={pin[0]} cy={pin[1]} r={7} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.4} />
+      )}
       <CentreLine from={[pin[0] - 24, pin[1]]} to={[pin[0] + 24, pin[1]]} />
       <CentreLine from={[pin[0], pin[1] - 24]} to={[pin[0], pin[1] + 24]} />
 
@@ -168,7 +173,7 @@ export function FloatSection(props: FloatSectionProps) {
       <Balloon
         at={[pin[0] - 70, pin[1] - 96 * clear]}
         number={7}
-        text={pin[0] > 190 ? 'hinge pin home' : ''}
+        text={pin[0] > 190 ? (float.guided ? 'slides on its pin' : 'hinge pin home') : ''}
         side="left"
       />
       <Leader from={[floatAt[0] + 40, floatTop - 14]} to={floatAt} />
@@ -190,13 +195,13 @@ export function FloatSection(props: FloatSectionProps) {
       {out && remedy && view === 'held' && (
         <>
           <path
-            d={`M${remedyAt[0] + 20} ${34} H${remedyAt[0]} L${remedyAt[0]} ${remedyAt[1] - 8}`}
+            d={`M${remedyAt[0] + 20} ${remedyY} H${remedyAt[0]} L${remedyAt[0]} ${remedyAt[1] - 8}`}
             fill="none"
             stroke="var(--red)"
             strokeWidth={1.6}
             markerEnd="url(#arrow-red)"
           />
-          <Text at={[remedyAt[0] + 28, 40]} colour="red" size={19}>
+          <Text at={[remedyAt[0] + 28, remedyY + 6]} colour="red" size={19}>
             {remedy}
           </Text>
         </>

@@ -1,5 +1,6 @@
 import type { JobRow } from '@ekrond/contract/jobs'
 import { showNumber, stations, type StationState } from '@ekrond/core/job'
+import type { Outlook } from '@ekrond/core/outlook'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
@@ -52,6 +53,7 @@ const COLUMNS: { name: string; compare: (a: JobRow, b: JobRow) => number }[] = [
   { name: 'For', compare: (a, b) => a.customer.localeCompare(b.customer) },
   { name: 'List number', compare: (a, b) => (a.listNumber ?? '').localeCompare(b.listNumber ?? '') },
   { name: 'Stands at', compare: (a, b) => order(a) - order(b) },
+  { name: 'Hands', compare: (a, b) => a.lastBy.localeCompare(b.lastBy) },
   {
     name: 'Promised',
     compare: (a, b) => (a.promise < b.promise ? -1 : a.promise > b.promise ? 1 : a.number - b.number),
@@ -59,9 +61,9 @@ const COLUMNS: { name: string; compare: (a: JobRow, b: JobRow) => number }[] = [
 ]
 
 /** The rack's facts as a plain list, sorted by any column, fit for paper and for a screen reader. */
-export function PlainList({ rows }: { rows: readonly JobRow[] }) {
-  const [by, setBy] = useState({ column: 4, down: false })
-  const sorted = [...rows].sort((a, b) => COLUMNS[by.column]!.compare(a, b) * (by.down ? -1 : 1))
+export function PlainList({ seen }: { seen: readonly { row: JobRow; outlook: Outlook }[] }) {
+  const [by, setBy] = useState({ column: 5, down: false })
+  const sorted = [...seen].sort((a, b) => COLUMNS[by.column]!.compare(a.row, b.row) * (by.down ? -1 : 1))
   return (
     <Table>
       <caption className="visually-hidden">Jobs, sorted by {COLUMNS[by.column]!.name.toLowerCase()}</caption>
@@ -82,15 +84,16 @@ export function PlainList({ rows }: { rows: readonly JobRow[] }) {
         </tr>
       </thead>
       <tbody>
-        {sorted.map((row) => (
-          <tr key={row.job} className={row.late ? 'late' : undefined}>
+        {sorted.map(({ row, outlook }) => (
+          <tr key={row.job} className={outlook.kind === 'late' ? 'late' : undefined}>
             <td>
               <Link to={`/jobs/${row.number}`}>{showNumber(row.number)}</Link>
             </td>
             <td>
               {row.customer}
               <small>
-                {row.equipment}: {row.complaint}
+                {row.equipment}
+                {row.bodies > 1 ? `, bank of ${row.bodies}` : ''}: {row.complaint}
               </small>
             </td>
             <td style={{ fontFamily: figures, letterSpacing: '-0.03em' }}>{row.listNumber ?? 'in doubt'}</td>
@@ -98,10 +101,15 @@ export function PlainList({ rows }: { rows: readonly JobRow[] }) {
               <StateShape state={row.stationState as StationState} /> {title(row)}
               <small>{row.line}</small>
             </td>
+            <td>{row.lastBy}</td>
             <td>
               {sayDate(row.promise)}
-              {row.late && ', late'}
-              {row.arrives && <small>parts {sayDate(row.arrives)}</small>}
+              {outlook.kind !== 'fine' && (
+                <small>
+                  {outlook.kind === 'late' ? 'late' : 'only just'}: {outlook.reason}
+                </small>
+              )}
+              {row.arrives && outlook.kind === 'fine' && <small>parts {sayDate(row.arrives)}</small>}
             </td>
           </tr>
         ))}

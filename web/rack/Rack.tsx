@@ -1,9 +1,13 @@
 import type { JobRow } from '@ekrond/contract/jobs'
-import { addDays } from '@ekrond/core/drafts'
+import type { ShopAnswer } from '@ekrond/contract/shop'
+import { addDays, isWorkingDay } from '@ekrond/core/days'
 import { readNumber, stations, type StationState } from '@ekrond/core/job'
+import { outlook, type Outlook, type ShopClock } from '@ekrond/core/outlook'
 import { useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
+import { stampNow } from '../data/clock'
+import { useCustomers } from '../data/customers'
 import { useJobs, useShop } from '../data/job'
 import { usePerson } from '../data/person'
 import { sayDate } from '../shell/dates'
@@ -14,6 +18,7 @@ import { figures, narrow } from '../theme/global'
 import { Choice, Key, MainButton } from '../ui'
 import { SearchField } from '../ui/SearchField'
 import { useKeys } from '../ui/keys'
+import { columnOf, DAYS, hang } from './hang'
 import { PlainList } from './PlainList'
 
 const Columns = styled.div`
@@ -25,9 +30,6 @@ const Columns = styled.div`
   }
 `
 
-/** Nine columns of promises: overdue, today and six days on, later. */
-const DAYS = 7
-
 const Days = styled.div`
   display: grid;
   grid-template-columns: 104px repeat(${DAYS + 2}, minmax(0, 1fr));
@@ -38,7 +40,7 @@ const Days = styled.div`
   z-index: 1;
   & > span {
     font: 500 16px/1.2 ${narrow};
-    padding: 14px 0 8px;
+    padding: 10px 0 7px;
     text-align: center;
     border-left: 1px solid var(--rule);
   }
@@ -51,7 +53,6 @@ const Days = styled.div`
   }
   & > .today {
     font-weight: 600;
-    box-shadow: inset 3px 0 0 var(--ink);
   }
   @media (max-width: 999px) {
     display: none;
@@ -62,24 +63,30 @@ const Lane = styled.section`
   display: grid;
   grid-template-columns: 104px minmax(0, 1fr);
   border-bottom: 1px solid var(--rule);
-  min-height: 72px;
+  min-height: 56px;
   & > h2 {
     font: 500 18px/1.2 ${narrow};
-    padding: 25px 4px 0 20px;
+    padding: 17px 4px 0 20px;
+  }
+  & > h2 > a {
+    display: block;
+    font-size: 15px;
+    padding: 4px 0;
   }
   & > ul {
     display: grid;
     grid-template-columns: repeat(${DAYS + 2}, minmax(0, 1fr));
-    grid-auto-flow: row dense;
-    gap: 6px 0;
-    padding: 10px 0;
-    background:
-      linear-gradient(to right, var(--ink) 3px, transparent 3px) calc(100% / ${DAYS + 1}) 0 /
-        calc(100% / ${DAYS + 2}) 100% no-repeat,
-      repeating-linear-gradient(to right, var(--rule) 0 1px, transparent 1px calc(100% / ${DAYS + 2}));
+    gap: 5px 0;
+    padding: 5px 0;
+    background: repeating-linear-gradient(
+      to right,
+      var(--rule) 0 1px,
+      transparent 1px calc(100% / ${DAYS + 2})
+    );
   }
   @media (max-width: 999px) {
     grid-template-columns: 1fr;
+    min-height: 0;
     & > h2 {
       padding: 10px 16px 0;
     }
@@ -93,16 +100,82 @@ const Lane = styled.section`
   }
 `
 
+/** Days on which the shop is shut, and the line of now, behind all lanes. */
+const Behind = styled.div`
+  position: absolute;
+  inset: 0 0 0 104px;
+  pointer-events: none;
+  & > i {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    width: calc(100% / ${DAYS + 2});
+    background: repeating-linear-gradient(-45deg, var(--hatch) 0 1px, transparent 1px 9px);
+    opacity: 0.5;
+  }
+  & > b {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    border-left: 2.5px solid var(--ink);
+  }
+  @media (max-width: 999px) {
+    display: none;
+  }
+`
+
+/** From where it is promised to where its parts will really put it. */
+const Slip = styled.svg`
+  position: absolute;
+  left: 4px;
+  bottom: -7px;
+  height: 10px;
+  color: var(--red);
+  overflow: visible;
+  z-index: 1;
+  @media (max-width: 999px) {
+    display: none;
+  }
+`
+
+const Filters = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: stretch;
+  border-bottom: 1px solid var(--rule);
+  min-height: 46px;
+  & > select {
+    min-height: 46px;
+    border: 0;
+    border-right: 1px solid var(--rule);
+    background: var(--paper);
+    padding: 0 14px;
+    font-size: 16px;
+    max-width: 250px;
+  }
+  & > button {
+    border: 0;
+    border-right: 1px solid var(--rule);
+    min-height: 46px;
+    font-weight: 500;
+  }
+  @media print {
+    display: none;
+  }
+`
+
 /** A bench tag: cut corners and a hole, as it hangs on its hook. */
 const Tag = styled(Link)<{ $late: boolean; $waits: boolean }>`
   position: relative;
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
   column-gap: 8px;
-  min-width: 180px;
-  min-height: 50px;
-  margin: 0 6px 0 17px;
-  padding: 4px 8px 4px 16px;
+  min-height: 46px;
+  margin: 0 4px 0 17px;
+  padding: 2px 8px 2px 14px;
+  @media (max-width: 999px) {
+    min-width: 200px;
+  }
   text-decoration: none;
   background: var(--paper);
   color: ${({ $late }) => ($late ? 'var(--red)' : 'var(--ink)')};
@@ -211,14 +284,30 @@ export default function Rack() {
   const navigate = useNavigate()
   const [search, setSearch] = useSearchParams()
   const plain = search.get('as') === 'list'
-  const togglePlain = () => setSearch(plain ? {} : { as: 'list' }, { replace: true })
+  const by = search.get('by') ?? ''
+  const customer = search.get('customer') ?? ''
+  const waiting = search.get('waits') === '1'
+  const all = search.get('all') === '1'
+  const only = search.get('station') ?? ''
+  const put = (changes: Record<string, string>) =>
+    setSearch(
+      (now) => {
+        const next = new URLSearchParams(now)
+        for (const [key, value] of Object.entries(changes))
+          if (value) next.set(key, value)
+          else next.delete(key)
+        return next
+      },
+      { replace: true },
+    )
+  const togglePlain = () => put({ as: plain ? '' : 'list', station: '' })
   const found = search.get('find') ?? ''
   const [q, setQ] = useState(found)
-  const [all, setAll] = useState(false)
   const [wrong, setWrong] = useState(() => letterSentence(found))
   const shop = useShop()
   const { person } = usePerson()
-  const jobs = useJobs(q, all ? 'all' : 'open')
+  const jobs = useJobs({ q, status: all ? 'all' : 'open', by, customer, waits: waiting })
+  const known = useCustomers('')
   const find = useRef<HTMLInputElement>(null)
   const toTag = (by: number) => {
     const tags = [...document.querySelectorAll<HTMLAnchorElement>('a[data-tag]')]
@@ -231,26 +320,24 @@ export default function Rack() {
     ArrowUp: () => toTag(-1),
     ArrowLeft: () => toTag(-1),
     p: togglePlain,
+    w: () => put({ waits: waiting ? '' : '1' }),
     n: () => void navigate('/receive'),
     '/': () => find.current?.focus(),
     l: () => void navigate('/library'),
   })
 
-  const rows = jobs.data?.jobs ?? []
-  const today = jobs.data?.today ?? '2026-01-01'
-  const late = rows.filter((row) => row.late)
-  const waits = rows.filter((row) => row.stationState === 'waits')
-  const ready = rows.filter((row) => row.station === 'return' && row.status === 'open')
-  const mine = rows
-    .filter((row) => row.lastBy === person && row.status === 'open' && row.stationState !== 'waits')
-    .slice(0, 3)
+  const rows = (jobs.data?.jobs ?? []).filter((row) => !only || row.station === only)
+  const clock = shopClock(jobs.data?.today, shop.data)
+  const seen = rows.map((row) => ({ row, outlook: outlook(row, clock, sayDate) }))
+  const today = clock.today
+  const customers = [...new Set([...(known.data?.customers ?? []), ...rows].map((c) => c.customer))].sort()
 
   const go = () => {
     const read = readNumber(q)
     const letter = letterSentence(q)
     if (letter) return setWrong(letter)
-    const only = rows.length === 1 ? rows[0] : rows.find((row) => row.number === read?.number)
-    if (only) void navigate(`/jobs/${only.number}`)
+    const one = rows.length === 1 ? rows[0] : rows.find((row) => row.number === read?.number)
+    if (one) void navigate(`/jobs/${one.number}`)
   }
   return (
     <Page
@@ -280,6 +367,35 @@ export default function Rack() {
     >
       <Columns>
         <div>
+          <Filters role="group" aria-label="Show">
+            <select aria-label="Technician" value={by} onChange={(event) => put({ by: event.target.value })}>
+              <option value="">everybody’s</option>
+              {shop.data?.people.map(({ name }) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+            <select
+              aria-label="Customer"
+              value={customer}
+              onChange={(event) => put({ customer: event.target.value })}
+            >
+              <option value="">all customers</option>
+              {customers.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+            <Choice $on={waiting} aria-pressed={waiting} onPress={() => put({ waits: waiting ? '' : '1' })}>
+              Waiting <Key>W</Key>
+            </Choice>
+            <Choice $on={all} aria-pressed={all} onPress={() => put({ all: all ? '' : '1' })}>
+              Gone back too
+            </Choice>
+            <Choice $on={plain} aria-pressed={plain} onPress={togglePlain}>
+              Plain list <Key>P</Key>
+            </Choice>
+            {plain && <Choice onPress={() => window.print()}>Print</Choice>}
+            {only && <Choice onPress={() => put({ station: '' })}>all stations</Choice>}
+          </Filters>
           {wrong && (
             <p role="alert" style={{ color: 'var(--red)', padding: '14px 22px', fontWeight: 500 }}>
               {wrong}
@@ -292,100 +408,191 @@ export default function Rack() {
           )}
           {jobs.isPending && <p style={{ padding: 22 }}>Fetching the rack …</p>}
           {jobs.data && rows.length === 0 && (
-            <div style={{ padding: '28px 22px' }}>
-              <p style={{ fontSize: 20, fontWeight: 600 }}>
-                {q ? `Nothing here answers to “${q}”.` : 'The rack is empty.'}
-              </p>
-              <p style={{ marginTop: 6 }}>
-                {q
-                  ? 'Try part of the customer’s name or of the list number.'
-                  : 'Take the first one in: press N.'}
-              </p>
-            </div>
+            <Empty filtered={Boolean(q || by || customer || waiting || only)} q={q} />
           )}
-          {plain && rows.length > 0 && <PlainList rows={rows} />}
+          {plain && rows.length > 0 && <PlainList seen={seen} />}
           {!plain && rows.length > 0 && (
-            <Days aria-hidden>
-              <span>promised</span>
-              <span>overdue</span>
-              {Array.from({ length: DAYS }, (_, i) => (
-                <span key={i} className={i === 0 ? 'today' : ''}>
-                  {sayDate(addDays(today, i)).slice(0, 6)}
-                </span>
-              ))}
-              <span>later</span>
-            </Days>
+            <>
+              <Days aria-hidden>
+                <span>promised</span>
+                <span>overdue</span>
+                {Array.from({ length: DAYS }, (_, i) => (
+                  <span key={i} className={i === 0 ? 'today' : ''}>
+                    {sayDate(addDays(today, i)).slice(0, 6)}
+                  </span>
+                ))}
+                <span>later</span>
+              </Days>
+              <div style={{ position: 'relative' }}>
+                <Behind aria-hidden>
+                  {Array.from({ length: DAYS }, (_, i) =>
+                    isWorkingDay(addDays(today, i), clock.workingDays) ? null : (
+                      <i key={i} style={{ left: `calc(100% / ${DAYS + 2} * ${i + 1})` }} />
+                    ),
+                  )}
+                  <b
+                    style={{
+                      left: `calc(100% / ${DAYS + 2} * ${1 + Math.min(1, clock.minute / (24 * 60))})`,
+                    }}
+                  />
+                </Behind>
+                {stations.map(({ name, title }) => {
+                  const here = seen.filter(({ row }) => row.station === name)
+                  const { hung, more } = hang(
+                    here.map((one) => ({ ...one, promise: one.row.promise })),
+                    today,
+                  )
+                  return (
+                    <Lane key={name} aria-label={`${title}: ${here.length}`}>
+                      <h2>
+                        {title}
+                        {more > 0 && (
+                          <Link to={`/?as=list&station=${name}`} aria-label={`${more} more at ${title}`}>
+                            + {more}
+                          </Link>
+                        )}
+                      </h2>
+                      <ul>
+                        {hung.map(({ row: { row, outlook: its }, column, line }) => (
+                          <li
+                            key={row.job}
+                            style={{ gridColumn: `${column} / span 2`, gridRow: line, position: 'relative' }}
+                          >
+                            <JobTag row={row} outlook={its} />
+                            {row.arrives && row.arrives > row.promise && (
+                              <SlipArrow columns={columnOf(row.arrives, today) - column} />
+                            )}
+                          </li>
+                        ))}
+                      </ul>
+                    </Lane>
+                  )
+                })}
+              </div>
+            </>
           )}
-          {!plain &&
-            rows.length > 0 &&
-            stations.map(({ name, title }) => {
-              const here = rows.filter((row) => row.station === name)
-              return (
-                <Lane key={name} aria-label={`${title}: ${here.length}`}>
-                  <h2>{title}</h2>
-                  <ul>
-                    {here.map((row) => (
-                      <li key={row.job} style={{ gridColumn: `${columnOf(row.promise, today)} / span 2` }}>
-                        <JobTag row={row} />
-                      </li>
-                    ))}
-                  </ul>
-                </Lane>
-              )
-            })}
         </div>
-        <Aside aria-label="What matters this morning">
-          <h2>Late, as things stand</h2>
-          {late.length === 0 && <p>Nothing.</p>}
-          {late.map((row) => (
-            <Link key={row.job} to={`/jobs/${row.number}`} className="late">
-              <b>{row.number}</b>
-              <span>
-                {row.equipment}
-                <small>
-                  {row.arrives && row.arrives > row.promise
-                    ? `parts come ${sayDate(row.arrives)}, promised ${sayDate(row.promise)}`
-                    : `was promised ${sayDate(row.promise)}`}
-                </small>
-              </span>
-            </Link>
-          ))}
-          {mine.length > 0 && <h2>Next for {person}</h2>}
-          {mine.map((row) => (
-            <Link key={row.job} to={`/jobs/${row.number}`}>
-              <b>{row.number}</b>
-              <span>
-                {row.equipment}
-                <small>{row.line}</small>
-              </span>
-            </Link>
-          ))}
-          <div style={{ marginTop: 14, display: 'grid', gap: 8 }}>
-            <Choice $on={all} onPress={() => setAll(!all)} aria-pressed={all}>
-              Show returned and closed too
-            </Choice>
-            <Choice $on={plain} onPress={togglePlain} aria-pressed={plain}>
-              Plain list <Key>P</Key>
-            </Choice>
-          </div>
-          <Counts>
-            <div>
-              <dt>shown</dt>
-              <dd>{jobs.data?.total ?? 0}</dd>
-            </div>
-            <div>
-              <dt>wait</dt>
-              <dd>{waits.length}</dd>
-            </div>
-            <div>
-              <dt>ready</dt>
-              <dd>{ready.length}</dd>
-            </div>
-          </Counts>
-        </Aside>
+        <Morning seen={seen} person={person} today={today} />
       </Columns>
       {shop.data && <AskPerson shop={shop.data} open={person === null && shop.data.people.length > 0} />}
     </Page>
+  )
+}
+
+/** The shop's clock as the outlook needs it: local day and minute. */
+function shopClock(today: string | undefined, shop: ShopAnswer | undefined): ShopClock {
+  if (!shop) return { today: today ?? '2026-01-01', minute: 0, workingDays: [1, 2, 3, 4, 5] }
+  const [hour = 0, minute = 0] = new Intl.DateTimeFormat('en-GB', {
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: shop.zone,
+  })
+    .format(new Date(stampNow()))
+    .split(':')
+    .map(Number)
+  return { today: today ?? shop.today, minute: hour * 60 + minute, workingDays: shop.workingDays }
+}
+
+function SlipArrow({ columns }: { columns: number }) {
+  return columns < 1 ? null : (
+    <Slip viewBox="0 0 100 10" preserveAspectRatio="none" style={{ width: `${columns * 50}%` }} aria-hidden>
+      <path d="M0 5H100" stroke="currentColor" strokeWidth="2" vectorEffect="non-scaling-stroke" />
+      <path d="M100 5 92 0.5V9.5Z" fill="currentColor" />
+    </Slip>
+  )
+}
+
+function Empty({ filtered, q }: { filtered: boolean; q: string }) {
+  return (
+    <div style={{ padding: '28px 22px' }}>
+      <p style={{ fontSize: 20, fontWeight: 600 }}>
+        {q
+          ? `Nothing here answers to “${q}”.`
+          : filtered
+            ? 'Nothing hangs here of that kind.'
+            : 'The rack is empty.'}
+      </p>
+      <p style={{ marginTop: 6 }}>
+        {q
+          ? 'Try part of the customer’s name or of the list number.'
+          : filtered
+            ? 'Take a filter off above.'
+            : 'Take the first one in: press N.'}
+      </p>
+    </div>
+  )
+}
+
+interface Seen {
+  row: JobRow
+  outlook: Outlook
+}
+
+/** The shop's words for the morning: what will be late, what holds only just, what these hands do next, what came in. */
+function Morning({ seen, person, today }: { seen: readonly Seen[]; person: string | null; today: string }) {
+  const open = seen.filter(({ row }) => row.status === 'open')
+  const late = open.filter(({ outlook: its }) => its.kind === 'late')
+  const just = open.filter(({ outlook: its }) => its.kind === 'just')
+  const next = open
+    .filter(({ row }) => row.lastBy === person && row.stationState !== 'waits')
+    .sort((a, b) => (a.row.promise < b.row.promise ? -1 : 1))
+  const isToday = (at: string | null) => at?.slice(0, 10) === today
+  const came = open.filter(
+    ({ row }) => isToday(row.openedAt) || isToday(row.arrivedAt) || row.arrives === today,
+  )
+  const list = (
+    title: string,
+    items: readonly Seen[],
+    most: number,
+    say: (one: Seen) => string,
+    className = '',
+  ) => (
+    <>
+      <h2>{title}</h2>
+      {items.length === 0 && <p style={{ color: 'var(--pencil)' }}>nothing</p>}
+      {items.slice(0, most).map((one) => (
+        <Link key={one.row.job} to={`/jobs/${one.row.number}`} className={className}>
+          <b>{one.row.number}</b>
+          <span>
+            {one.row.equipment}
+            <small>{say(one)}</small>
+          </span>
+        </Link>
+      ))}
+      {items.length > most && (
+        <Link to="/?as=list" style={{ display: 'block', border: 0, fontSize: 15 }}>
+          and {items.length - most} more
+        </Link>
+      )}
+    </>
+  )
+  return (
+    <Aside aria-label="What matters this morning">
+      {list('Will be late, as things stand', late, 3, (one) => one.outlook.reason, 'late')}
+      {list('Only just', just, 2, (one) => one.outlook.reason)}
+      {person && list(`Next for ${person}`, next, 3, (one) => one.row.line)}
+      {list('Came in today', came, 2, ({ row }) =>
+        isToday(row.openedAt)
+          ? `for ${row.customer}`
+          : row.arrives === today
+            ? `${row.waitsFor} is due today`
+            : 'its parts arrived: it can go on',
+      )}
+      <Counts>
+        <div>
+          <dt>in the shop</dt>
+          <dd>{open.length}</dd>
+        </div>
+        <div>
+          <dt>wait</dt>
+          <dd>{open.filter(({ row }) => row.stationState === 'waits').length}</dd>
+        </div>
+        <div>
+          <dt>ready</dt>
+          <dd>{open.filter(({ row }) => row.station === 'return').length}</dd>
+        </div>
+      </Counts>
+    </Aside>
   )
 }
 
@@ -397,21 +604,16 @@ const letterSentence = (text: string): string => {
     : ''
 }
 
-/** Its promise's column; the last tags start early enough to hang whole. */
-const columnOf = (promise: string, today: string): number => {
-  const days = Math.round((Date.parse(promise) - Date.parse(today)) / 86_400_000)
-  return days < 0 ? 1 : Math.min(days + 2, DAYS + 1)
-}
-
-function JobTag({ row }: { row: JobRow }) {
+function JobTag({ row, outlook: its }: Seen) {
+  const late = its.kind === 'late'
   const state = row.stationState as StationState
   return (
     <Tag
       data-tag=""
       to={`/jobs/${row.number}`}
-      $late={row.late}
+      $late={late}
       $waits={state === 'waits'}
-      aria-label={`${row.number}, ${row.customer}, ${row.equipment}: ${row.line}; promised ${sayDate(row.promise)}${row.late ? ', late' : ''}; ${STATE_WORDS[state]}`}
+      aria-label={`${row.number}, ${row.customer}, ${row.equipment}: ${row.line}; promised ${sayDate(row.promise)}${its.kind === 'fine' ? '' : `, ${its.kind === 'late' ? 'late' : 'only just'}: ${its.reason}`}; ${STATE_WORDS[state]}`}
     >
       <svg className="corner" viewBox="0 0 14 50" preserveAspectRatio="none" aria-hidden>
         <path
@@ -433,8 +635,8 @@ function JobTag({ row }: { row: JobRow }) {
         <circle cx="5" cy="5" r="3.8" fill="none" stroke="currentColor" strokeWidth="1.5" />
       </svg>
       <b>{row.number}</b>
-      <i>{row.status === 'open' ? row.equipment : row.status}</i>
-      <span>{row.line}</span>
+      <i>{row.status === 'open' ? (row.lastBy.split(' ').at(-1) ?? '') : row.status}</i>
+      <span>{row.arrives ? `${row.waitsFor} ${sayDate(row.arrives).slice(0, 3)}` : row.equipment}</span>
     </Tag>
   )
 }

@@ -1,8 +1,9 @@
-import { bodyOf, showNumber, stations, stationStates, type StationName } from '@ekrond/core/job'
+import { isNewer, nextThing, showNumber, stations, stationStates, type StationName } from '@ekrond/core/job'
 import { useState, type ReactNode } from 'react'
 import { Dialog, Heading, Modal } from 'react-aria-components'
-import { Link, useNavigate } from 'react-router'
+import { Link, useLocation, useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { clockOffMinutes } from '../data/clock'
 import { useShop, type OpenJob } from '../data/job'
 import { usePerson } from '../data/person'
 import { useQueue } from '../data/queue'
@@ -10,11 +11,13 @@ import { useSheetTheme } from '../theme/sheet'
 import { Button, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
 import { useScanner } from '../ui/scanner'
+import { Bodies } from './Bodies'
 import { sayDate } from './dates'
 import { Foot, Frame, Strip, TitleBlock, Zone, Zones } from './frame'
 import { Legend } from './Legend'
 import { AskPerson, Overlay } from './Person'
 import { Refused } from './Refused'
+import { Resume } from './Resume'
 import { StateShape, STATE_WORDS } from './StateShape'
 
 const Late = styled.span`
@@ -40,22 +43,29 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
   const [legend, setLegend] = useState(false)
   const [notTaken, setNotTaken] = useState('')
   useScanner()
-  const { state, sheets } = open
-  const base = `/jobs/${open.number ?? open.job}`
-  const states = stationStates(state, sheets)
+  const { state, sheets, here } = open
+  const location = useLocation()
+  const states = stationStates(state, sheets, open.body)
+  const newer = state.log.some(isNewer)
+  const clockOff = shop ? clockOffMinutes() : 0
   const refused = queue.refused.filter((item) => item.job === open.job)
   const waiting = open.pending.length
 
   const undo = () => setNotTaken(open.takeBack(station))
+  const redo = () => setNotTaken(open.giveBack(station))
+  const next = nextThing(state, open.all)
   const order = stations.map((s) => s.name)
   const beside = (by: number) => order[Math.max(0, Math.min(order.length - 1, order.indexOf(station) + by))]!
   useKeys({
-    ...Object.fromEntries(stations.map((s) => [String(s.number), () => void navigate(`${base}/${s.name}`)])),
-    ArrowLeft: () => void navigate(`${base}/${beside(-1)}`),
-    ArrowRight: () => void navigate(`${base}/${beside(1)}`),
+    ...Object.fromEntries(stations.map((s) => [String(s.number), () => void navigate(open.to(s.name))])),
+    ArrowLeft: () => void navigate(open.to(beside(-1))),
+    ArrowRight: () => void navigate(open.to(beside(1))),
     u: undo,
+    y: redo,
+    b: () => void navigate(open.to(station, (open.body % open.bodies) + 1)),
+    '.': () => next && void navigate(open.to(next.station, next.body)),
     d: toggleSheet,
-    h: () => void navigate(`${base}/history`),
+    h: () => void navigate(open.to('history')),
     r: () => void navigate('/'),
     '?': () => setLegend((now) => !now),
   })
@@ -64,28 +74,32 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
   return (
     <Frame>
       <div>
-        <Zones aria-label="Stations">
-          {stations.map(({ name, title, number }) => {
-            const shape = name === station ? 'here' : states[name]
-            return (
-              <Zone
-                key={name}
-                href={`${base}/${name}`}
-                $here={name === station}
-                aria-current={name === station ? 'page' : undefined}
-                aria-label={`${title}, ${STATE_WORDS[shape]}, key ${number}`}
-                onClick={(event) => {
-                  event.preventDefault()
-                  void navigate(`${base}/${name}`)
-                }}
-              >
-                <StateShape state={shape} />
-                <span>{title}</span>
-                <span>{number}</span>
-              </Zone>
-            )
-          })}
-        </Zones>
+        <div>
+          <Zones aria-label="Stations">
+            {stations.map(({ name, title, number }) => {
+              const shape = name === station ? 'here' : states[name]
+              return (
+                <Zone
+                  key={name}
+                  href={open.to(name)}
+                  $here={name === station}
+                  aria-current={name === station ? 'page' : undefined}
+                  aria-label={`${title}, ${STATE_WORDS[shape]}, key ${number}`}
+                  onClick={(event) => {
+                    event.preventDefault()
+                    void navigate(open.to(name))
+                  }}
+                >
+                  <StateShape state={shape} />
+                  <span>{title}</span>
+                  <span>{number}</span>
+                </Zone>
+              )
+            })}
+          </Zones>
+          <Bodies open={open} station={station} />
+          {(location.state as { resumed?: boolean } | null)?.resumed && <Resume open={open} />}
+        </div>
         {children}
         <Foot>
           <Strip tabIndex={0} role="group" aria-label="Spec, as found, as left">
@@ -93,7 +107,7 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
           </Strip>
           <TitleBlock>
             <div>
-              <dt>Job</dt>
+              <dt>{open.bodies > 1 ? `Job · body ${open.body} of ${open.bodies}` : 'Job'}</dt>
               <dd className="number">
                 <Link
                   to="/"
@@ -107,12 +121,12 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
             <div>
               <dt>List number</dt>
               <dd className="number">
-                {bodyOf(state).ident ? (
+                {here.ident ? (
                   <Link
-                    to={`/library/${encodeURIComponent(bodyOf(state).ident!.listNumber)}`}
+                    to={`/library/${encodeURIComponent(here.ident.listNumber)}`}
                     style={{ textDecoration: 'none' }}
                   >
-                    {bodyOf(state).ident!.listNumber}
+                    {here.ident.listNumber}
                   </Link>
                 ) : (
                   'in doubt'
@@ -147,6 +161,12 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
                   <Late>{refused.length} not taken</Late>
                 ) : queue.away ? (
                   <Late>Server away</Late>
+                ) : newer ? (
+                  <Late>Newer version</Late>
+                ) : clockOff ? (
+                  <Late>
+                    Clock {Math.abs(clockOff)} min {clockOff > 0 ? 'ahead' : 'behind'}
+                  </Late>
                 ) : waiting ? (
                   'Going out'
                 ) : (
@@ -161,6 +181,8 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
                   >
                     See why
                   </QuietButton>
+                ) : newer ? (
+                  'reload to see all of it'
                 ) : waiting > 0 && queue.away ? (
                   `${waiting} kept here, in order`
                 ) : (
@@ -185,8 +207,8 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
         )}
         <Refused
           items={refused}
-          base={base}
-          open={showRefused && refused.length > 0}
+          open={open}
+          shown={showRefused && refused.length > 0}
           onClose={() => setShowRefused(false)}
         />
         <Legend open={legend} onClose={() => setLegend(false)} />

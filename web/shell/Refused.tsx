@@ -1,6 +1,8 @@
-import { sentenceOf, kinds, type StationName } from '@ekrond/core/job'
+import { kinds, replacement, sentenceOf, type DataOf, type StationName } from '@ekrond/core/job'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { useNavigate } from 'react-router'
+import { draftKey } from '../data/draft'
+import type { OpenJob } from '../data/job'
 import { dropRefused } from '../data/queue'
 import { store, type Queued } from '../data/store'
 import { Button, ErrorLine } from '../ui'
@@ -9,13 +11,13 @@ import { Overlay } from './Person'
 /** Entries that the server did not take: each with its reason and its text, to be put right or dropped. */
 export function Refused({
   items,
-  base,
   open,
+  shown,
   onClose,
 }: {
   items: readonly Queued[]
-  base: string
-  open: boolean
+  open: OpenJob
+  shown: boolean
   onClose: () => void
 }) {
   const navigate = useNavigate()
@@ -36,14 +38,30 @@ export function Refused({
       ).put(
         'drafts',
         typed,
-        draftKey(item.job, station, data.code ?? data.position ?? data.place ?? '', data.place),
+        draftKey(
+          item.job,
+          station,
+          data.code ?? data.position ?? data.place ?? '',
+          data.place,
+          item.entry.body,
+        ),
       )
     await dropRefused(item.id)
     onClose()
-    void navigate(`${base}/${station}`)
+    void navigate(open.to(station, item.entry.body))
+  }
+  /** The same correction, of what stands now. */
+  const aimAgain = async (item: Queued) => {
+    const stands = item.entry.corrects ? replacement(open.state, item.entry.corrects) : undefined
+    if (stands)
+      open.add(item.entry.kind as keyof DataOf, item.entry.data as DataOf[keyof DataOf], {
+        corrects: stands.id,
+      })
+    await dropRefused(item.id)
+    onClose()
   }
   return (
-    <Overlay isOpen={open} isDismissable onOpenChange={(now) => !now && onClose()}>
+    <Overlay isOpen={shown} isDismissable onOpenChange={(now) => !now && onClose()}>
       <Modal>
         <Dialog style={{ outline: 'none' }}>
           <Heading slot="title">Not taken by the server</Heading>
@@ -53,6 +71,9 @@ export function Refused({
                 <p style={{ fontWeight: 600 }}>{sentenceOf(item.entry)}</p>
                 <ErrorLine>{item.refused?.sentence}</ErrorLine>
                 <div style={{ display: 'flex', gap: 10, marginTop: 10 }}>
+                  {item.refused?.code === 'superseded' && (
+                    <Button onPress={() => void aimAgain(item)}>Aim again</Button>
+                  )}
                   <Button onPress={() => void putRight(item)}>Put it right</Button>
                   <Button onPress={() => void dropRefused(item.id)}>Drop it</Button>
                 </div>
@@ -64,7 +85,3 @@ export function Refused({
     </Overlay>
   )
 }
-
-/** Where the text of a field is kept while it is typed. */
-export const draftKey = (job: string, station: string, code: string, place?: string): string =>
-  `${job}/${station}/${code}${place && place !== code ? `/${place}` : ''}`

@@ -1,4 +1,4 @@
-import { bodyOf, lastSaid, type JobState } from '@ekrond/core/job'
+import { lastSaid, type BodyState } from '@ekrond/core/job'
 import { showValue } from '@ekrond/core/measure'
 import { settingKey, settingsInOrder, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
 import { aim } from '@ekrond/core/setting'
@@ -61,17 +61,16 @@ const inShort = (setting: SettingSpec): string =>
 
 /** Spec, as found and as left for every setting of the job. */
 export function SettingsStrip({
-  state,
+  body,
   spec,
   here,
   order = 'set',
 }: {
-  state: JobState
+  body: BodyState
   spec: SpecSheet
   here?: string
   order?: 'set' | 'asfound'
 }) {
-  const body = bodyOf(state)
   const set = settingsInOrder(spec)
   const settings = order === 'set' ? [...set, ...spec.settings.filter((s) => !s.set)] : spec.settings
   return (

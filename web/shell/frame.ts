@@ -13,7 +13,7 @@ export const Frame = styled.div`
     border: 2px solid var(--ink);
     background: var(--paper);
     display: grid;
-    grid-template-rows: 52px minmax(0, 1fr) 136px;
+    grid-template-rows: auto minmax(0, 1fr) 136px;
     grid-template-columns: minmax(0, 1fr);
   }
   ${NARROW} {
@@ -247,5 +247,33 @@ export const AskHead = styled.div`
   min-height: 44px;
   & > :first-child {
     flex: 1;
+  }
+`
+
+/** A row under the stations: the bodies of a bank, or where the job was left. */
+export const UnderZones = styled.div`
+  display: flex;
+  align-items: stretch;
+  min-height: 46px;
+  border-bottom: 1px solid var(--ink);
+  & > * {
+    border-right: 1px solid var(--rule);
+  }
+  & > .wide {
+    flex: 1;
+    min-width: 0;
+    padding: 6px 16px;
+    display: flex;
+    align-items: center;
+    gap: 14px;
+    font-weight: 600;
+    font-size: 17px;
+    line-height: 1.25;
+  }
+  ${NARROW} {
+    flex-wrap: wrap;
+  }
+  @media print {
+    display: none;
   }
 `

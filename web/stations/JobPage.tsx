@@ -1,4 +1,4 @@
-import { currentStation, stations, type StationName } from '@ekrond/core/job'
+import { stations, whereItHangs, type StationName } from '@ekrond/core/job'
 import { lazy, Suspense, type ComponentType } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { useJob } from '../data/job'
@@ -41,17 +41,19 @@ export default function JobPage() {
     )
   const { open } = load
   const known = stations.find((s) => s.name === station)
+  const hangs = whereItHangs(open.state, open.all)
   if (!known || (open.number !== null && number !== String(open.number)))
     return (
       <Navigate
         replace
-        to={`/jobs/${open.number ?? open.job}/${known?.name ?? currentStation(open.state, open.sheets)}`}
+        to={known ? open.to(known.name) : open.to(hangs.station, hangs.body)}
+        state={known ? null : { resumed: open.state.log.length > 1 }}
       />
     )
   const Station = pages[known.name]
   return (
     <Suspense fallback={null}>
-      <Station open={open} />
+      <Station key={open.body} open={open} />
     </Suspense>
   )
 }

@@ -1,13 +1,12 @@
-import { bodyOf, type JobState } from '@ekrond/core/job'
 import { useNavigate } from 'react-router'
 import type { OpenJob } from '../data/job'
 import { Main, Board, BoardTitle, Ask } from '../shell/frame'
 import { MainButton, Key } from '../ui'
 
 /** What a station says that works to a sheet where there is none yet, with the first step. */
-export function NotIdentified({ open, what, state }: { open: OpenJob; what: string; state: JobState }) {
+export function NotIdentified({ open, what }: { open: OpenJob; what: string }) {
   const navigate = useNavigate()
-  const loading = bodyOf(state).ident !== null
+  const loading = open.here.ident !== null
   return (
     <Main>
       <Board>
@@ -27,7 +26,7 @@ export function NotIdentified({ open, what, state }: { open: OpenJob; what: stri
           <>
             <h2>Identify it first.</h2>
             <p>Read what stands on the castings, measure a bore, and choose its list number.</p>
-            <MainButton autoFocus onPress={() => void navigate(`/jobs/${open.number ?? open.job}/identify`)}>
+            <MainButton autoFocus onPress={() => void navigate(open.to('identify'))}>
               Go and identify <Key>2</Key>
             </MainButton>
           </>

@@ -17,11 +17,11 @@ export const withSheets = (
   Inner: ComponentType<SheetedProps>,
 ): ComponentType<StationProps> =>
   function Sheeted({ open }) {
-    const { sheets, state } = open
-    if (sheets) return <Inner open={{ ...open, sheets }} key={sheets.specRev} />
+    const { sheets } = open
+    if (sheets) return <Inner open={{ ...open, sheets }} key={`${open.body} ${sheets.specRev}`} />
     return (
       <JobSheet open={open} station={station} strip={null}>
-        <NotIdentified open={open} what={verb} state={state} />
+        <NotIdentified open={open} what={verb} />
       </JobSheet>
     )
   }

@@ -6,6 +6,7 @@ import { defineKind, withBody } from '../kind.ts'
 export const asFoundNoted = defineKind({
   kind: 'asfound.noted',
   version: 1,
+  ofBody: true,
   station: 'asfound',
   schema: v.object({
     code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
@@ -16,8 +17,9 @@ export const asFoundNoted = defineKind({
     shown: v.object({ headline: v.string(), meaning: v.string() }),
   }),
   key: (data) => `${data.code}/${data.place}`,
-  admit: (_state, { data }, sheets) =>
+  admit: (_state, { data }, { sheets, standing }) =>
     sheets &&
+    !standing &&
     !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
       ? refusal('setting', `${sheets.spec.listNumber} has no setting ${data.code} ${data.place}.`, 'code')
       : undefined,

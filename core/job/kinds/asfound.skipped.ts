@@ -6,6 +6,7 @@ import { defineKind, withBody } from '../kind.ts'
 export const asFoundSkipped = defineKind({
   kind: 'asfound.skipped',
   version: 1,
+  ofBody: true,
   station: 'asfound',
   schema: v.object({
     code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),

@@ -5,6 +5,7 @@ import { defineKind, withBody } from '../kind.ts'
 export const featureSeen = defineKind({
   kind: 'feature.seen',
   version: 1,
+  ofBody: true,
   station: 'identify',
   schema: v.object({
     feature: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),

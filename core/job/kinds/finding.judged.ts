@@ -10,6 +10,7 @@ const notNegative = v.pipe(v.number(), v.minValue(0))
 export const findingJudged = defineKind({
   kind: 'finding.judged',
   version: 1,
+  ofBody: true,
   station: 'teardown',
   schema: v.object({
     position: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
@@ -33,8 +34,9 @@ export const findingJudged = defineKind({
     override: v.nullable(v.object({ disposition, why: SomeWords })),
   }),
   key: (data) => data.position,
-  admit: (state, { data, body }, sheets) => {
+  admit: (state, { data, body }, { sheets, standing }) => {
     const position = sheets?.build.positions.find((p) => p.code === data.position)
+    if (standing && !position) return undefined
     if (sheets && !position)
       return refusal('position', `${sheets.build.listNumber} has no part ${data.position}.`, 'position')
     if (!bodyOf(state, body).off[data.position] && !position?.stays)

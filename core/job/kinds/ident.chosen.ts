@@ -6,6 +6,7 @@ const revision = v.pipe(v.string(), v.minLength(1), v.maxLength(80))
 export const identChosen = defineKind({
   kind: 'ident.chosen',
   version: 1,
+  ofBody: true,
   station: 'identify',
   schema: v.object({
     listNumber: revision,

@@ -3,6 +3,8 @@ import { asFoundNoted } from './asfound.noted.ts'
 import { asFoundSkipped } from './asfound.skipped.ts'
 import { complaintAnswered } from './complaint.answered.ts'
 import { entryStruck } from './entry.struck.ts'
+import { estimateAgreed } from './estimate.agreed.ts'
+import { estimateMade } from './estimate.made.ts'
 import { featureSeen } from './feature.seen.ts'
 import { findingJudged } from './finding.judged.ts'
 import { gatePassed } from './gate.passed.ts'
@@ -19,11 +21,15 @@ import { partOff } from './part.off.ts'
 import { partOn } from './part.on.ts'
 import { readingTaken } from './reading.taken.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
+import { testNoted } from './test.noted.ts'
 
 const all = [
   jobOpened,
   jobClosed,
   jobReopened,
+  estimateMade,
+  estimateAgreed,
+  testNoted,
   markRead,
   featureSeen,
   identChosen,
@@ -50,6 +56,22 @@ export const kinds: ReadonlyMap<string, Kind<unknown>> = new Map(
   all.map((kind) => [kind.kind, kind as unknown as Kind<unknown>]),
 )
 
-export * from './job.opened.ts'
+export { admitBodies, bands, symptoms, temperatures, whens } from './job.opened.ts'
+export { receivedTests, type ReceivedTest } from './test.noted.ts'
 export { markPlaces } from './mark.read.ts'
+
+/** An entry with its data as this program's version of its kind has it. What a newer program wrote is left as it is. */
+export function current<E extends { kind: string; v: number; data: unknown }>(entry: E): E {
+  const kind = kinds.get(entry.kind)
+  if (!kind || entry.v >= kind.version) return entry
+  let data = entry.data
+  for (let version = entry.v; version < kind.version; version++)
+    data = kind.upcasts?.[version]?.(data as never) ?? data
+  return { ...entry, v: kind.version, data }
+}
+
+/** Whether this program is too old for an entry: it keeps it and passes over it. */
+export const isNewer = (entry: { kind: string; v: number }): boolean =>
+  entry.v > (kinds.get(entry.kind)?.version ?? 0)
+
 export const kindList = all

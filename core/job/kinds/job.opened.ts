@@ -1,6 +1,8 @@
 import * as v from 'valibot'
+import { addDays } from '../../days/index.ts'
 import { LocalDate, refusal, Words } from '../entry.ts'
 import { defineKind } from '../kind.ts'
+import { bodyOf, MOST_BODIES, type JobState } from '../state.ts'
 
 const name = (what: string) => v.pipe(v.string(), v.trim(), v.minLength(1, `Type ${what}.`), v.maxLength(120))
 
@@ -8,7 +10,8 @@ export const symptoms = [
   'hard start',
   'runs only on choke',
   'flooding',
-  'weeps',
+  'weep at a thread',
+  'leak',
   'bog on opening',
   'dies on opening',
   'flat spot',
@@ -17,53 +20,135 @@ export const symptoms = [
   'pops on the overrun',
   'hunting',
   'surge',
+  'rattle',
   'smoke',
-  'leak',
   'no top end',
   'none: overhaul',
 ] as const
 export const bands = ['idle', 'just off idle', 'middle', 'wide open', 'everywhere'] as const
 export const temperatures = ['cold', 'hot', 'both'] as const
+export const whens = [
+  'any time',
+  'parked',
+  'on a trailer',
+  'on a slope',
+  'hot restart',
+  'after lay-up',
+  'cold and damp',
+] as const
+
+const limited = (least: number, most: number, sentence: string) =>
+  v.nullable(v.pipe(v.number(), v.minValue(least, sentence), v.maxValue(most, sentence)))
 
 export const jobOpened = defineKind({
   kind: 'job.opened',
-  version: 1,
+  version: 2,
+  upcasts: { 1: fromVersion1 },
   station: 'receive',
   schema: v.object({
     customer: name('the customer'),
     engine: name('the engine'),
     equipment: name('what it drives'),
     aircraft: v.boolean(),
-    ethanol: v.nullable(
-      v.pipe(v.number(), v.minValue(0), v.maxValue(1, 'The ethanol share is at most 100 %.')),
+    ethanol: limited(0, 1, 'The ethanol share lies between 0 and 100 %.'),
+    pressureKpa: limited(0, 700, 'A fuel pressure lies between 0 and 700 kPa: is it in kPa?'),
+    headMm: limited(0, 20000, 'A head lies between 0 and 20 m: is it in mm?'),
+    altitudeM: limited(-500, 9000, 'An altitude lies between −500 and 9000 m: is it in metres?'),
+    /** how it stands when it is installed, degrees off level */
+    tiltDeg: limited(0, 60, 'An installed tilt lies between 0 and 60 degrees.'),
+    /** bowl and fuel pressure follow the intake’s */
+    boosted: v.boolean(),
+    marine: v.boolean(),
+    /** single carburetors on one rail that are one job */
+    bodies: v.pipe(
+      v.number(),
+      v.integer('Bodies are counted in whole ones.'),
+      v.minValue(1, 'A job has at least one body.'),
+      v.maxValue(
+        MOST_BODIES,
+        `A bank has at most ${MOST_BODIES} bodies. Open a second job for what hangs on another rail.`,
+      ),
     ),
-    pressureKpa: v.nullable(
-      v.pipe(v.number(), v.minValue(0), v.maxValue(700, 'That pressure is above 700 kPa: is it in kPa?')),
-    ),
-    headMm: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(20000))),
-    altitudeM: v.nullable(v.pipe(v.number(), v.minValue(-500), v.maxValue(9000))),
+    /** number of the job that it comes back from */
+    earlier: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1))),
     promise: LocalDate,
     complaint: v.object({
       symptom: v.picklist(symptoms),
       band: v.picklist(bands),
       temperature: v.picklist(temperatures),
+      when: v.picklist(whens),
       words: Words,
     }),
   }),
   key: () => '',
-  admit: (state, { data, corrects }) => {
+  admit: (state, { data, corrects, at }, { standing }) => {
     if (data.aircraft)
       return refusal(
         'aircraft',
         'Carburetors of aircraft are not serviced here: they belong to a certificated repair station. Nothing was opened.',
         'aircraft',
       )
-    if (state.opened && !corrects) return refusal('opened', 'This job is open already.')
+    // A day's grace: the entry's instant is UTC, the promise a day in the shop's zone.
+    if (!corrects && !standing && data.promise < addDays(at.slice(0, 10), -1))
+      return refusal(
+        'promise',
+        `${data.promise} was over when it was taken in. Promise that day or a later one.`,
+        'promise',
+      )
+    if (state.opened && !corrects && !standing) return refusal('opened', 'This job is open already.')
     return undefined
   },
   apply: (state, { data, by, at }) => {
     const { aircraft: _, ...opened } = data
     return { ...state, opened: { ...opened, by, at } }
   },
-  sentence: (data) => `took it in for ${data.customer}: ${data.complaint.words || data.complaint.symptom}`,
+  sentence: (data) =>
+    `took ${data.bodies > 1 ? `a bank of ${data.bodies}` : 'it'} in for ${data.customer}: ${data.complaint.words || data.complaint.symptom}`,
 })
+
+/** A correction may give the job another number of bodies only while none of them is apart. */
+export function admitBodies(state: JobState, bodies: number) {
+  if (!state.opened || bodies === state.opened.bodies) return undefined
+  const apart = Object.keys(state.bodies).find(
+    (body) => Object.keys(bodyOf(state, Number(body)).off).length > 0,
+  )
+  if (apart)
+    return refusal(
+      'bodies',
+      `Teardown of body ${apart} has begun: this stays a job of ${state.opened.bodies}. Open a second job for the others.`,
+      'bodies',
+    )
+  const last = Object.keys(state.bodies)
+    .map(Number)
+    .filter((body) => body > bodies)
+    .sort((a, b) => b - a)[0]
+  return last === undefined
+    ? undefined
+    : refusal(
+        'bodies',
+        `Body ${last} has entries of its own. Take those back first, then it can go.`,
+        'bodies',
+      )
+}
+
+interface Version1 {
+  complaint: { symptom: string } & Record<string, unknown>
+}
+
+// Version 1 did not ask for when, tilt, boost, marine, bodies, and called one symptom otherwise.
+function fromVersion1(data: Version1) {
+  const { symptom, ...complaint } = data.complaint
+  return {
+    ...data,
+    tiltDeg: null,
+    boosted: false,
+    marine: false,
+    bodies: 1,
+    earlier: null,
+    complaint: {
+      symptom: symptom === 'weeps' ? 'weep at a thread' : symptom,
+      ...complaint,
+      when: 'any time',
+    },
+  }
+}

@@ -9,10 +9,11 @@ export const jobReturned = defineKind({
   station: 'return',
   schema: v.object({ seenSeq: v.pipe(v.number(), v.integer(), v.minValue(0)) }),
   key: () => '',
-  admit: (state, _entry, sheets) => {
+  admit: (state, _entry, { all, standing }) => {
     if (state.returned) return refusal('returned', 'It went back already.')
-    if (!sheets) return refusal('identify first', 'It cannot go back before it is identified.')
-    const open = openPoints(state, sheets)
+    // A return was judged by its gate when it happened.
+    if (standing) return undefined
+    const open = openPoints(state, all)
     return open.length
       ? refusal(
           'gate',

@@ -9,6 +9,7 @@ export const markPlaces = ['plate', 'cover', 'body', 'base'] as const
 export const markRead = defineKind({
   kind: 'mark.read',
   version: 1,
+  ofBody: true,
   station: 'identify',
   schema: v.object({
     place: v.picklist(markPlaces),

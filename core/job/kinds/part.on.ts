@@ -6,6 +6,7 @@ import { bodyOf, lastSaid } from '../state.ts'
 export const partOn = defineKind({
   kind: 'part.on',
   version: 1,
+  ofBody: true,
   station: 'build',
   schema: v.object({
     position: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
@@ -13,7 +14,7 @@ export const partOn = defineKind({
     part: v.nullable(v.pipe(v.string(), v.maxLength(40))),
   }),
   key: (data) => data.position,
-  admit: (state, { data, body }, sheets) => {
+  admit: (state, { data, body }, { sheets }) => {
     const here = bodyOf(state, body)
     const name = sheets?.build.positions.find((p) => p.code === data.position)?.name ?? data.position
     if (!here.off[data.position]) return refusal('not off', `${name} never came off.`, 'position')

@@ -7,6 +7,7 @@ import { bodyOf } from '../state.ts'
 export const readingTaken = defineKind({
   kind: 'reading.taken',
   version: 1,
+  ofBody: true,
   station: 'set',
   schema: v.object({
     code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
@@ -26,13 +27,14 @@ export const readingTaken = defineKind({
     }),
   }),
   key: (data) => `${data.code}/${data.place}`,
-  admit: (state, { data, body }, sheets) => {
+  admit: (state, { data, body }, { sheets, standing }) => {
     if (!bodyOf(state, body).ident)
       return refusal(
         'identify first',
         'Nothing can be set before it is identified: the values come from its sheet.',
       )
     return sheets &&
+      !standing &&
       !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
       ? refusal('setting', `${sheets.spec.listNumber} has no setting ${data.code} ${data.place}.`, 'code')
       : undefined

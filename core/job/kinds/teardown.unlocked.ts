@@ -5,6 +5,7 @@ import { defineKind, withBody } from '../kind.ts'
 export const teardownUnlocked = defineKind({
   kind: 'teardown.unlocked',
   version: 1,
+  ofBody: true,
   station: 'asfound',
   schema: v.object({ why: SomeWords }),
   key: () => '',

@@ -1,5 +1,5 @@
 import { draftAsFound } from '@ekrond/core/drafts'
-import { bodyOf, standings, teardownUnlocked, type DataOf } from '@ekrond/core/job'
+import { teardownUnlocked } from '@ekrond/core/job'
 import { showTurns } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey } from '@ekrond/core/sheets'
@@ -8,7 +8,6 @@ import { useNavigate } from 'react-router'
 import { useDraft } from '../../data/draft'
 import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
-import { draftKey } from '../../shell/Refused'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import {
   Answer,
@@ -31,7 +30,7 @@ import { EngineSide } from './EngineSide'
 export default function AsFoundStation({ open }: StationProps) {
   const { state, sheets } = open
   const navigate = useNavigate()
-  const body = bodyOf(state)
+  const body = open.here
   const outside = sheets?.spec.settings.filter((setting) => setting.asFoundAt === 'outside') ?? []
   const isDone = (key: string) => key in body.asFound || key in body.asFoundSkipped
   const [index, setIndex] = useState(() =>
@@ -42,7 +41,7 @@ export default function AsFoundStation({ open }: StationProps) {
   )
   const setting = outside[index]
   const key = setting ? settingKey(setting) : ''
-  const [text, setText] = useDraft(draftKey(open.job, 'asfound', setting?.code ?? '', setting?.place))
+  const [text, setText] = useDraft(open.draft('asfound', setting?.code ?? '', setting?.place))
   const [to, setTo] = useState<'seat' | 'free'>('seat')
   const [skipping, setSkipping] = useState<null | 'this' | 'all'>(null)
   const [why, setWhy] = useState('')
@@ -64,7 +63,7 @@ export default function AsFoundStation({ open }: StationProps) {
     const any = outside.findIndex((other) => !isDone(settingKey(other)) && settingKey(other) !== key)
     const to = after >= 0 ? after : any
     if (to >= 0) setIndex(to)
-    else void navigate(`/jobs/${open.number ?? open.job}/teardown`)
+    else void navigate(open.to('teardown'))
   }
   const log = () => {
     if (!setting || !sheets) return
@@ -75,7 +74,7 @@ export default function AsFoundStation({ open }: StationProps) {
           : open.add('asfound.skipped', { code: setting.code, place: setting.place, why })
       if (no) return setWrong(no.sentence)
       setWhy('')
-      if (skipping === 'all') void navigate(`/jobs/${open.number ?? open.job}/teardown`)
+      if (skipping === 'all') void navigate(open.to('teardown'))
       else next()
       return
     }
@@ -86,16 +85,16 @@ export default function AsFoundStation({ open }: StationProps) {
           ? 'Count first: one tap for each part of a turn. If it stood seated, tap once and lower it again.'
           : 'Type what you see, or skip it with a reason.',
       )
-    const draft = draftAsFound(setting, turns ? showTurns(count) : text, mixture ? to : null, sheets, state)
-    if (isRefusal(draft)) return setWrong(draft.refused.why)
-    const standing = standings(state.log)
-    const before = state.log.findLast(
-      (entry) =>
-        entry.kind === 'asfound.noted' &&
-        standing.get(entry.id) === 'alive' &&
-        `${(entry.data as DataOf['asfound.noted']).code}/${(entry.data as DataOf['asfound.noted']).place}` ===
-          key,
+    const draft = draftAsFound(
+      setting,
+      turns ? showTurns(count) : text,
+      mixture ? to : null,
+      sheets,
+      state,
+      open.body,
     )
+    if (isRefusal(draft)) return setWrong(draft.refused.why)
+    const before = open.standing('asfound.noted', (data) => `${data.code}/${data.place}` === key)
     const no = open.add('asfound.noted', draft.data, before ? { corrects: before.id } : {})
     if (no) return setWrong(no.sentence)
     setWrong('')
@@ -115,14 +114,14 @@ export default function AsFoundStation({ open }: StationProps) {
   if (!sheets || !setting)
     return (
       <JobSheet open={open} station="asfound" strip={null}>
-        <NotIdentified open={open} what="note" state={state} />
+        <NotIdentified open={open} what="note" />
       </JobSheet>
     )
   return (
     <JobSheet
       open={open}
       station="asfound"
-      strip={<SettingsStrip state={state} spec={sheets.spec} here={key} order="asfound" />}
+      strip={<SettingsStrip body={body} spec={sheets.spec} here={key} order="asfound" />}
     >
       <Main $ask={430}>
         <Board>
@@ -135,7 +134,7 @@ export default function AsFoundStation({ open }: StationProps) {
           <BoardDrawing>
             <EngineSide
               spec={sheets.spec}
-              state={state}
+              body={body}
               current={key}
               counting={turns && text !== '' ? count : null}
             />
@@ -146,7 +145,7 @@ export default function AsFoundStation({ open }: StationProps) {
             <Label>
               {index + 1} of {outside.length} · before anything moves
             </Label>
-            {!teardownUnlocked(state, sheets) && (
+            {!teardownUnlocked(state, sheets, open.body) && (
               <QuietButton onPress={() => setSkipping('all')}>go on without</QuietButton>
             )}
           </AskHead>

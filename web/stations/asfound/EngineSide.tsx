@@ -1,5 +1,5 @@
 import { asTyped } from '../../shell/SettingsStrip'
-import { bodyOf, type JobState } from '@ekrond/core/job'
+import type { BodyState } from '@ekrond/core/job'
 import { settingKey, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
 import { Balloon, Drawing, Leader, Text, type Point } from '../../drawing'
 import { ScrewDial } from '../../drawing/Mechanisms'
@@ -7,17 +7,16 @@ import { ScrewDial } from '../../drawing/Mechanisms'
 /** The outside as it stands: each thing to be noted at its place, filled when it is. */
 export function EngineSide({
   spec,
-  state,
+  body,
   current,
   counting,
 }: {
   spec: SpecSheet
-  state: JobState
+  body: BodyState
   current: string
   counting: number | null
 }) {
   const outside = spec.settings.filter((setting) => setting.asFoundAt === 'outside')
-  const body = bodyOf(state)
   const value = (setting: SettingSpec) =>
     settingKey(setting) === current && counting !== null
       ? counting

@@ -1,5 +1,5 @@
 import { assemblyOrder } from '@ekrond/core/build'
-import { bodyOf, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
+import { bodyKey, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
 import type { Position, Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -24,8 +24,8 @@ const SOURCES: { value: PartSource; label: string }[] = [
 export default withSheets('build', 'put together', Build)
 
 function Build({ open }: SheetedProps) {
-  const { state, sheets } = open
-  const body = bodyOf(state)
+  const { sheets } = open
+  const body = open.here
   const order = useMemo(() => assemblyOrder(sheets.build), [sheets])
   const waiting = order.filter((p) => body.off[p.code] && !body.on[p.code])
   const [picked, setPicked] = useState<string | null>(null)
@@ -89,9 +89,11 @@ function PartOn({
   move: (by: number) => void
 }) {
   const { state, sheets } = open
-  const need = jobNeeds(state, sheets).find((n) => n.position === position.code)
-  const finding = lastSaid(bodyOf(state).findings[position.code])
-  const line = state.orders.flatMap((order) => order.lines).find((l) => l.serves.includes(position.code))
+  const need = jobNeeds(state, sheets, open.body).find((n) => n.position === position.code)
+  const finding = lastSaid(open.here.findings[position.code])
+  const line = state.orders
+    .flatMap((order) => order.lines)
+    .find((l) => l.serves.includes(bodyKey(open.body, position.code)))
   const usual: PartSource = !need ? 'old' : line ? (line.what === 'single' ? 'loose' : line.what) : 'kit'
   const [from, setFrom] = useState<PartSource>(usual)
   const [wrong, setWrong] = useState('')
@@ -109,7 +111,7 @@ function PartOn({
   return (
     <Ask aria-label="What is asked">
       <StepHead what="Part" move={move}>
-        {left} still in the trays · from tray {bodyOf(state).off[position.code]?.tray}
+        {left} still in the trays · from tray {open.here.off[position.code]?.tray}
       </StepHead>
       <h2>
         {position.name}

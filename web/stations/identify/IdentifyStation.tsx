@@ -9,7 +9,7 @@ import {
   type Ranked,
   type Seen,
 } from '@ekrond/core/identify'
-import { bodyOf, markPlaces, standings, type DataOf } from '@ekrond/core/job'
+import { markPlaces } from '@ekrond/core/job'
 import { gaugeSigma, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { differenceSentence, sheetDifferences } from '@ekrond/core/sheets'
@@ -22,7 +22,6 @@ import { useDraft } from '../../data/draft'
 import { listNumberQuery, useShop } from '../../data/job'
 import { Ask, AskFoot, Board, BoardTitle, BoardDrawing, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
-import { draftKey } from '../../shell/Refused'
 import { figures, narrow } from '../../theme/global'
 import { ErrorLine, FieldInput, FieldSelect, Key, Label, MainButton, QuietButton } from '../../ui'
 import { onEnter, useKeys } from '../../ui/keys'
@@ -127,7 +126,7 @@ export default function IdentifyStation({ open }: StationProps) {
   const navigate = useNavigate()
   const client = useQueryClient()
   const shop = useShop().data
-  const body = bodyOf(open.state)
+  const body = open.here
   const library = useQuery<CatalogueAnswer, ApiError>({
     queryKey: ['catalogue'],
     queryFn: () => call('/api/catalogue'),
@@ -136,7 +135,7 @@ export default function IdentifyStation({ open }: StationProps) {
   const candidates = library.data?.candidates ?? EMPTY
   const catalogue = useMemo(() => (candidates.length ? openCatalogue(candidates) : null), [candidates])
   const [place, setPlace] = useState<(typeof markPlaces)[number]>('plate')
-  const [markText, setMarkText] = useDraft(draftKey(open.job, 'identify', place))
+  const [markText, setMarkText] = useDraft(open.draft('identify', place))
   const [maker, setMaker] = useState<string | null>(null)
   const [typed, setTyped] = useState<Record<string, string>>({})
   const [chosen, setChosen] = useState(0)
@@ -186,16 +185,11 @@ export default function IdentifyStation({ open }: StationProps) {
   const differences =
     first.data && second.data ? sheetDifferences(first.data.sheets, second.data.sheets) : null
 
-  const standing = standings(open.state.log)
-  const aliveOf = (kind: string, fits: (data: never) => boolean) =>
-    open.state.log.findLast(
-      (entry) => entry.kind === kind && standing.get(entry.id) === 'alive' && fits(entry.data as never),
-    )
   const correcting = (id: string | undefined) => (id ? { corrects: id } : {})
 
   const enterMark = () => {
     if (!markText.trim()) return
-    const before = aliveOf('mark.read', (data: DataOf['mark.read']) => data.place === place)
+    const before = open.standing('mark.read', (data) => data.place === place)
     const no = open.add(
       'mark.read',
       { place, text: markText.trim(), maker: makerNow || null },
@@ -218,7 +212,7 @@ export default function IdentifyStation({ open }: StationProps) {
       value = Number(raw)
       if (![1, 2, 4].includes(value)) return setWrong('Barrels are 1, 2 or 4.')
     }
-    const before = aliveOf('feature.seen', (data: DataOf['feature.seen']) => data.feature === feature)
+    const before = open.standing('feature.seen', (data) => data.feature === feature)
     const no = open.add(
       'feature.seen',
       { feature, raw: raw.trim(), value, sigma: isLength(feature) ? sigma : null },
@@ -233,7 +227,7 @@ export default function IdentifyStation({ open }: StationProps) {
     try {
       const found = await client.fetchQuery(listNumberQuery(picked.id))
       const other = ranking.find((r) => r.id !== picked.id)
-      const before = aliveOf('ident.chosen', () => true)
+      const before = open.standing('ident.chosen')
       const no = open.add(
         'ident.chosen',
         {
@@ -246,7 +240,7 @@ export default function IdentifyStation({ open }: StationProps) {
         correcting(before?.id),
       )
       if (no) setWrong(no.sentence)
-      else void navigate(`/jobs/${open.number ?? open.job}/asfound`)
+      else void navigate(open.to('asfound'))
     } catch (error) {
       setWrong((error as Error).message)
     }
@@ -460,7 +454,7 @@ export default function IdentifyStation({ open }: StationProps) {
               <Key>Enter</Key>
             </MainButton>
             {already && (
-              <QuietButton onPress={() => void navigate(`/jobs/${open.number ?? open.job}/asfound`)}>
+              <QuietButton onPress={() => void navigate(open.to('asfound'))}>
                 go on <Key>3</Key>
               </QuietButton>
             )}

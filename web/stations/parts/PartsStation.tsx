@@ -1,6 +1,7 @@
 import type { MarketAnswer } from '@ekrond/contract/library'
-import { addDays, draftOrder } from '@ekrond/core/drafts'
-import { jobNeeds, type JobNeed } from '@ekrond/core/job'
+import { addDays } from '@ekrond/core/days'
+import { draftOrder } from '@ekrond/core/drafts'
+import { allNeeds, bodyKey, jobNeeds, type JobNeed } from '@ekrond/core/job'
 import { coverChoices, layOutKit, shelfOnly, type Cover, type KitLayout, type Laid } from '@ekrond/core/kits'
 import { isRefusal } from '@ekrond/core/refusal'
 import { partKinds, type PartKind, type Sheets } from '@ekrond/core/sheets'
@@ -49,12 +50,13 @@ function Parts({ open }: SheetedProps) {
   const navigate = useNavigate()
   const shop = useShop().data
   const market = useMarket()
-  const needs = jobNeeds(state, sheets)
-  const openNeeds = needs.filter((need) => need.standing === 'open')
+  const needs = jobNeeds(state, sheets, open.body)
+  // One parcel covers the whole bank.
+  const openNeeds = allNeeds(state, open.all).filter((need) => need.standing === 'open')
   const waiting = state.orders.filter((order) => !order.arrived)
   const [chosen, setChosen] = useState(0)
   const [wrong, setWrong] = useState('')
-  const needKey = JSON.stringify(openNeeds.map((n) => [n.position, n.part, n.quantity]))
+  const needKey = JSON.stringify(openNeeds.map((n) => [n.body, n.position, n.part, n.quantity]))
   const plans = useMemo(() => (market.data ? plan(openNeeds, market.data) : null), [market.data, needKey]) // eslint-disable-line react-hooks/exhaustive-deps -- the key holds the needs
   const picked = plans?.covers[Math.min(chosen, plans.covers.length - 1)]
   const exponent = shop?.currency.exponent ?? 2
@@ -68,7 +70,7 @@ function Parts({ open }: SheetedProps) {
       )
       return setWrong(no?.sentence ?? '')
     }
-    if (openNeeds.length === 0) return void navigate(`/jobs/${open.number ?? open.job}/build`)
+    if (openNeeds.length === 0) return void navigate(open.to('build'))
     if (!picked || !market.data) return
     const no = open.add('order.placed', draftOrder(picked, market.data, today))
     setWrong(no?.sentence ?? '')
@@ -119,7 +121,7 @@ function Parts({ open }: SheetedProps) {
         </Board>
         <Ask aria-label="How the needs are covered">
           <Label>
-            {needs.length} needs
+            {open.bodies > 1 ? `${openNeeds.length} needs of the whole bank open` : `${needs.length} needs`}
             {openNeeds.length && plans ? ` · proven cheapest, ${plans.seconds.toFixed(2)} s` : ''}
           </Label>
           {needs.length === 0 ? (
@@ -179,7 +181,7 @@ function Parts({ open }: SheetedProps) {
                   <small>
                     {describe(cover, market.data!)}
                     {cover.unmet.length
-                      ? `. Not covered: ${cover.unmet.map((code) => needs.find((n) => n.position === code)?.name.toLowerCase() ?? code).join(', ')}`
+                      ? `. Not covered: ${cover.unmet.map((code) => openNeeds.find((n) => bodyKey(n.body, n.position) === code)?.name.toLowerCase() ?? code).join(', ')}`
                       : ''}
                   </small>
                 </Plan>
@@ -221,7 +223,7 @@ function Parts({ open }: SheetedProps) {
 /** The cheapest cover, those that come sooner, and what the shelf alone would do. */
 function plan(openNeeds: readonly JobNeed[], market: MarketAnswer): { covers: Cover[]; seconds: number } {
   const needs = openNeeds.map((need) => ({
-    id: need.position,
+    id: bodyKey(need.body, need.position),
     accepts: [need.part],
     quantity: need.quantity,
   }))
@@ -341,7 +343,9 @@ function Layout({
       position: need.position,
       tell: '',
       reason:
-        cover?.gives.find((g) => g.need === need.position)?.from === 'shelf' ? 'off the shelf' : 'own line',
+        cover?.gives.find((g) => g.need === bodyKey(need.body, need.position))?.from === 'shelf'
+          ? 'off the shelf'
+          : 'own line',
     }))
   const goes = layout?.goesIn ?? []
   const gaskets = goes.filter((laid) => drawingOf(laid.part).startsWith('gasket'))

@@ -4,24 +4,17 @@ import { Label } from '../../ui'
 /** What nobody knows is assumed, and said. */
 export function Assumed({ typed }: { typed: Opening }) {
   const assumed = [
-    ...(typed.pressure || typed.head ? [] : ['fuel pressure as the list number’s sheet has it']),
+    ...(typed.pressure || typed.head ? [] : ['fuel pressure from the sheet']),
     ...(typed.ethanol ? [] : ['gasoline without ethanol']),
     ...(typed.altitude ? [] : ['altitude of the shop']),
+    ...(typed.tilt ? [] : ['level']),
   ]
   return (
     <div>
       <Label>Assumed until somebody knows better</Label>
-      {assumed.length === 0 ? <p>Nothing: all of it is known.</p> : null}
-      <ul style={{ display: 'grid', gap: 6, marginTop: 4 }}>
-        {assumed.map((line) => (
-          <li
-            key={line}
-            style={{ borderBottom: '1px solid var(--rule)', paddingBottom: 6, color: 'var(--pencil)' }}
-          >
-            {line}
-          </li>
-        ))}
-      </ul>
+      <p style={{ color: 'var(--pencil)', fontSize: 15 }}>
+        {assumed.length === 0 ? 'Nothing: all of it is known.' : `${assumed.join(', ')}.`}
+      </p>
     </div>
   )
 }

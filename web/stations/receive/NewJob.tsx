@@ -1,30 +1,45 @@
-import { admit, emptyJob } from '@ekrond/core/job'
+import { admit, emptyJob, kinds } from '@ekrond/core/job'
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useNavigate, useSearchParams } from 'react-router'
+import { stampNow } from '../../data/clock'
+import { useCustomers } from '../../data/customers'
 import { useShop } from '../../data/job'
 import { useDraft } from '../../data/draft'
 import { usePerson } from '../../data/person'
 import { enqueue } from '../../data/queue'
-import { Ask, AskFoot, Board, BoardTitle, Main } from '../../shell/frame'
+import { Ask, AskFoot, Board, Main } from '../../shell/frame'
 import { Page } from '../../shell/Page'
 import { AskPerson } from '../../shell/Person'
 import { Choice, ErrorLine, Key, MainButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { Assumed } from './Assumed'
+import { Comeback } from './Comeback'
+import { LookFirst } from './LookFirst'
 import { emptyOpening, OpeningForm, readOpening, type Opening } from './OpeningForm'
 
-/** The counter: one carburetor is taken in. */
+/** The counter: one carburetor, or one bank, is taken in. */
 export default function NewJob() {
   const navigate = useNavigate()
+  const [search] = useSearchParams()
   const shop = useShop().data
   const { person } = usePerson()
   const [kept, keep] = useDraft('receive/new')
-  const typed: Opening = kept ? { ...emptyOpening, ...(JSON.parse(kept) as Partial<Opening>) } : emptyOpening
-  const [wrong, setWrong] = useState<{ field?: keyof Opening; sentence: string } | null>(null)
-  const set = (field: keyof Opening, value: string) => {
-    setWrong(null)
-    keep((now) => JSON.stringify({ ...(now ? (JSON.parse(now) as Opening) : emptyOpening), [field]: value }))
+  const from = search.get('earlier') ?? ''
+  const typed: Opening = {
+    ...emptyOpening,
+    ...(kept ? (JSON.parse(kept) as Partial<Opening>) : {}),
+    ...(from ? { earlier: from } : {}),
   }
+  const [wrong, setWrong] = useState<{ field?: keyof Opening; sentence: string } | null>(null)
+  const set = (changes: Partial<Opening>) => {
+    setWrong(null)
+    keep((now) =>
+      JSON.stringify({ ...emptyOpening, ...(now ? (JSON.parse(now) as Partial<Opening>) : {}), ...changes }),
+    )
+  }
+  const known = useCustomers(typed.customer).data?.customers.find(
+    (c) => c.customer === typed.customer && c.engine === typed.engine && c.lastReturned !== null,
+  )
 
   const open = () => {
     if (!shop) return
@@ -35,11 +50,10 @@ export default function NewJob() {
       id: crypto.randomUUID(),
       job,
       kind: 'job.opened',
-      v: 1,
-      body: 1,
+      v: kinds.get('job.opened')!.version,
       data: read.data,
       by: person ?? 'unnamed',
-      at: new Date().toISOString(),
+      at: stampNow(),
     }
     const refused = admit(emptyJob(job), entry)
     if (refused) return setWrong({ sentence: refused.sentence })
@@ -49,27 +63,34 @@ export default function NewJob() {
   useKeys({ Enter: open, r: () => void navigate('/') })
   return (
     <Page title="receive">
-      <Main style={{ height: '100%' }} $ask={360}>
+      <Main style={{ height: '100%' }} $ask={350}>
         <Board
           style={{ overflowY: 'auto' }}
           onKeyDown={(event) =>
-            event.key === 'Enter' && (event.target as HTMLElement).tagName === 'INPUT' && open()
+            event.key === 'Enter' &&
+            !event.defaultPrevented &&
+            (event.target as HTMLElement).tagName === 'INPUT' &&
+            (event.target as HTMLElement).getAttribute('aria-expanded') !== 'true' &&
+            open()
           }
         >
-          <OpeningForm typed={typed} set={set} shop={shop} wrong={wrong?.field} />
+          <OpeningForm typed={typed} set={set} shop={shop} wrong={wrong?.field} focus />
         </Board>
         <Ask aria-label="Open the job">
-          <BoardTitle>
-            <h1>Before it is put down</h1>
-          </BoardTitle>
+          <LookFirst said={typed} />
+          {typed.earlier ? (
+            <Comeback number={Number(typed.earlier)} />
+          ) : (
+            known && (
+              <Choice onPress={() => set({ earlier: String(known.lastReturned) })}>
+                {known.engine} went back as {known.lastReturned}. It is a comeback
+              </Choice>
+            )
+          )}
+          {typed.earlier && !from && (
+            <Choice onPress={() => set({ earlier: '' })}>It is not a comeback</Choice>
+          )}
           <Assumed typed={typed} />
-          <Choice
-            $on={typed.aircraft === 'yes'}
-            aria-pressed={typed.aircraft === 'yes'}
-            onPress={() => set('aircraft', typed.aircraft === 'yes' ? '' : 'yes')}
-          >
-            It is from an aircraft
-          </Choice>
           {typed.aircraft === 'yes' && (
             <ErrorLine role="alert">
               Carburetors of aircraft are not serviced here. They belong to a certificated repair station;
@@ -81,6 +102,14 @@ export default function NewJob() {
             <MainButton onPress={open} isDisabled={typed.aircraft === 'yes' || !shop}>
               Open the job <Key>Enter</Key>
             </MainButton>
+            <Choice
+              $on={typed.aircraft === 'yes'}
+              aria-pressed={typed.aircraft === 'yes'}
+              style={{ flex: '1 1 100%' }}
+              onPress={() => set({ aircraft: typed.aircraft === 'yes' ? '' : 'yes' })}
+            >
+              It is from an aircraft
+            </Choice>
           </AskFoot>
         </Ask>
       </Main>

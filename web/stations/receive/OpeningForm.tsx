@@ -1,9 +1,13 @@
-import { bands, symptoms, temperatures, type DataOf } from '@ekrond/core/job'
+import { workingDayAfter } from '@ekrond/core/days'
+import { bands, symptoms, temperatures, whens, type DataOf, type Opened } from '@ekrond/core/job'
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import styled from 'styled-components'
+import { sayDate } from '../../shell/dates'
 import { narrow } from '../../theme/global'
 import { Choice, FieldInput, Label } from '../../ui'
+import { CustomerField, type KnownCustomer } from './CustomerField'
 
+/** What is typed and picked at the counter, as it stands in its fields. */
 export type Opening = Record<
   | 'customer'
   | 'engine'
@@ -12,10 +16,16 @@ export type Opening = Record<
   | 'pressure'
   | 'head'
   | 'altitude'
+  | 'tilt'
+  | 'boosted'
+  | 'marine'
+  | 'bodies'
+  | 'earlier'
   | 'promise'
   | 'symptom'
   | 'band'
   | 'temperature'
+  | 'when'
   | 'words'
   | 'aircraft',
   string
@@ -29,27 +39,55 @@ export const emptyOpening: Opening = {
   pressure: '',
   head: '',
   altitude: '',
+  tilt: '',
+  boosted: '',
+  marine: '',
+  bodies: '1',
+  earlier: '',
   promise: '',
   symptom: '',
   band: '',
   temperature: '',
+  when: '',
   words: '',
   aircraft: '',
 }
 
+/** An opening as its fields would show it. */
+export const typedFrom = (opened: Opened): Opening => {
+  const shown = (value: number | null) => (value === null ? '' : String(value))
+  return {
+    customer: opened.customer,
+    engine: opened.engine,
+    equipment: opened.equipment,
+    ethanol: opened.ethanol === null ? '' : String(Math.round(opened.ethanol * 1000) / 10),
+    pressure: shown(opened.pressureKpa),
+    head: shown(opened.headMm),
+    altitude: shown(opened.altitudeM),
+    tilt: shown(opened.tiltDeg),
+    boosted: opened.boosted ? 'yes' : '',
+    marine: opened.marine ? 'yes' : '',
+    bodies: String(opened.bodies),
+    earlier: shown(opened.earlier),
+    promise: opened.promise,
+    symptom: opened.complaint.symptom,
+    band: opened.complaint.band,
+    temperature: opened.complaint.temperature,
+    when: opened.complaint.when,
+    words: opened.complaint.words,
+    aircraft: '',
+  }
+}
+
+type Wrong = { field: keyof Opening; sentence: string }
+
 /** What was typed as an opening entry's data; a sentence where it cannot be. */
-export function readOpening(
-  typed: Opening,
-  today: string,
-): { data: DataOf['job.opened'] } | { field: keyof Opening; sentence: string } {
-  const number = (
-    field: keyof Opening,
-    what: string,
-  ): number | null | { field: keyof Opening; sentence: string } => {
+export function readOpening(typed: Opening, today: string): { data: DataOf['job.opened'] } | Wrong {
+  const number = (field: keyof Opening, what: string): number | null | Wrong => {
     const text = typed[field]
       .trim()
       .replace(',', '.')
-      .replace(/\s*(%|kpa|mm|m)$/i, '')
+      .replace(/\s*(%|kpa|mm|m|°)$/i, '')
     if (text === '') return null
     const value = Number(text)
     return Number.isFinite(value)
@@ -60,7 +98,9 @@ export function readOpening(
   const pressureKpa = number('pressure', 'kPa')
   const headMm = number('head', 'mm')
   const altitudeM = number('altitude', 'm')
-  for (const read of [ethanol, pressureKpa, headMm, altitudeM])
+  const tiltDeg = number('tilt', 'degrees')
+  const earlier = number('earlier', 'an earlier job')
+  for (const read of [ethanol, pressureKpa, headMm, altitudeM, tiltDeg, earlier])
     if (typeof read === 'object' && read !== null) return read
   const need: [keyof Opening, string][] = [
     ['customer', 'Type the customer.'],
@@ -74,6 +114,13 @@ export function readOpening(
     return { field: 'promise', sentence: 'The promise is no date. Type it as 2026-11-26.' }
   if (typed.promise < today)
     return { field: 'promise', sentence: 'That day is over. Promise today or later.' }
+  const complaint = {
+    symptom: typed.symptom,
+    band: typed.band || 'everywhere',
+    temperature: typed.temperature || 'both',
+    when: typed.when || 'any time',
+    words: typed.words.trim(),
+  } as DataOf['job.opened']['complaint']
   return {
     data: {
       customer: typed.customer.trim(),
@@ -84,13 +131,13 @@ export function readOpening(
       pressureKpa: pressureKpa as number | null,
       headMm: headMm as number | null,
       altitudeM: altitudeM as number | null,
+      tiltDeg: tiltDeg as number | null,
+      boosted: typed.boosted === 'yes',
+      marine: typed.marine === 'yes',
+      bodies: Number(typed.bodies),
+      earlier: earlier as number | null,
       promise: typed.promise,
-      complaint: {
-        symptom: typed.symptom as DataOf['job.opened']['complaint']['symptom'],
-        band: (typed.band || 'everywhere') as DataOf['job.opened']['complaint']['band'],
-        temperature: (typed.temperature || 'both') as DataOf['job.opened']['complaint']['temperature'],
-        words: typed.words.trim(),
-      },
+      complaint,
     },
   }
 }
@@ -98,11 +145,11 @@ export function readOpening(
 const Grid = styled.div`
   display: grid;
   grid-template-columns: repeat(12, minmax(0, 1fr));
-  gap: 6px 20px;
+  gap: 5px 16px;
   & > label {
     display: block;
   }
-  & > .wrong > input {
+  & .wrong > input {
     border-color: var(--red);
   }
   @media (max-width: 700px) {
@@ -114,23 +161,25 @@ const Grid = styled.div`
 
 const Part = styled.h2`
   grid-column: 1 / -1;
-  font: 500 18px/1.3 ${narrow};
-  margin-top: 8px;
+  font: 500 18px/1.2 ${narrow};
+  margin-top: 6px;
   &:first-child {
     margin-top: 0;
   }
 `
 
-const Picks = styled.div`
-  grid-column: 1 / -1;
+const Picks = styled.div<{ $columns: number }>`
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(104px, 1fr));
-  gap: 6px;
+  grid-template-columns: repeat(${({ $columns }) => $columns}, minmax(0, 1fr));
+  gap: 5px;
   & > button {
     min-height: 44px;
     font-size: 15px;
-    padding: 2px 10px;
-    line-height: 1.15;
+    padding: 2px 8px;
+    line-height: 1.1;
+  }
+  @media (max-width: 999px) {
+    grid-template-columns: repeat(auto-fit, minmax(104px, 1fr));
   }
 `
 
@@ -140,11 +189,13 @@ export function OpeningForm({
   set,
   shop,
   wrong,
+  focus = false,
 }: {
   typed: Opening
-  set: (field: keyof Opening, value: string) => void
+  set: (changes: Partial<Opening>) => void
   shop: ShopAnswer | undefined
   wrong?: keyof Opening | undefined
+  focus?: boolean
 }) {
   const field = (
     name: keyof Opening,
@@ -156,64 +207,104 @@ export function OpeningForm({
       <Label>{label}</Label>
       <FieldInput
         value={typed[name]}
-        onChange={(event) => set(name, event.target.value)}
+        onChange={(event) => set({ [name]: event.target.value })}
         aria-invalid={wrong === name}
         autoComplete="off"
         {...more}
       />
     </label>
   )
-  const picks = (name: keyof Opening, words: readonly string[], label: string) => (
-    <Picks role="group" aria-label={label}>
+  const picks = (name: keyof Opening, words: readonly string[], label: string, columns: number) => (
+    <Picks role="group" aria-label={label} $columns={columns}>
       {words.map((word) => (
         <Choice
           key={word}
           $on={typed[name] === word}
           aria-pressed={typed[name] === word}
-          onPress={() => set(name, typed[name] === word ? '' : word)}
+          onPress={() => set({ [name]: typed[name] === word ? '' : word })}
         >
           {word}
         </Choice>
       ))}
     </Picks>
   )
-  const customerChosen = (value: string) => {
-    set('customer', value)
-    const known = shop?.customers.find((c) => c.customer === value)
-    if (known && !typed.engine) set('engine', known.engine)
-    if (known && !typed.equipment) set('equipment', known.equipment)
-  }
+  const toggle = (name: keyof Opening, word: string) => (
+    <Choice
+      $on={typed[name] === 'yes'}
+      aria-pressed={typed[name] === 'yes'}
+      style={{ alignSelf: 'end', minHeight: 44, fontSize: 15 }}
+      onPress={() => set({ [name]: typed[name] === 'yes' ? '' : 'yes' })}
+    >
+      {word}
+    </Choice>
+  )
+  const choose = (known: KnownCustomer) =>
+    set({ customer: known.customer, engine: known.engine, equipment: known.equipment })
   return (
     <Grid>
-      <Part>Whose, and from what</Part>
-      {field('customer', 'Customer', 5, {
-        list: 'customers',
-        autoFocus: true,
-        onChange: (event) => customerChosen(event.target.value),
-      })}
+      {focus && <Part>Whose, and from what</Part>}
+      <CustomerField
+        value={typed.customer}
+        wrong={wrong === 'customer'}
+        focus={focus}
+        onChange={(customer) => set({ customer })}
+        onChoose={choose}
+      />
       {field('engine', 'Engine', 4)}
-      {field('equipment', 'It drives', 3)}
-      <datalist id="customers">
-        {shop?.customers.map((c) => (
-          <option key={c.customer} value={c.customer} />
-        ))}
-      </datalist>
+      {field('equipment', 'It drives', 4)}
       {field('promise', 'Promised', 3, { type: 'date', ...(shop ? { min: shop.today } : {}) })}
-      {field('pressure', 'Fuel pressure, kPa', 2, { inputMode: 'decimal', placeholder: 'not known' })}
+      <div style={{ gridColumn: 'span 5', alignSelf: 'end' }}>
+        <Picks role="group" aria-label="Promise it for" $columns={4}>
+          {(shop ? [1, 2, 3, 5] : []).map((n) => {
+            const day = workingDayAfter(shop!.today, n, shop!.workingDays)
+            return (
+              <Choice
+                key={n}
+                $on={typed.promise === day}
+                aria-pressed={typed.promise === day}
+                onPress={() => set({ promise: day })}
+              >
+                {sayDate(day).slice(0, 6)}
+              </Choice>
+            )
+          })}
+        </Picks>
+      </div>
+      <div style={{ gridColumn: 'span 4' }}>
+        <Label>Bodies on one rail</Label>
+        {picks('bodies', ['1', '2', '3', '4', '5', '6'], 'Bodies on one rail', 6)}
+      </div>
+      {field('pressure', 'Pressure, kPa', 2, { inputMode: 'decimal', placeholder: 'not known' })}
       {field('head', 'or head, mm', 2, { inputMode: 'decimal', placeholder: 'not known' })}
       {field('ethanol', 'Ethanol, %', 2, { inputMode: 'decimal', placeholder: 'not known' })}
-      {field('altitude', 'Altitude, m', 3, { inputMode: 'decimal', placeholder: 'not known' })}
-      <Part>The complaint</Part>
-      {picks('symptom', symptoms, 'Symptom')}
+      {field('altitude', 'Altitude, m', 2, { inputMode: 'decimal', placeholder: 'not known' })}
+      {field('tilt', 'Tilt, °', 1, { inputMode: 'decimal', placeholder: '0' })}
+      <div
+        style={{ gridColumn: 'span 3', display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}
+        role="group"
+        aria-label="Installed"
+      >
+        {toggle('boosted', 'Boosted')}
+        {toggle('marine', 'Marine')}
+      </div>
+      {focus && <Part>The complaint</Part>}
+      <div style={{ gridColumn: '1 / -1' }}>
+        {!focus && <Label>The complaint</Label>}
+        {picks('symptom', symptoms, 'Symptom', 6)}
+      </div>
       <div style={{ gridColumn: 'span 7' }}>
         <Label>at which opening</Label>
-        {picks('band', bands, 'Throttle band')}
+        {picks('band', bands, 'Throttle band', 5)}
       </div>
       <div style={{ gridColumn: 'span 5' }}>
         <Label>cold or hot</Label>
-        {picks('temperature', temperatures, 'Temperature')}
+        {picks('temperature', temperatures, 'Temperature', 3)}
       </div>
-      {field('words', 'In the customer’s words', 12)}
+      <div style={{ gridColumn: '1 / -1' }}>
+        <Label>when</Label>
+        {picks('when', whens, 'When', 7)}
+      </div>
+      {field('words', 'In the customer’s words, and how it ran when seen', 12)}
     </Grid>
   )
 }

@@ -1,35 +1,23 @@
-import { standings } from '@ekrond/core/job'
+import { receivedTests, workSoFar } from '@ekrond/core/job'
 import { useState } from 'react'
+import styled from 'styled-components'
 import { useShop } from '../../data/job'
-import { Ask, AskFoot, Board, BoardTitle, Main, StripCell } from '../../shell/frame'
+import { sayInstant, sayMoney } from '../../shell/dates'
+import { Ask, AskFoot, Board, Main, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
-import { Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
-import { useKeys } from '../../ui/keys'
+import { figures } from '../../theme/global'
+import { Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
+import { onEnter, useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
-import { Assumed } from './Assumed'
-import { emptyOpening, OpeningForm, readOpening, type Opening } from './OpeningForm'
+import { Comeback } from './Comeback'
+import { suspectsOf } from './LookFirst'
+import { emptyOpening, OpeningForm, readOpening, typedFrom, type Opening } from './OpeningForm'
 
-/** What was said at the counter, to be put right where it was wrong. */
+/** What was said at the counter, to be put right where it was wrong; the five minutes of tests before anything moves; the estimate. */
 export default function ReceiveStation({ open }: StationProps) {
   const { opened } = open.state
   const shop = useShop().data
-  const given: Opening = opened
-    ? {
-        customer: opened.customer,
-        engine: opened.engine,
-        equipment: opened.equipment,
-        ethanol: opened.ethanol === null ? '' : String(Math.round(opened.ethanol * 1000) / 10),
-        pressure: opened.pressureKpa === null ? '' : String(opened.pressureKpa),
-        head: opened.headMm === null ? '' : String(opened.headMm),
-        altitude: opened.altitudeM === null ? '' : String(opened.altitudeM),
-        promise: opened.promise,
-        symptom: opened.complaint.symptom,
-        band: opened.complaint.band,
-        temperature: opened.complaint.temperature,
-        words: opened.complaint.words,
-        aircraft: '',
-      }
-    : emptyOpening
+  const given: Opening = opened ? typedFrom(opened) : emptyOpening
   const [changes, setChanges] = useState<Partial<Opening>>({})
   const [wrong, setWrong] = useState<{ field?: keyof Opening; sentence: string } | null>(null)
   const typed = { ...given, ...changes }
@@ -39,10 +27,7 @@ export default function ReceiveStation({ open }: StationProps) {
     // A promise that was given and is over stays what it was.
     const read = readOpening(typed, typed.promise === given.promise ? typed.promise : shop.today)
     if ('sentence' in read) return setWrong(read)
-    const standing = standings(open.state.log)
-    const target = open.state.log.find(
-      (entry) => entry.kind === 'job.opened' && standing.get(entry.id) === 'alive',
-    )
+    const target = open.standing('job.opened')
     const refused = open.add('job.opened', read.data, target ? { corrects: target.id } : {})
     if (refused) setWrong({ sentence: refused.sentence })
     else setChanges({})
@@ -56,83 +41,221 @@ export default function ReceiveStation({ open }: StationProps) {
   }
   useKeys({ Enter: correct })
   return (
-    <JobSheet
-      open={open}
-      station="receive"
-      strip={
-        <>
-          <StripCell>
-            <Label>Engine</Label>
-            <b>{given.engine}</b>
-          </StripCell>
-          <StripCell>
-            <Label>Fuel</Label>
-            <b>{given.ethanol ? `E${given.ethanol}` : 'gasoline, assumed'}</b>
-          </StripCell>
-          <StripCell>
-            <Label>Pressure</Label>
-            <b>
-              {given.pressure
-                ? `${given.pressure} kPa`
-                : given.head
-                  ? `${given.head} mm head`
-                  : 'from the sheet'}
-            </b>
-          </StripCell>
-          <StripCell>
-            <Label>Complaint</Label>
-            <b>{given.symptom}</b>
-            {given.band}, {given.temperature === 'both' ? 'cold and hot' : given.temperature}
-          </StripCell>
-        </>
-      }
-    >
-      <Main $ask={320}>
-        <Board style={{ overflowY: 'auto' }}>
+    <JobSheet open={open} station="receive" strip={<Suspects open={open} typed={typed} />}>
+      <Main $ask={348}>
+        <Board style={{ overflowY: 'auto', paddingTop: 8, paddingBottom: 4 }}>
           <OpeningForm
             typed={typed}
             shop={shop}
             wrong={wrong?.field}
-            set={(field, value) => {
+            set={(more) => {
               setWrong(null)
-              setChanges((now) => ({ ...now, [field]: value }))
+              setChanges((now) => ({ ...now, ...more }))
             }}
           />
         </Board>
-        <Ask>
-          <BoardTitle>
-            <h1>As it was taken in</h1>
-          </BoardTitle>
-          <Assumed typed={typed} />
-          <p style={{ color: 'var(--pencil)' }}>
-            {changed
-              ? 'What stood before stays readable in the history.'
-              : 'Change what was wrong; levels and flows follow it.'}
-          </p>
+        <Ask style={{ paddingTop: 10, gap: 8 }}>
           {open.state.closed ? (
             <ErrorLine>
               Closed: {open.state.closed.why}. {open.state.closed.words}
             </ErrorLine>
           ) : (
-            !open.state.returned && (
-              <Choice onPress={() => setWrong(closeAircraft())}>
-                It turns out to be from an aircraft: close it
-              </Choice>
-            )
+            <>
+              <Tests open={open} />
+              <Estimate open={open} />
+              {opened?.earlier && <Comeback number={opened.earlier} />}
+            </>
           )}
           {wrong && <ErrorLine role="alert">{wrong.sentence}</ErrorLine>}
           <AskFoot>
             <MainButton onPress={correct} isDisabled={!changed}>
-              {changed ? 'Put it right' : 'Nothing changed'} <Key>Enter</Key>
+              {changed ? 'Put it right' : 'As it was taken in'} <Key>Enter</Key>
             </MainButton>
             {open.number !== null && (
               <QuietButton onPress={() => window.open(`/api/jobs/${open.number}/label.pdf`, '_blank')}>
                 Label
               </QuietButton>
             )}
+            {!open.state.closed && !open.state.returned && (
+              <QuietButton onPress={() => setWrong(closeAircraft())}>From an aircraft: close it</QuietButton>
+            )}
           </AskFoot>
         </Ask>
       </Main>
     </JobSheet>
+  )
+}
+
+function Suspects({ open, typed }: StationProps & { typed: Opening }) {
+  const suspects = suspectsOf(typed, open.here.tests, open.sheets?.build)
+  return suspects.length === 0 ? (
+    <StripCell style={{ padding: '10px 20px' }}>
+      <Label>Look here first</Label>
+      <b>Nothing is complained of: all of it, in order.</b>
+    </StripCell>
+  ) : (
+    suspects.map((suspect, i) => (
+      <StripCell key={suspect.code} style={{ minWidth: 168, paddingLeft: i ? 10 : 16 }}>
+        <Label>
+          {i === 0 ? 'Look here first' : 'then'}, {Math.round(suspect.share * 100)} %
+        </Label>
+        <b style={{ lineHeight: 1.2 }}>{suspect.finding}</b>
+        <span style={{ color: 'var(--pencil)', lineHeight: 1.25, display: 'block' }}>{suspect.look}</span>
+      </StripCell>
+    ))
+  )
+}
+
+const Test = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 58px 58px 50px;
+  gap: 4px;
+  align-items: center;
+  & > span {
+    font-size: 15px;
+    line-height: 1.15;
+    font-weight: 600;
+  }
+  & > span small {
+    display: block;
+    font-weight: 400;
+    font-size: 14px;
+    color: var(--pencil);
+  }
+  & > button {
+    justify-content: center;
+    min-height: 44px;
+    padding: 2px 4px;
+    font-size: 15px;
+  }
+`
+
+/** One tap a test: it does, it does not, there is none on this one. */
+function Tests({ open }: StationProps) {
+  const [wrong, setWrong] = useState('')
+  const tap = (test: (typeof receivedTests)[number]['code'], result: 'good' | 'bad' | 'none') => {
+    const before = open.standing('test.noted', (data) => data.test === test)
+    setWrong(open.add('test.noted', { test, result }, before ? { corrects: before.id } : {})?.sentence ?? '')
+  }
+  return (
+    <section aria-label="Tests as received">
+      <Label style={{ marginBottom: 2 }}>
+        Tests as received{open.bodies > 1 ? `, body ${open.body}` : ''}, before anything moves
+      </Label>
+      <div style={{ display: 'grid', gap: 4 }}>
+        {receivedTests.map((test) => {
+          const result = open.here.tests[test.code]?.result
+          const one = (value: 'good' | 'bad' | 'none', words: string, said: string) => (
+            <Choice
+              $on={result === value}
+              aria-pressed={result === value}
+              aria-label={`${test.name} ${said}`}
+              onPress={() => tap(test.code, value)}
+            >
+              {words}
+            </Choice>
+          )
+          return (
+            <Test key={test.code}>
+              <span>
+                {test.name}
+                <small>{result === 'bad' ? test.bad : test.good}</small>
+              </span>
+              {one('good', 'does', test.good)}
+              {one('bad', 'not', test.bad)}
+              {one('none', 'none', 'is not on this one')}
+            </Test>
+          )
+        })}
+      </div>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+    </section>
+  )
+}
+
+/** What it will cost, and the customer's yes: work beyond it asks again at the return. */
+function Estimate({ open }: StationProps) {
+  const shop = useShop().data
+  const [amount, setAmount] = useState('')
+  const [who, setWho] = useState('')
+  const [again, setAgain] = useState(false)
+  const [wrong, setWrong] = useState('')
+  const { estimate } = open.state
+  const exponent = shop?.currency.exponent ?? 2
+  const work = workSoFar(open.state)
+  const money = (minor: number) => `${sayMoney(minor, exponent)} ${shop?.currency.code ?? ''}`
+  const make = () => {
+    const value = Number(amount.replace(',', '.'))
+    if (!Number.isFinite(value) || value <= 0)
+      return setWrong(`“${amount}” is no amount of money. Type it as 86.50.`)
+    const no = open.add('estimate.made', {
+      amountMinor: Math.round(value * 10 ** exponent),
+      hourMinor: shop?.hourMinor ?? 0,
+      words: '',
+    })
+    setWrong(no?.sentence ?? '')
+    if (!no) {
+      setAmount('')
+      setAgain(false)
+    }
+  }
+  const answer = (yes: boolean) => setWrong(open.add('estimate.agreed', { yes, who })?.sentence ?? '')
+  return (
+    <section aria-label="Estimate">
+      <Label>Estimate</Label>
+      {estimate && !again ? (
+        <>
+          <p style={{ fontWeight: 600 }}>
+            <span style={{ fontFamily: figures }}>{money(estimate.amountMinor)}</span>
+            {estimate.agreed && (
+              <>
+                {' '}
+                {estimate.agreed.yes ? <Tick /> : ''} {estimate.agreed.yes ? 'yes' : 'no'},{' '}
+                {estimate.agreed.who}
+                {shop ? `, ${sayInstant(estimate.agreed.at, shop.zone)}` : ''}
+              </>
+            )}
+          </p>
+          {work && (
+            <p
+              style={{
+                fontSize: 15,
+                color: work.totalMinor > estimate.amountMinor ? 'var(--red)' : 'var(--pencil)',
+              }}
+            >
+              so far {money(work.totalMinor)}: {work.minutes} min at the bench, parts {money(work.partsMinor)}
+            </p>
+          )}
+          {estimate.agreed ? (
+            <QuietButton onPress={() => setAgain(true)}>Another estimate</QuietButton>
+          ) : (
+            <div style={{ display: 'grid', gridTemplateColumns: '1fr auto auto', gap: 6 }}>
+              <FieldInput
+                aria-label="Who said it"
+                placeholder="who says yes?"
+                value={who}
+                onChange={(event) => setWho(event.target.value)}
+                onKeyDown={onEnter(() => answer(true))}
+              />
+              <Choice onPress={() => answer(true)}>Yes</Choice>
+              <Choice onPress={() => answer(false)}>No</Choice>
+            </div>
+          )}
+        </>
+      ) : (
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 6 }}>
+          <FieldInput
+            aria-label={`Estimate, ${shop?.currency.code ?? ''}`}
+            inputMode="decimal"
+            placeholder="what it will cost"
+            value={amount}
+            onChange={(event) => setAmount(event.target.value)}
+            onKeyDown={onEnter(make)}
+          />
+          <Choice onPress={make}>Estimate</Choice>
+        </div>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+    </section>
   )
 }

@@ -1,4 +1,4 @@
-import { bodyOf, gatePoints, lastSaid, type GatePoint } from '@ekrond/core/job'
+import { gatePoints, lastSaid, type GatePoint } from '@ekrond/core/job'
 import { returnSheet, type ReturnSheet } from '@ekrond/core/sheet'
 import type { Sheets } from '@ekrond/core/sheets'
 import { useState } from 'react'
@@ -54,7 +54,7 @@ const Point = styled.li<{ $here: boolean }>`
 
 function Return({ open }: SheetedProps) {
   const { state, sheets } = open
-  const points = gatePoints(state, sheets)
+  const points = gatePoints(state, open.all)
   const standing = points.filter((point) => !point.passed)
   const [picked, setPicked] = useState<string | null>(null)
   const current = standing.find((p) => p.point === picked) ?? standing[0]
@@ -75,14 +75,14 @@ function Return({ open }: SheetedProps) {
     s: () => window.open(`${base}/sheet.pdf`, '_blank'),
   })
   return (
-    <JobSheet open={open} station="return" strip={<SettingsStrip state={state} spec={sheets.spec} />}>
+    <JobSheet open={open} station="return" strip={<SettingsStrip body={open.here} spec={sheets.spec} />}>
       <Main $ask={440}>
         <Board
           style={{ overflowY: 'auto', background: 'var(--board)' }}
           tabIndex={0}
           aria-label="The sheet as it stands"
         >
-          <Paper sheet={returnSheet(state, sheets, open.number ?? 0)} />
+          <Paper sheet={returnSheet(state, open.all, open.number ?? 0, open.body)} />
         </Board>
         <Ask aria-label="Before it goes back">
           {state.returned ? (
@@ -172,10 +172,7 @@ function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       {point.station !== 'return' && (
-        <Link
-          to={`/jobs/${open.number ?? open.job}/${point.station}`}
-          style={{ textUnderlineOffset: 4, minHeight: 30 }}
-        >
+        <Link to={open.to(point.station, point.body)} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
           See to it at its station
         </Link>
       )}
@@ -212,7 +209,7 @@ function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint
 }
 
 function AnswerComplaint({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
-  const body = bodyOf(open.state)
+  const body = open.here
   const found = Object.keys(body.findings).filter(
     (code) => lastSaid(body.findings[code])!.disposition !== 'reuse',
   )

@@ -1,6 +1,6 @@
 import { conditionsFor, draftReading, settingContext } from '@ekrond/core/drafts'
 import { levelInUse } from '@ekrond/core/float'
-import { bodyOf, lastSaid } from '@ekrond/core/job'
+import { lastSaid } from '@ekrond/core/job'
 import { figure, gaugeSigma, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim, judgeSetting } from '@ekrond/core/setting'
@@ -14,7 +14,6 @@ import { FloatSection } from '../../drawing/FloatSection'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
 import { StepHead } from '../../shell/StepHead'
-import { draftKey } from '../../shell/Refused'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { figures } from '../../theme/global'
 import {
@@ -112,21 +111,21 @@ function SetWith({ open }: SheetedProps) {
   const { state, sheets } = open
   const { spec } = sheets
   const gauges = (useShop().data?.gauges ?? []) as Gauge[]
-  const body = bodyOf(state)
+  const body = open.here
   const settings = useMemo(() => settingsInOrder(spec), [spec])
   const firstOpen = () =>
     settings.findIndex((setting) => lastSaid(body.readings[settingKey(setting)])?.verdict !== 'in')
   const [index, setIndex] = useState(() => Math.max(0, firstOpen()))
   const setting = settings[index]!
   const key = settingKey(setting)
-  const [text, setText] = useDraft(draftKey(open.job, 'set', setting.code, setting.place))
+  const [text, setText] = useDraft(open.draft('set', setting.code, setting.place))
   const [view, setView] = useState<'held' | 'use'>('held')
   const [gaugeCode, setGaugeCode] = useState<Record<string, string>>({})
   const [refused, setRefused] = useState('')
   const [settled, setSettled] = useState('')
   const input = useRef<HTMLInputElement>(null)
   const gauge = gauges.find((g) => g.code === gaugeCode[key]) ?? bestGauge(setting, gauges)
-  const context = settingContext(state, sheets, gauge, gauges)
+  const context = settingContext(state, sheets, gauge, gauges, open.body)
   const conditions = conditionsFor(state, sheets)
 
   const draft = text.trim() === '' ? null : draftReading(setting, text, context)
@@ -163,7 +162,11 @@ function SetWith({ open }: SheetedProps) {
       return
     }
     if (isRefusal(draft) || asking.length) return
-    const no = open.add('reading.taken', draft.data)
+    // After the return a reading is put right, not taken anew.
+    const before = state.returned
+      ? open.standing('reading.taken', (data) => `${data.code}/${data.place}` === key)
+      : undefined
+    const no = open.add('reading.taken', draft.data, before ? { corrects: before.id } : {})
     if (no) setRefused(no.sentence)
     else setText('')
   }
@@ -196,7 +199,7 @@ function SetWith({ open }: SheetedProps) {
   const held = setting.held === 'inverted' ? 'upside down' : setting.held
 
   return (
-    <JobSheet open={open} station="set" strip={<SettingsStrip state={state} spec={spec} here={key} />}>
+    <JobSheet open={open} station="set" strip={<SettingsStrip body={body} spec={spec} here={key} />}>
       <Main>
         <Board>
           <BoardTitle>

@@ -1,7 +1,7 @@
 import { teardownOrder } from '@ekrond/core/build'
 import { conditionsFor, draftAsFound, draftFinding } from '@ekrond/core/drafts'
 import { conditionsOf, dispositions, dispositionWord, type Disposition } from '@ekrond/core/findings'
-import { bodyOf, lastSaid, teardownUnlocked } from '@ekrond/core/job'
+import { lastSaid, teardownUnlocked, type BodyState } from '@ekrond/core/job'
 import type { Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
@@ -13,7 +13,6 @@ import { Stack } from '../../drawing/Stack'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
 import { StepHead } from '../../shell/StepHead'
-import { draftKey } from '../../shell/Refused'
 import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { Radios } from '../../ui/Radios'
@@ -48,11 +47,11 @@ export default withSheets('teardown', 'take apart', Teardown)
 
 function Teardown({ open }: SheetedProps) {
   const { state, sheets } = open
-  const body = bodyOf(state)
+  const body = open.here
   const order = useMemo(() => teardownOrder(sheets.build), [sheets])
   const off = useMemo(() => new Set(Object.keys(body.off)), [body.off])
   const [picked, setPicked] = useState<string | null>(null)
-  const unlocked = teardownUnlocked(state, sheets)
+  const unlocked = teardownUnlocked(state, sheets, open.body)
   const tasks = openTasks(sheets, order, body)
   const chosen = picked ? sheets.build.positions.find((p) => p.code === picked) : undefined
   const task: Task | undefined = chosen ? { kind: 'part', position: chosen } : tasks[0]
@@ -108,7 +107,7 @@ function Teardown({ open }: SheetedProps) {
   )
 }
 
-function openTasks(sheets: Sheets, order: readonly Position[], body: ReturnType<typeof bodyOf>): Task[] {
+function openTasks(sheets: Sheets, order: readonly Position[], body: BodyState): Task[] {
   const tasks: Task[] = []
   for (const position of sheets.build.positions)
     if (body.off[position.code] && !body.on[position.code])
@@ -145,7 +144,7 @@ function Locked({ open }: StationProps) {
       </label>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
-        <MainButton onPress={() => void navigate(`/jobs/${open.number ?? open.job}/asfound`)}>
+        <MainButton onPress={() => void navigate(open.to('asfound'))}>
           Note it first <Key>3</Key>
         </MainButton>
         <QuietButton onPress={go}>Begin with this reason</QuietButton>
@@ -162,7 +161,7 @@ function Exposed({
   task: Extract<Task, { kind: 'exposed' }>
 }) {
   const { setting, position } = task
-  const [text, setText] = useDraft(draftKey(open.job, 'asfound', setting.code, setting.place))
+  const [text, setText] = useDraft(open.draft('asfound', setting.code, setting.place))
   const [skip, setSkip] = useState(false)
   const [wrong, setWrong] = useState('')
   const log = () => {
@@ -170,14 +169,14 @@ function Exposed({
       return setWrong(
         open.add('asfound.skipped', { code: setting.code, place: setting.place, why: text })?.sentence ?? '',
       )
-    const draft = draftAsFound(setting, text, null, open.sheets, open.state)
+    const draft = draftAsFound(setting, text, null, open.sheets, open.state, open.body)
     if (isRefusal(draft)) return setWrong(draft.refused.why)
     const no = open.add('asfound.noted', draft.data)
     if (no) setWrong(no.sentence)
     else setText('')
   }
   useKeys({ Enter: log })
-  const said = text && !skip ? draftAsFound(setting, text, null, open.sheets, open.state) : null
+  const said = text && !skip ? draftAsFound(setting, text, null, open.sheets, open.state, open.body) : null
   return (
     <Ask aria-label="What is asked">
       <Label>as found, now that {position.name.toLowerCase()} is off</Label>
@@ -224,14 +223,14 @@ function PartOff({
   move: (by: number) => void
 }) {
   const { state, sheets } = open
-  const body = bodyOf(state)
+  const body = open.here
   const gauges = (useShop().data?.gauges ?? []) as Gauge[]
   const isOff = position.code in body.off
   const before = lastSaid(body.findings[position.code])
   const [condition, setCondition] = useState(
     before?.condition ?? (position.always ? conditionsOf[position.kind][0]!.code : ''),
   )
-  const [raw, setRaw] = useDraft(draftKey(open.job, 'teardown', position.code))
+  const [raw, setRaw] = useDraft(open.draft('teardown', position.code))
   const [override, setOverride] = useState<{ disposition: Disposition; why: string } | null>(null)
   const [wrong, setWrong] = useState('')
   const measure = position.deciding ? MEASURE[position.deciding.what] : null
@@ -356,7 +355,7 @@ function PartOff({
 
 function AllOff({ open }: StationProps) {
   const navigate = useNavigate()
-  const go = () => void navigate(`/jobs/${open.number ?? open.job}/parts`)
+  const go = () => void navigate(open.to('parts'))
   useKeys({ Enter: go })
   return (
     <Ask>
@@ -373,7 +372,7 @@ function AllOff({ open }: StationProps) {
 
 /** What is off and where it lies. */
 export function Tray({ open }: StationProps) {
-  const body = bodyOf(open.state)
+  const body = open.here
   const build = open.sheets?.build
   if (!build) return null
   const order = teardownOrder(build)

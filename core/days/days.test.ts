@@ -1,0 +1,23 @@
+import { describe, expect, it } from 'vitest'
+import { addDays, daysBetween, isWorkingDay, workingDayAfter } from './index.ts'
+
+const week = [1, 2, 3, 4, 5]
+
+describe('days', () => {
+  it('are counted over the end of a month and a leap February', () => {
+    expect(addDays('2026-11-29', 3)).toBe('2026-12-02')
+    expect(addDays('2028-02-28', 1)).toBe('2028-02-29')
+    expect(addDays('2026-03-01', -1)).toBe('2026-02-28')
+    expect(daysBetween('2026-11-24', '2026-12-01')).toBe(7)
+    expect(daysBetween('2026-11-24', '2026-11-20')).toBe(-4)
+  })
+  // 24 November 2026 is a Tuesday.
+  it('the week-end is no working day; a promise of three days on a Thursday falls on the Tuesday', () => {
+    expect(isWorkingDay('2026-11-28', week)).toBe(false)
+    expect(isWorkingDay('2026-11-29', week)).toBe(false)
+    expect(isWorkingDay('2026-11-29', [7])).toBe(true)
+    expect(workingDayAfter('2026-11-26', 3, week)).toBe('2026-12-01')
+    expect(workingDayAfter('2026-11-24', 1, week)).toBe('2026-11-25')
+    expect(workingDayAfter('2026-11-24', 2, [])).toBe('2026-11-26')
+  })
+})

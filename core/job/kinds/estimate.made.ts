@@ -1,0 +1,29 @@
+import * as v from 'valibot'
+import { Words } from '../entry.ts'
+import { defineKind } from '../kind.ts'
+
+const minor = v.pipe(
+  v.number(),
+  v.integer('Money is counted in whole minor units.'),
+  v.minValue(1, 'Type what it will cost.'),
+  v.maxValue(1e9),
+)
+
+/** What the customer is told it will cost. The hour's price stands with it, so that work beyond it can be told from the log alone. */
+export const estimateMade = defineKind({
+  kind: 'estimate.made',
+  version: 1,
+  station: 'receive',
+  schema: v.object({
+    amountMinor: minor,
+    hourMinor: v.pipe(v.number(), v.integer(), v.minValue(0)),
+    words: Words,
+  }),
+  key: () => '',
+  admit: () => undefined,
+  apply: (state, { data, by, at, id }) => ({
+    ...state,
+    estimate: { ...data, by, at, entry: id, agreed: null },
+  }),
+  sentence: (data) => `estimated it at ${data.amountMinor} minor units${data.words ? `: ${data.words}` : ''}`,
+})

@@ -1,0 +1,98 @@
+import { teardownOrder } from '../build/index.ts'
+import { settingKey, settingsInOrder } from '../sheets/index.ts'
+import type { SheetsByBody, StationName } from './kind.ts'
+import { jobNeeds } from './needs.ts'
+import { stationStates, times, waitsFor, whereItHangs } from './stations.ts'
+import { bodiesOf, bodyNumbers, bodyOf, lastSaid, type JobState } from './state.ts'
+
+/**
+ * Where it was left, for somebody who comes back after weeks: what is off, what is out, what was tried, what it waits for. One
+ * line, the body that it hangs with.
+ */
+export function whereWasI(state: JobState, all: SheetsByBody): string {
+  const { body: number, line } = whereItHangs(state, all)
+  const sheets = all[number]
+  const body = bodyOf(state, number)
+  if (!sheets || state.closed || state.returned) return capital(line)
+  const order = teardownOrder(sheets.build)
+  const lying = order.filter((position) => body.off[position.code] && !body.on[position.code])
+  const facts: string[] = []
+  const cover = lying.find((position) => position.kind === 'cover')
+  if (cover) facts.push(`${cover.name.toLowerCase()} off`)
+  const last = lying
+    .filter((position) => position !== cover)
+    .sort((a, b) => body.off[b.code]!.at.localeCompare(body.off[a.code]!.at))[0]
+  if (last) facts.push(`${last.name.toLowerCase()} out`)
+  if (lying.length > facts.length) facts.push(`${lying.length} in the trays`)
+  const bad = Object.entries(body.findings).filter(([, judged]) => {
+    const finding = lastSaid(judged)!
+    return finding.disposition === 'replace' || finding.disposition === 'condemn'
+  }).length
+  if (bad) facts.push(`${bad} found to be renewed`)
+  const open = settingsInOrder(sheets.spec).find((setting) => {
+    const reading = lastSaid(body.readings[settingKey(setting)])
+    return reading && reading.verdict !== 'in'
+  })
+  if (open) {
+    const said = body.readings[settingKey(open)]!.said
+    facts.push(`${open.name.toLowerCase()} tried ${times(said.length)}, last ${said.at(-1)!.raw}`)
+  }
+  const waiting = waitsFor(state)
+  if (waiting.length) facts.push(`waits for ${waiting.join(', ')}`)
+  if (facts.length === 0) return capital(line)
+  const said = facts.slice(0, 5).join(', ')
+  return capital(bodiesOf(state) > 1 ? `body ${number} of ${bodiesOf(state)}: ${said}` : said)
+}
+
+export interface NextThing {
+  body: number
+  station: StationName
+  what: string
+}
+
+const DOING: Partial<Record<StationName, string>> = {
+  identify: 'identify it',
+  asfound: 'note what it came in with',
+  teardown: 'take it apart',
+  parts: 'cover its needs',
+  build: 'put it together',
+  set: 'set it',
+}
+
+/**
+ * The next thing that anyone can do on the job now: what waits for parts is passed over for whatever does not. Null where all
+ * that is left is to wait.
+ */
+export function nextThing(state: JobState, all: SheetsByBody): NextThing | null {
+  if (!state.opened || state.closed || state.returned) return null
+  const here = whereItHangs(state, all).body
+  const bank = bodiesOf(state) > 1
+  for (const body of [here, ...bodyNumbers(state).filter((number) => number !== here)]) {
+    const sheets = all[body]
+    const states = stationStates(state, sheets, body)
+    const say = (station: StationName): NextThing => ({
+      body,
+      station,
+      what: `${DOING[station]}${bank ? `, body ${body}` : ''}`,
+    })
+    if (!sheets) return say('identify')
+    for (const station of ['asfound', 'teardown'] as const)
+      if (states[station] !== 'done') return say(station)
+    const needs = jobNeeds(state, sheets, body)
+    if (needs.some((need) => need.standing === 'open')) return say('parts')
+    const held = new Set(needs.filter((need) => need.standing === 'ordered').map((need) => need.position))
+    const lying = teardownOrder(sheets.build).filter(
+      (position) => bodyOf(state, body).off[position.code] && !bodyOf(state, body).on[position.code],
+    )
+    // What goes on first must be here first: the stack is built from the bottom.
+    const first = lying.at(-1)
+    if (first && !held.has(first.code)) return say('build')
+    if (lying.length === 0 && states.set !== 'done') return say('set')
+  }
+  if (!state.answer && state.opened.complaint.symptom !== 'none: overhaul')
+    return { body: here, station: 'return', what: 'answer the complaint' }
+  if (waitsFor(state).length) return null
+  return { body: here, station: 'return', what: 'see what stands before its return' }
+}
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)

@@ -1,0 +1,46 @@
+import { bodyNumbers, stationStates, type StationName } from '@ekrond/core/job'
+import { Link } from 'react-router'
+import styled from 'styled-components'
+import type { OpenJob } from '../data/job'
+import { narrow } from '../theme/global'
+import { UnderZones } from './frame'
+import { StateShape, STATE_WORDS } from './StateShape'
+
+const Body = styled(Link)<{ $here: boolean }>`
+  min-width: 120px;
+  min-height: 44px;
+  padding: 0 16px;
+  display: flex;
+  align-items: center;
+  gap: 9px;
+  font: 600 16px/1 ${narrow};
+  text-decoration: none;
+  background: ${({ $here }) => ($here ? 'var(--tint)' : 'none')};
+  box-shadow: ${({ $here }) => ($here ? 'inset 0 -4px 0 var(--blue)' : 'none')};
+`
+
+/** The bodies of a bank at one station, so that none goes untouched: each with its state, the one that is worked on marked. */
+export function Bodies({ open, station }: { open: OpenJob; station: StationName }) {
+  if (open.bodies < 2) return null
+  return (
+    <UnderZones as="nav" aria-label="Bodies of the bank">
+      {bodyNumbers(open.state).map((body) => {
+        const state = stationStates(open.state, open.all[body], body)[station]
+        return (
+          <Body
+            key={body}
+            to={open.to(station, body)}
+            $here={body === open.body}
+            aria-current={body === open.body ? 'true' : undefined}
+            aria-label={`Body ${body}, ${STATE_WORDS[state]}`}
+          >
+            <StateShape state={state} /> Body {body}
+          </Body>
+        )
+      })}
+      <span className="wide" style={{ fontWeight: 400, color: 'var(--pencil)', fontSize: 15 }}>
+        B: the next body
+      </span>
+    </UnderZones>
+  )
+}

@@ -1,0 +1,61 @@
+import type { JobAnswer } from '@ekrond/contract/jobs'
+import { fold, showNumber, type Entry, type SheetsByBody } from '@ekrond/core/job'
+import { returnSheets } from '@ekrond/core/sheet'
+import { useQuery } from '@tanstack/react-query'
+import { Link } from 'react-router'
+import { call, type ApiError } from '../../data/api'
+import { Fraction, Label } from '../../ui'
+
+/** The job that it comes back from: what it was complained of then, what was set, what was left. */
+export function Comeback({ number }: { number: number }) {
+  const earlier = useQuery<JobAnswer, ApiError>({
+    queryKey: ['job', String(number)],
+    queryFn: () => call(`/api/jobs/${number}`),
+    retry: (failures, error) => error.passing && failures < 5,
+  })
+  if (earlier.isError)
+    return <p style={{ color: 'var(--red)' }}>{earlier.error.message} Check the number of the earlier job.</p>
+  if (!earlier.data) return <p>Fetching job {number} …</p>
+  const state = fold(earlier.data.job, earlier.data.entries as Entry[])
+  const pages = returnSheets(state, earlier.data.sheets as SheetsByBody, number)
+  return (
+    <section aria-label={`Earlier job ${number}`}>
+      <Label>
+        Comes back from <Link to={`/jobs/${number}`}>{showNumber(number)}</Link>
+        {state.returned ? `, returned ${state.returned.at.slice(0, 10)}` : ', not returned yet'}
+      </Label>
+      <p style={{ fontWeight: 600 }}>
+        “{state.opened?.complaint.words || state.opened?.complaint.symptom}”
+        {state.answer ? `, ${state.answer.explained ? 'explained' : 'not explained'}` : ''}
+      </p>
+      {pages.map((page) => (
+        <div key={page.body?.number ?? 1} style={{ fontSize: 15, lineHeight: 1.4 }}>
+          {page.body && <b>Body {page.body.number}: </b>}
+          <span>
+            set:{' '}
+            {page.rows
+              .filter((row) => row.asLeft !== '·' && row.asLeft !== 'as found')
+              .map((row, i) => (
+                <span key={row.name}>
+                  {i > 0 && ', '}
+                  {row.name.toLowerCase()} <Fraction text={row.asLeft} />
+                </span>
+              ))}
+            .
+          </span>
+          {page.foundAndDone
+            .filter((line) => !line.startsWith('Renewed as always'))
+            .slice(0, 3)
+            .map((line) => (
+              <p key={line}>{line}</p>
+            ))}
+          {page.left.map((item) => (
+            <p key={item.what}>
+              <b>Left:</b> {item.what}: {item.why}
+            </p>
+          ))}
+        </div>
+      ))}
+    </section>
+  )
+}

@@ -1,0 +1,74 @@
+import { firstLooks, lookFirst, type Tests } from '@ekrond/core/complaint'
+import type { BuildSheet } from '@ekrond/core/sheets'
+import styled from 'styled-components'
+import { figures } from '../../theme/global'
+import { Label } from '../../ui'
+
+const List = styled.ol`
+  display: grid;
+  & > li {
+    border-bottom: 1px solid var(--rule);
+    padding: 5px 0 6px;
+    display: grid;
+    grid-template-columns: 50px 1fr;
+  }
+  & b {
+    font-size: 16px;
+    line-height: 1.25;
+  }
+  & i {
+    font: 500 17px/1.25 ${figures};
+    letter-spacing: -0.04em;
+  }
+  & small {
+    grid-column: 2;
+    font-size: 15px;
+    line-height: 1.3;
+    color: var(--pencil);
+  }
+`
+
+export interface SaidAtCounter {
+  symptom: string
+  band: string
+  temperature: string
+  when: string
+}
+
+/** Which findings would explain the complaint, in order, each with its share. */
+export const suspectsOf = (said: SaidAtCounter, tests: Tests, build: BuildSheet | undefined) =>
+  firstLooks(
+    lookFirst(
+      {
+        symptom: said.symptom,
+        band: said.band || 'everywhere',
+        temperature: said.temperature || 'both',
+        when: said.when || 'any time',
+      },
+      tests,
+      build,
+    ),
+  )
+
+export function LookFirst({ said }: { said: SaidAtCounter }) {
+  const suspects = suspectsOf(said, {}, undefined)
+  return (
+    <div>
+      <Label>Look here first</Label>
+      {suspects.length === 0 && (
+        <p style={{ color: 'var(--pencil)' }}>
+          {said.symptom ? 'Nothing is complained of: all of it, in order.' : 'Pick what is complained of.'}
+        </p>
+      )}
+      <List>
+        {suspects.map((suspect) => (
+          <li key={suspect.code}>
+            <i>{Math.round(suspect.share * 100)} %</i>
+            <b>{suspect.finding}</b>
+            <small>{suspect.look}</small>
+          </li>
+        ))}
+      </List>
+    </div>
+  )
+}
