@@ -10,6 +10,7 @@ import { libraryRoutes } from './library/routes.ts'
 import { liveRoutes, type Live } from './live/events.ts'
 import type { Services } from './services.ts'
 import { shopRoutes } from './shop/routes.ts'
+import { wholeRoutes } from './whole/routes.ts'
 
 export interface AppOptions {
   services: Services
@@ -53,6 +54,7 @@ export async function buildApp({
   await app.register(shopRoutes, { services })
   await app.register(libraryRoutes, { services })
   await app.register(jobRoutes, { services })
+  await app.register(wholeRoutes, { services })
   app.get('/api/openapi.json', { schema: { hide: true } }, () => app.swagger())
   if (live) liveRoutes(app, live)
 

@@ -6,9 +6,9 @@ import { migrate } from './db/migrate.ts'
 import { openPool } from './db/pool.ts'
 import { buildApp } from './app.ts'
 import { openLive } from './live/events.ts'
-import { onThread } from './reports/thread.ts'
 import { rebuildIfOlder } from './jobs/rebuild.ts'
 import { openServices } from './services.ts'
+import { onThread } from './thread.ts'
 
 const root = process.env.EKROND_ROOT ?? process.cwd()
 const url = process.env.EKROND_DATABASE_URL
@@ -20,11 +20,11 @@ if (!url) {
 }
 
 const pool = openPool(url)
-const services = openServices(
-  pool,
-  clockFrom(process.env.EKROND_NOW),
-  onThread(join(root, 'build/sheet-thread.mjs')),
-)
+const sheetThread = onThread<unknown, Uint8Array>(join(root, 'build/sheet-thread.mjs'))
+const services = openServices(pool, clockFrom(process.env.EKROND_NOW), {
+  renderSheet: async (pages, head) => Buffer.from(await sheetThread({ pages, head })),
+  readCatalogue: onThread(join(root, 'build/read-thread.mjs')),
+})
 await migrate(pool, join(root, 'server/db/migrations'))
 await rebuildIfOlder(pool)
 if (process.env.EKROND_DEMO !== 'off') await loadDemoIfEmpty(services, join(root, 'demo/catalogue'))

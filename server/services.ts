@@ -1,6 +1,8 @@
 import type { Clock } from './clock.ts'
 import type { Pool } from './db/pool.ts'
 import { appender, jobCache, type Appender, type JobCache } from './jobs/append.ts'
+import { sentFiles } from './import/files.ts'
+import { readCatalogue, type CatalogueRead } from './import/read.ts'
 import { returnSheetPdf, type SheetRenderer } from './reports/return-sheet.ts'
 import { selectShop, type ShopHead } from './shop/shop.sql.ts'
 
@@ -13,14 +15,18 @@ export interface Services {
   shop(): Promise<ShopHead>
   zone(): Promise<string>
   renderSheet: SheetRenderer
+  readCatalogue: (files: Record<string, string>) => Promise<CatalogueRead>
 }
 
-/** `renderSheet`: the production server lays sheets out on a thread of its own, see `reports/thread.ts`. */
-export function openServices(
-  pool: Pool,
-  clock: Clock,
-  renderSheet: SheetRenderer = returnSheetPdf,
-): Services {
+/** What production puts on threads of its own. */
+export type Heavy = Pick<Services, 'renderSheet' | 'readCatalogue'>
+
+const inPlace: Heavy = {
+  renderSheet: returnSheetPdf,
+  readCatalogue: (files) => Promise.resolve(readCatalogue(sentFiles(files))),
+}
+
+export function openServices(pool: Pool, clock: Clock, heavy: Heavy = inPlace): Services {
   const cache = jobCache()
   const shop = () => selectShop(pool)
   return {
@@ -30,6 +36,6 @@ export function openServices(
     appender: appender(pool, cache, clock),
     shop,
     zone: async () => (await shop()).zone,
-    renderSheet,
+    ...heavy,
   }
 }

@@ -34,6 +34,7 @@ async function bundleServer() {
     entryPoints: {
       server: join(root, 'server/main.ts'),
       'sheet-thread': join(root, 'server/reports/sheet-thread.ts'),
+      'read-thread': join(root, 'server/import/read-thread.ts'),
     },
     outdir: out,
     outExtension: { '.js': '.mjs' },

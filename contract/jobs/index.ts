@@ -61,6 +61,11 @@ export const SheetsAnswer = v.object({
 })
 export type SheetsAnswer = v.InferOutput<typeof SheetsAnswer>
 
+export const SheetsQuery = v.object({
+  spec: v.pipe(v.string(), v.maxLength(80)),
+  build: v.pipe(v.string(), v.maxLength(80)),
+})
+
 export const JobAnswer = v.object({
   job: v.string(),
   number: v.number(),

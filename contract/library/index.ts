@@ -65,3 +65,45 @@ export const MarketAnswer = v.object({
   parts: v.array(MarketPart),
 })
 export type MarketAnswer = v.InferOutput<typeof MarketAnswer>
+
+export const ImportBody = v.object({
+  /** path in the folder → contents */
+  files: v.record(v.pipe(v.string(), v.maxLength(300)), v.string()),
+  /** false: only say what it would change */
+  take: v.boolean(),
+})
+const Differences = v.array(
+  v.object({
+    about: v.picklist(['setting', 'calibration', 'part']),
+    name: v.string(),
+    a: v.string(),
+    b: v.string(),
+  }),
+)
+export const ImportAnswer = v.object({
+  taken: v.boolean(),
+  errors: v.array(
+    v.object({
+      file: v.string(),
+      row: v.nullable(v.number()),
+      column: v.nullable(v.string()),
+      sentence: v.string(),
+    }),
+  ),
+  preview: v.nullable(
+    v.object({
+      listNumbers: v.number(),
+      parts: v.number(),
+      kits: v.number(),
+      newListNumbers: v.array(v.string()),
+      changed: v.array(
+        v.object({
+          listNumber: v.string(),
+          kind: v.picklist(['spec', 'build']),
+          differences: Differences,
+        }),
+      ),
+    }),
+  ),
+})
+export type ImportAnswer = v.InferOutput<typeof ImportAnswer>

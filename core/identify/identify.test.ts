@@ -13,6 +13,7 @@ import {
   rank,
   readMark,
   symbolsOf,
+  twoHalves,
   type Candidate,
   type Identification,
 } from './index.ts'
@@ -159,5 +160,29 @@ describe('the next look', () => {
   it('is none where nothing is in doubt', () => {
     const seen = { marks: ['K-4417-2S'], features: { throttleBoreMm: 31, chokeKind: 'coil' } }
     expect(nextLook(three, ranked(rank(three, seen, DEFAULT_MODEL)).posterior, seen)).toBeNull()
+  })
+})
+
+describe('two halves', () => {
+  const library = openCatalogue(
+    ['Q-8017-2', 'Q-8043-1S', 'Q-8061-3'].map((id) => ({
+      id,
+      maker: 'Orvane',
+      mark: id,
+      weight: 1,
+      features: {},
+    })),
+  )
+  const halves = (marks: Record<string, string>) => twoHalves(library, marks, 'Orvane')
+  it('a plate and a base that say different list numbers are a mongrel, named with their places', () => {
+    expect(halves({ plate: 'Q-8017-2', base: 'Q-8061-3' })).toMatchObject({
+      upper: { place: 'plate', id: 'Q-8017-2' },
+      lower: { place: 'base', id: 'Q-8061-3' },
+    })
+  })
+  it('none where both say the same, one is bare, or one is too worn to accuse the other', () => {
+    expect(halves({ plate: 'Q-8017-2', base: 'Q-80?7-2' })).toBeNull()
+    expect(halves({ plate: 'Q-8017-2' })).toBeNull()
+    expect(halves({ plate: 'Q-8017-2', base: 'Q-80??-?' })).toBeNull()
   })
 })

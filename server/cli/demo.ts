@@ -1,5 +1,6 @@
 import { demoJobs } from '../../demo/jobs.ts'
 import { inTransaction } from '../db/pool.ts'
+import { folderFiles } from '../import/files.ts'
 import { readCatalogue } from '../import/read.ts'
 import { writeCatalogue } from '../import/write.ts'
 import { selectListNumber, selectMarket } from '../library/library.sql.ts'
@@ -27,7 +28,7 @@ export async function loadDemoIfEmpty(services: Services, folder: string): Promi
 }
 
 async function loadDemo(services: Services, folder: string): Promise<void> {
-  const read = readCatalogue(folder)
+  const read = readCatalogue(folderFiles(folder))
   if ('errors' in read)
     throw new Error(
       `the demo catalogue has faults: ${read.errors.map((e) => `${e.file} ${e.row ?? ''} ${e.column ?? ''} ${e.sentence}`).join('; ')}`,

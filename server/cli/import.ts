@@ -1,39 +1,51 @@
 import { join, resolve } from 'node:path'
 import { migrate } from '../db/migrate.ts'
 import { openPool } from '../db/pool.ts'
-import { readCatalogue } from '../import/read.ts'
+import { folderFiles } from '../import/files.ts'
+import { readCatalogue, type ImportError } from '../import/read.ts'
 import { writeCatalogue } from '../import/write.ts'
+import { importShop, isWholeShop, WholeShopFaults } from '../whole/import.ts'
 
-/** `npm run import -- FOLDER`: all or nothing, every fault with its file, row and column; exit status 2 where there is one. */
+/** `npm run import -- FOLDER`: a catalogue, or a whole shop into an empty one. All or nothing; exit status 2 where there is a fault. */
 async function main(): Promise<number> {
   const folder = process.argv[2]
   if (!folder) {
     console.error('Name the folder: npm run import -- FOLDER')
     return 2
   }
-  const read = readCatalogue(resolve(folder))
-  if ('errors' in read) {
-    for (const { file, row, column, sentence } of read.errors)
-      console.error(
-        `${file}${row === null ? '' : `, row ${row}`}${column === null ? '' : `, ${column}`}: ${sentence}`,
-      )
-    console.error(`Nothing was taken in. Faults: ${read.errors.length}.`)
-    return 2
-  }
+  const files = folderFiles(resolve(folder))
+  const whole = isWholeShop(files)
+  const read = whole ? null : readCatalogue(files)
+  if (read && 'errors' in read) return tellFaults(read.errors)
   const pool = openPool(process.env.EKROND_DATABASE_URL!)
   try {
     await migrate(pool, join(process.cwd(), 'server/db/migrations'))
+    if (!read) {
+      const { jobs, entries } = await importShop(pool, files)
+      console.log(`The whole shop was taken in: ${jobs} jobs with ${entries} entries.`)
+      return 0
+    }
     const { newRevisions } = await writeCatalogue(pool, read.catalogue)
     console.log(
       `${read.catalogue.listNumbers.length} list numbers taken in; ${newRevisions} sheets are new or changed.`,
     )
     return 0
   } catch (error) {
+    if (error instanceof WholeShopFaults) return tellFaults(error.errors)
     console.error(`Nothing was taken in: ${(error as Error).message}`)
     return 2
   } finally {
     await pool.end()
   }
+}
+
+function tellFaults(errors: readonly ImportError[]): number {
+  for (const { file, row, column, sentence } of errors)
+    console.error(
+      `${file}${row === null ? '' : `, row ${row}`}${column === null ? '' : `, ${column}`}: ${sentence}`,
+    )
+  console.error(`Nothing was taken in. Faults: ${errors.length}.`)
+  return 2
 }
 
 process.exitCode = await main()

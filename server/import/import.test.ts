@@ -1,11 +1,13 @@
-import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import type { ImportAnswer } from '@ekrond/contract/library'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { selectListNumber } from '../library/library.sql.ts'
 import { catalogueFolder, openShop, type TestShop } from '../test/shop.ts'
+import { folderFiles, sentFiles } from './files.ts'
 import { readCatalogue, type ImportError } from './read.ts'
-import { writeCatalogue } from './write.ts'
+import { previewCatalogue, writeCatalogue } from './write.ts'
 
 let shop: TestShop
 beforeAll(async () => {
@@ -21,11 +23,16 @@ function broken(file: string, change: (contents: string) => string): string {
   return folder
 }
 const errorsOf = (folder: string): ImportError[] => {
-  const read = readCatalogue(folder)
+  const read = readCatalogue(folderFiles(folder))
   return 'errors' in read ? read.errors : []
 }
+const catalogueNames = () => [
+  'catalogue.json',
+  ...readdirSync(join(catalogueFolder, 'models')).map((name) => `models/${name}`),
+  ...readdirSync(catalogueFolder).filter((name) => name.endsWith('.csv')),
+]
 const good = () => {
-  const read = readCatalogue(catalogueFolder)
+  const read = readCatalogue(folderFiles(catalogueFolder))
   if ('errors' in read) throw new Error(JSON.stringify(read.errors))
   return read.catalogue
 }
@@ -90,11 +97,30 @@ describe('reading a catalogue', () => {
 
 describe('writing it', () => {
   it('twice changes nothing; a changed sheet is a new revision and the old one stays', async () => {
-    expect(await writeCatalogue(shop.pool, good())).toEqual({ newRevisions: 300 })
-    expect(await writeCatalogue(shop.pool, good())).toEqual({ newRevisions: 0 })
+    expect(await writeCatalogue(shop.pool, good())).toMatchObject({ newRevisions: 300, changed: [] })
+    expect(await writeCatalogue(shop.pool, good())).toEqual({
+      newRevisions: 0,
+      newListNumbers: [],
+      changed: [],
+    })
     const changed = good()
-    changed.listNumbers[0]!.spec.settings[0]!.ground = 'measured on six of ours'
-    expect(await writeCatalogue(shop.pool, changed)).toEqual({ newRevisions: 1 })
+    const setting = changed.listNumbers[0]!.spec.settings[0]!
+    const before = setting.asWritten
+    setting.asWritten = '1 3/4'
+    const wanted = {
+      newRevisions: 1,
+      changed: [
+        {
+          listNumber: changed.listNumbers[0]!.number,
+          kind: 'spec',
+          differences: [{ about: 'setting', name: setting.name, a: before, b: '1 3/4' }],
+        },
+      ],
+    }
+    // Looked at first, nothing is taken; then it is.
+    expect(await previewCatalogue(shop.pool, changed)).toMatchObject(wanted)
+    expect(await previewCatalogue(shop.pool, good())).toMatchObject({ newRevisions: 0 })
+    expect(await writeCatalogue(shop.pool, changed)).toMatchObject(wanted)
     const found = await selectListNumber(shop.pool, changed.listNumbers[0]!.number)
     expect(found!.sheets.specRev).toMatch(/\/spec\/2$/)
     const { rows } = await shop.pool.query(
@@ -102,6 +128,33 @@ describe('writing it', () => {
       [changed.listNumbers[0]!.number, 'spec'],
     )
     expect(rows).toHaveLength(2)
+  })
+  it('by upload: looked at, then taken, the folder’s own name left away', async () => {
+    const files = Object.fromEntries(
+      catalogueNames().map((name) => [`lantern/${name}`, readFileSync(join(catalogueFolder, name), 'utf8')]),
+    )
+    const send = async (sent: Record<string, string>, take: boolean) =>
+      (
+        await shop.app.inject({ method: 'POST', url: '/api/import', payload: { files: sent, take } })
+      ).json<ImportAnswer>()
+    expect(await send(files, false)).toMatchObject({
+      taken: false,
+      errors: [],
+      preview: { listNumbers: 150, newListNumbers: [] },
+    })
+    const spoilt = {
+      ...files,
+      'lantern/prices.csv': files['lantern/prices.csv']!.replace('price_minor', 'price'),
+    }
+    expect(await send(spoilt, true)).toMatchObject({
+      taken: false,
+      errors: expect.arrayContaining([
+        expect.objectContaining({ file: 'prices.csv', row: 1, column: 'price_minor' }),
+      ]) as unknown,
+      preview: null,
+    })
+    expect(await send(files, true)).toMatchObject({ taken: true })
+    expect(readCatalogue(sentFiles({}))).toMatchObject({ errors: expect.any(Array) as unknown })
   })
   it('all or nothing: a price for a part that does not exist leaves no trace', async () => {
     const catalogue = good()

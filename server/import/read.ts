@@ -1,9 +1,8 @@
 import { isRefusal } from '@ekrond/core/refusal'
 import { listNumberSheets, Model, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
 import { parse } from 'csv-parse/sync'
-import { existsSync, readdirSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import * as v from 'valibot'
+import type { Files } from './files.ts'
 
 export interface ImportError {
   file: string
@@ -12,7 +11,7 @@ export interface ImportError {
   sentence: string
 }
 
-const Head = v.object({
+export const Head = v.object({
   format: v.literal(1),
   shop: v.object({
     name: v.string(),
@@ -46,7 +45,7 @@ export interface Catalogue {
   tables: Record<keyof typeof TABLES, Record<string, string | number>[]>
 }
 
-type Column = 'text' | 'may be empty' | 'whole' | 'number'
+export type Column = 'text' | 'may be empty' | 'whole' | 'number'
 
 /** The flat files: their columns, units in the headers. */
 export const TABLES = {
@@ -81,23 +80,19 @@ export const TABLES = {
   'customers.csv': { customer: 'text', engine: 'text', equipment: 'text' },
 } as const satisfies Record<string, Record<string, Column>>
 
-/** Reads a catalogue's folder. Every fault is told with its file, row and column; nothing is read halfway. */
-export function readCatalogue(folder: string): { catalogue: Catalogue } | { errors: ImportError[] } {
+/** Reads a catalogue. Every fault is told with its file, row and column; nothing is read halfway. */
+export type CatalogueRead = { catalogue: Catalogue } | { errors: ImportError[] }
+
+export function readCatalogue(files: Files): CatalogueRead {
   const errors: ImportError[] = []
   const tell = (file: string, row: number | null, column: string | null, sentence: string) =>
     void errors.push({ file, row, column, sentence })
 
-  const head = readJson(folder, 'catalogue.json', Head, tell)
+  const head = readJson(files, 'catalogue.json', Head, tell)
   const models: Model[] = []
   const listNumbers: Catalogue['listNumbers'] = []
-  const modelFolder = join(folder, 'models')
-  for (const name of existsSync(modelFolder)
-    ? readdirSync(modelFolder)
-        .filter((file) => file.endsWith('.json'))
-        .sort()
-    : []) {
-    const file = `models/${name}`
-    const model = readJson(folder, file, Model, tell)
+  for (const file of files.list('models').filter((name) => name.endsWith('.json'))) {
+    const model = readJson(files, file, Model, tell)
     if (!model) continue
     models.push(model)
     for (const item of model.listNumbers) {
@@ -118,26 +113,24 @@ export function readCatalogue(folder: string): { catalogue: Catalogue } | { erro
   if (models.length === 0)
     tell('models', null, null, 'The folder holds no models. Put one JSON file a model into models/.')
 
-  const tables = Object.fromEntries(
-    Object.entries(TABLES).map(([file, columns]) => [file, readTable(folder, file, columns, tell)]),
-  ) as Catalogue['tables']
+  const tables = readTables(files, tell)
   if (errors.length || !head) return { errors }
   return { catalogue: { head, models, listNumbers, tables } }
 }
 
-type Tell = (file: string, row: number | null, column: string | null, sentence: string) => void
+export type Tell = (file: string, row: number | null, column: string | null, sentence: string) => void
 
-function readJson<T>(
-  folder: string,
+export function readJson<T>(
+  files: Files,
   file: string,
   schema: v.GenericSchema<unknown, T>,
   tell: Tell,
 ): T | undefined {
-  const path = join(folder, file)
-  if (!existsSync(path)) return void tell(file, null, null, 'The file is missing.')
+  const text = files.read(file)
+  if (text === undefined) return void tell(file, null, null, 'The file is missing.')
   let value: unknown
   try {
-    value = JSON.parse(readFileSync(path, 'utf8'))
+    value = JSON.parse(text)
   } catch (error) {
     return void tell(file, null, null, `The file is no JSON, or was cut off: ${(error as Error).message}`)
   }
@@ -147,20 +140,45 @@ function readJson<T>(
   return undefined
 }
 
-function readTable(
-  folder: string,
+/** What must stand in another file: [file, column, the file that has it, its column]. */
+const REFERENCES: [keyof typeof TABLES, string, keyof typeof TABLES, string][] = [
+  ['prices.csv', 'part', 'parts.csv', 'part'],
+  ['prices.csv', 'supplier', 'suppliers.csv', 'supplier'],
+  ['kits.csv', 'supplier', 'suppliers.csv', 'supplier'],
+  ['kit-holds.csv', 'kit', 'kits.csv', 'kit'],
+  ['kit-holds.csv', 'part', 'parts.csv', 'part'],
+  ['shelf.csv', 'part', 'parts.csv', 'part'],
+]
+
+/** The flat tables that a catalogue and a whole shop have in common. */
+export function readTables(files: Files, tell: Tell): Catalogue['tables'] {
+  const tables = Object.fromEntries(
+    Object.entries(TABLES).map(([file, columns]) => [file, readTable(files, file, columns, tell)]),
+  ) as Catalogue['tables']
+  for (const [file, column, other, key] of REFERENCES) {
+    const known = new Set(tables[other].map((row) => row[key]))
+    tables[file].forEach((row, i) => {
+      if (row[column] !== '' && !known.has(row[column]!))
+        tell(file, i + 2, column, `“${row[column]}” does not stand in ${other}.`)
+    })
+  }
+  return tables
+}
+
+export function readTable(
+  files: Files,
   file: string,
   columns: Record<string, Column>,
   tell: Tell,
 ): Record<string, string | number>[] {
-  const path = join(folder, file)
-  if (!existsSync(path)) {
+  const text = files.read(file)
+  if (text === undefined) {
     tell(file, null, null, 'The file is missing.')
     return []
   }
   let records: string[][]
   try {
-    records = parse(readFileSync(path), { bom: true, skip_empty_lines: true, relax_column_count: true })
+    records = parse(text, { bom: true, skip_empty_lines: true, relax_column_count: true })
   } catch (error) {
     tell(file, null, null, `The file cannot be read as CSV: ${(error as Error).message}`)
     return []

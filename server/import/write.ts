@@ -1,69 +1,98 @@
+import { sheetDifferences, type Difference } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { inTransaction, type Client, type Pool } from '../db/pool.ts'
 import type { Catalogue } from './read.ts'
 
 /** Writes a catalogue in one transaction. Sheets that differ from their newest revision become a new one; the same twice changes nothing. */
-export async function writeCatalogue(pool: Pool, catalogue: Catalogue): Promise<{ newRevisions: number }> {
-  return inTransaction(pool, async (client) => {
-    const { head, models, tables } = catalogue
-    await client.query(
-      `insert into shop (name, place, zone, currency_code, currency_exponent, working_days, hour_minor) values ($1, $2, $3, $4, $5, $6, $7)
+export const writeCatalogue = (pool: Pool, catalogue: Catalogue): Promise<Written> =>
+  inTransaction(pool, (client) => applyCatalogue(client, catalogue))
+
+/** What a catalogue would change, without changing it: it is written and taken back. */
+export async function previewCatalogue(pool: Pool, catalogue: Catalogue): Promise<Written> {
+  const client = await pool.connect()
+  try {
+    await client.query('begin')
+    return await applyCatalogue(client, catalogue)
+  } finally {
+    await client.query('rollback').catch(() => undefined)
+    client.release()
+  }
+}
+
+export interface Written {
+  newRevisions: number
+  newListNumbers: string[]
+  /** sheets that differ from the newest revision that the shop had */
+  changed: { listNumber: string; kind: 'spec' | 'build'; differences: Difference[] }[]
+}
+
+async function applyCatalogue(client: Client, catalogue: Catalogue): Promise<Written> {
+  const { head, models, tables } = catalogue
+  await writeShop(client, head)
+  await upsert(
+    client,
+    'model',
+    ['model'],
+    models.map((m) => ({ model: m.code, maker: m.maker, name: m.name })),
+  )
+  await upsert(
+    client,
+    'list_number',
+    ['list_number'],
+    catalogue.listNumbers.map((l) => ({
+      list_number: l.number,
+      model: l.model,
+      mark: l.mark,
+      weight: l.weight,
+      features: l.features,
+      supersedes: l.spec.supersedes,
+      fits_as: l.fitsAs,
+    })),
+  )
+  const written = await addRevisions(client, catalogue)
+  await writeTables(client, tables)
+  return written
+}
+
+export async function writeShop(client: Client, head: Catalogue['head']): Promise<void> {
+  await client.query(
+    `insert into shop (name, place, zone, currency_code, currency_exponent, working_days, hour_minor) values ($1, $2, $3, $4, $5, $6, $7)
        on conflict (only_one) do update set name = excluded.name, place = excluded.place, zone = excluded.zone,
          currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent,
          working_days = excluded.working_days, hour_minor = excluded.hour_minor`,
-      [
-        head.shop.name,
-        head.shop.place,
-        head.shop.zone,
-        head.shop.currency.code,
-        head.shop.currency.exponent,
-        head.shop.workingDays,
-        head.shop.hourMinor,
-      ],
-    )
-    await upsert(
-      client,
-      'maker',
-      ['maker'],
-      head.makers.map((m) => ({ maker: m.code, numbering: m.numbering })),
-    )
-    await upsert(
-      client,
-      'model',
-      ['model'],
-      models.map((m) => ({ model: m.code, maker: m.maker, name: m.name })),
-    )
-    await upsert(
-      client,
-      'list_number',
-      ['list_number'],
-      catalogue.listNumbers.map((l) => ({
-        list_number: l.number,
-        model: l.model,
-        mark: l.mark,
-        weight: l.weight,
-        features: l.features,
-        supersedes: l.spec.supersedes,
-        fits_as: l.fitsAs,
-      })),
-    )
-    const newRevisions = await addRevisions(client, catalogue)
-    await upsert(client, 'person', ['person'], tables['people.csv'])
-    await upsert(client, 'gauge', ['gauge'], tables['gauges.csv'])
-    await upsert(client, 'customer', ['customer', 'engine', 'equipment'], tables['customers.csv'])
-    await upsert(client, 'part', ['part'], tables['parts.csv'])
-    await upsert(client, 'supplier', ['supplier'], tables['suppliers.csv'])
-    await upsert(client, 'price', ['part', 'supplier'], tables['prices.csv'])
-    await upsert(client, 'kit', ['kit'], tables['kits.csv'])
-    await client.query('delete from kit_hold where kit = any($1)', [tables['kits.csv'].map((kit) => kit.kit)])
-    await upsert(client, 'kit_hold', ['kit', 'part'], tables['kit-holds.csv'])
-    await upsert(client, 'shelf', ['part'], tables['shelf.csv'])
-    return { newRevisions }
-  })
+    [
+      head.shop.name,
+      head.shop.place,
+      head.shop.zone,
+      head.shop.currency.code,
+      head.shop.currency.exponent,
+      head.shop.workingDays,
+      head.shop.hourMinor,
+    ],
+  )
+  await upsert(
+    client,
+    'maker',
+    ['maker'],
+    head.makers.map((m) => ({ maker: m.code, numbering: m.numbering })),
+  )
+}
+
+export async function writeTables(client: Client, tables: Catalogue['tables']): Promise<void> {
+  await upsert(client, 'person', ['person'], tables['people.csv'])
+  await upsert(client, 'gauge', ['gauge'], tables['gauges.csv'])
+  await upsert(client, 'customer', ['customer', 'engine', 'equipment'], tables['customers.csv'])
+  await upsert(client, 'part', ['part'], tables['parts.csv'])
+  await upsert(client, 'supplier', ['supplier'], tables['suppliers.csv'])
+  await upsert(client, 'price', ['part', 'supplier'], tables['prices.csv'])
+  await upsert(client, 'kit', ['kit'], tables['kits.csv'])
+  await client.query('delete from kit_hold where kit = any($1)', [tables['kits.csv'].map((kit) => kit.kit)])
+  await upsert(client, 'kit_hold', ['kit', 'part'], tables['kit-holds.csv'])
+  await upsert(client, 'shelf', ['part'], tables['shelf.csv'])
 }
 
 /** One statement a table: rows as JSON, columns by name. Table and column names come from this file and the import's own list. */
-async function upsert(
+export async function upsert(
   client: Client,
   table: string,
   keys: string[],
@@ -82,11 +111,19 @@ async function upsert(
   )
 }
 
-async function addRevisions(client: Client, catalogue: Catalogue): Promise<number> {
-  const newest = await client.query<{ list_number: string; kind: string; number: number; sha256: string }>(
-    'select distinct on (list_number, kind) list_number, kind, number, sha256 from sheet_revision order by list_number, kind, number desc',
+async function addRevisions(client: Client, catalogue: Catalogue): Promise<Written> {
+  const newest = await client.query<{
+    list_number: string
+    kind: string
+    number: number
+    sha256: string
+    sheet: never
+  }>(
+    'select distinct on (list_number, kind) list_number, kind, number, sha256, sheet from sheet_revision where list_number = any($1) order by list_number, kind, number desc',
+    [catalogue.listNumbers.map((item) => item.number)],
   )
   const known = new Map(newest.rows.map((row) => [`${row.list_number}|${row.kind}`, row]))
+  const written: Written = { newRevisions: 0, newListNumbers: [], changed: [] }
   const rows = catalogue.listNumbers.flatMap((item) =>
     (['spec', 'build'] as const).flatMap((kind) => {
       const sheet = JSON.stringify(item[kind])
@@ -94,6 +131,10 @@ async function addRevisions(client: Client, catalogue: Catalogue): Promise<numbe
       const before = known.get(`${item.number}|${kind}`)
       if (before?.sha256 === sha256) return []
       const number = (before?.number ?? 0) + 1
+      if (before) {
+        const was = { spec: item.spec, build: item.build, [kind]: before.sheet }
+        written.changed.push({ listNumber: item.number, kind, differences: sheetDifferences(was, item) })
+      } else if (kind === 'spec') written.newListNumbers.push(item.number)
       return [
         {
           revision: `${item.number}/${kind}/${number}`,
@@ -106,10 +147,21 @@ async function addRevisions(client: Client, catalogue: Catalogue): Promise<numbe
       ]
     }),
   )
-  if (rows.length)
-    await client.query(
-      'insert into sheet_revision select * from jsonb_populate_recordset(null::sheet_revision, $1)',
-      [JSON.stringify(rows)],
-    )
-  return rows.length
+  written.newRevisions = rows.length
+  await insertRows(client, 'sheet_revision', rows)
+  return written
+}
+
+/** Rows that are new, one statement; columns that a row does not name keep their default. */
+export async function insertRows(
+  client: Client,
+  table: string,
+  rows: Record<string, unknown>[],
+): Promise<void> {
+  if (rows.length === 0) return
+  const columns = Object.keys(rows[0]!).join(', ')
+  await client.query(
+    `insert into ${table} (${columns}) select ${columns} from jsonb_populate_recordset(null::${table}, $1)`,
+    [JSON.stringify(rows)],
+  )
 }

@@ -120,7 +120,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
         const { number } = row ?? (await insertJob(client, summary))
         if (row) await updateJob(client, summary)
         await insertEntries(client, turn.accepted)
-        if (sheetIsNew(before, turn.state)) await storeSheet(client, turn.state, number)
+        for (const state of turn.returned) await storeSheet(client, state, number)
         await notifyJob(client, job, turn.state.seq)
         return { answers: turn.answers, seq: turn.state.seq, number, letter: checkLetter(number) }
       })
@@ -145,6 +145,8 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
     )
     const answers: EntryAnswer[] = []
     const accepted: Entry[] = []
+    // Each state that made a sheet: as it went back, and after each correction since.
+    const returned: JobState[] = []
     let state = before
     for (const [i, entry] of entries.entries()) {
       const same = known.get(entry.id)
@@ -168,10 +170,12 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       const placed: Entry = { ...entry, seq: state.seq + 1, receivedAt: clock().toISOString() }
       known.set(placed.id, placed)
       accepted.push(placed)
-      state = stepAll(state, [placed])
+      const grown = stepAll(state, [placed])
+      if (sheetIsNew(state, grown)) returned.push(grown)
+      state = grown
       answers.push({ id: entry.id, outcome: 'accepted', seq: placed.seq, receivedAt: placed.receivedAt })
     }
-    return { answers, accepted, state }
+    return { answers, accepted, returned, state }
   }
 
   async function storeSheet(client: Client, state: JobState, number: number): Promise<void> {

@@ -173,11 +173,17 @@ const summaryValues = (s: JobSummary) => [
   s.lastAt,
 ]
 
-/** Makes the job's row, and with it its number. */
-export async function insertJob(db: Queryable, summary: JobSummary): Promise<{ number: number }> {
+/** Makes the job's row, and with it its number; one that it had before is given back. */
+export async function insertJob(
+  db: Queryable,
+  summary: JobSummary,
+  number?: number,
+): Promise<{ number: number }> {
+  const columns = number === undefined ? SUMMARY_COLUMNS : [...SUMMARY_COLUMNS, 'number']
+  const values = number === undefined ? summaryValues(summary) : [...summaryValues(summary), number]
   const { rows } = await db.query<{ number: number }>(
-    `insert into job (${SUMMARY_COLUMNS.join(', ')}) values (${SUMMARY_COLUMNS.map((_, i) => `$${i + 1}`).join(', ')}) returning number`,
-    summaryValues(summary),
+    `insert into job (${columns.join(', ')}) values (${columns.map((_, i) => `$${i + 1}`).join(', ')}) returning number`,
+    values,
   )
   return rows[0]!
 }

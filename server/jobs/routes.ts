@@ -11,7 +11,9 @@ import {
   JobsAnswer,
   JobsQuery,
   SheetQuery,
+  SheetsAnswer,
   SheetsOfJobAnswer,
+  SheetsQuery,
 } from '@ekrond/contract/jobs'
 import { readNumber, checkLetter } from '@ekrond/core/job'
 import { returnSheets } from '@ekrond/core/sheet'
@@ -21,7 +23,14 @@ import { notFound, ProblemError } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import { labelPdf } from '../reports/label.ts'
 import type { Services } from '../services.ts'
-import { selectCustomers, selectEntries, selectJobHead, selectJobs, selectReturnSheets } from './jobs.sql.ts'
+import {
+  selectCustomers,
+  selectEntries,
+  selectJobHead,
+  selectJobs,
+  selectReturnSheets,
+  selectSheets,
+} from './jobs.sql.ts'
 
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
 export async function jobRoutes(plain: FastifyInstance, { services }: { services: Services }): Promise<void> {
@@ -75,6 +84,16 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     '/api/customers',
     { schema: { querystring: CustomersQuery, response: { 200: CustomersAnswer } } },
     (request) => selectCustomers(pool, request.query.q, 8),
+  )
+
+  app.get(
+    '/api/sheets',
+    { schema: { querystring: SheetsQuery, response: { 200: SheetsAnswer } } },
+    async (request) => {
+      const sheets = await selectSheets(pool, request.query.spec, request.query.build)
+      if (!sheets) throw notFound('The library has no such revisions.')
+      return sheets
+    },
   )
 
   /** The sheets that went out, by revision. */

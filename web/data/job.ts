@@ -1,5 +1,5 @@
 import type { ListNumberAnswer } from '@ekrond/contract/library'
-import type { JobAnswer, JobsAnswer } from '@ekrond/contract/jobs'
+import type { JobAnswer, JobsAnswer, SheetsAnswer } from '@ekrond/contract/jobs'
 import type { MarketAnswer } from '@ekrond/contract/library'
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import {
@@ -11,6 +11,7 @@ import {
   kinds,
   lastOwn,
   lastUndone,
+  refusal,
   standings,
   stepAll,
   type BodyState,
@@ -77,7 +78,9 @@ export type AddEntry = <K extends keyof DataOf>(
   data: DataOf[K],
   more?: { corrects?: string },
 ) => Refusal | undefined
-export type NewEntry = { [K in keyof DataOf]: { kind: K; data: DataOf[K]; corrects?: string } }[keyof DataOf]
+export type NewEntry = {
+  [K in keyof DataOf]: { kind: K; data: DataOf[K]; corrects?: string; body?: number }
+}[keyof DataOf]
 
 export interface OpenJob {
   job: string
@@ -94,7 +97,11 @@ export interface OpenJob {
   /** the sheets of every body that is identified */
   all: SheetsByBody
   /** address of a station of this job, for this body or another */
-  to(station: StationName | 'history', body?: number): string
+  to(station: StationName | 'history', body?: number, asOf?: number): string
+  /** the entry up to which the log is shown; 0 for all of it */
+  asOf: number
+  /** the whole log, also while it is shown as it stood once */
+  entries: JobAnswer['entries']
   /** where what is typed into a field is kept until it is entered */
   draft(station: string, code: string, place?: string): string
   /** entries that are not in the log yet */
@@ -131,13 +138,17 @@ export function useJob(key: string): JobLoad {
   const queue = useQueue()
   const answer = query.data
   const job = answer?.job ?? key
-  const confirmed = useMemo(() => fold(job, (answer?.entries ?? []) as Entry[]), [job, answer?.entries])
+  const asOf = Number(search.get('asof')) || 0
+  const confirmed = useMemo(() => {
+    const log = (answer?.entries ?? []) as Entry[]
+    return fold(job, asOf ? log.filter((entry) => entry.seq <= asOf) : log)
+  }, [job, answer?.entries, asOf])
   const pending = useMemo(
     () =>
-      queue.waiting
+      (asOf ? [] : queue.waiting)
         .filter((item) => item.job === job && !confirmed.log.some((entry) => entry.id === item.id))
         .map((item) => item.entry),
-    [queue.waiting, job, confirmed],
+    [queue.waiting, job, confirmed, asOf],
   )
   const state = useMemo(
     () =>
@@ -152,25 +163,40 @@ export function useJob(key: string): JobLoad {
   const bodies = bodiesOf(state)
   const body = Math.min(Math.max(1, Number(search.get('body')) || 1), bodies)
   const served = answer?.sheets
+  // What the job's answer does not bring along: the sheets of an identification that was just chosen, or that stood once.
+  const lacking = Object.values(state.bodies)
+    .map(({ ident }) => ident)
+    .find((ident) => ident && !Object.values(served ?? {}).some((own) => own.specRev === ident.specRev))
+  const fetched = useQuery<SheetsAnswer, ApiError>({
+    queryKey: ['sheets', lacking?.specRev, lacking?.buildRev],
+    queryFn: () =>
+      call(
+        `/api/sheets?spec=${encodeURIComponent(lacking!.specRev)}&build=${encodeURIComponent(lacking!.buildRev)}`,
+      ),
+    enabled: Boolean(lacking),
+    staleTime: Infinity,
+  })
   const all = useMemo(() => {
     const result: Record<number, Sheets> = {}
     for (const [number, { ident }] of Object.entries(state.bodies)) {
       if (!ident) continue
-      const own = served?.[number]
       const cached = client.getQueryData<ListNumberAnswer>(['list-number', ident.listNumber])?.sheets
-      const sheets = own?.specRev === ident.specRev ? own : cached?.specRev === ident.specRev ? cached : own
+      const sheets = [...Object.values(served ?? {}), cached, fetched.data].find(
+        (own) => own?.specRev === ident.specRev && own.buildRev === ident.buildRev,
+      )
       if (sheets) result[Number(number)] = sheets
     }
     return result
-  }, [state.bodies, served, client])
+  }, [state.bodies, served, client, fetched.data])
 
   const addAll = useCallback(
     (items: readonly NewEntry[]) => {
       let grown = state
       const entries: UnsentEntry[] = []
-      for (const { kind, data, corrects } of items) {
+      if (asOf) return refusal('as of', 'This is how it stood then. Go back to now to enter something.')
+      for (const { kind, data, corrects, body: other } of items) {
         const target = corrects ? state.log.find((entry) => entry.id === corrects) : undefined
-        const ofBody = target ? target.body : kinds.get(kind)!.ofBody ? body : undefined
+        const ofBody = target ? target.body : kinds.get(kind)!.ofBody ? (other ?? body) : undefined
         const entry: UnsentEntry = {
           id: crypto.randomUUID(),
           job,
@@ -190,7 +216,7 @@ export function useJob(key: string): JobLoad {
       void enqueue(entries)
       return undefined
     },
-    [job, state, all, body, person],
+    [job, state, all, body, person, asOf],
   )
   const add = useCallback<AddEntry>(
     (kind, data, more = {}) => addAll([{ kind, data, ...more } as NewEntry]),
@@ -239,7 +265,12 @@ export function useJob(key: string): JobLoad {
         here: bodyOf(state, body),
         sheets: all[body],
         all,
-        to: (station, other = body) => `/jobs/${address}/${station}${other > 1 ? `?body=${other}` : ''}`,
+        asOf,
+        entries: answer?.entries ?? [],
+        to: (station, other = body, at = asOf) => {
+          const query = [other > 1 ? `body=${other}` : '', at ? `asof=${at}` : ''].filter(Boolean).join('&')
+          return `/jobs/${address}/${station}${query ? `?${query}` : ''}`
+        },
         draft: (station, code, place) => draftKey(job, station, code, place, body),
         pending,
         add,

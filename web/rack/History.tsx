@@ -1,40 +1,91 @@
-import { kinds, sentenceOf, standings, stations } from '@ekrond/core/job'
+import { current, kinds, sentenceOf, standings, stations, type Entry } from '@ekrond/core/job'
 import { nameOn } from '@ekrond/core/sheets'
-import { useNavigate, useParams } from 'react-router'
+import { Fragment } from 'react'
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import styled from 'styled-components'
-import { useJob, useShop } from '../data/job'
-import { sayInstant } from '../shell/dates'
+import { useJob, useShop, type OpenJob } from '../data/job'
+import { sayDate, sayInstant, shownAt } from '../shell/dates'
 import { Page } from '../shell/Page'
-import { figures } from '../theme/global'
+import { figures, narrow } from '../theme/global'
 import { useKeys } from '../ui/keys'
-import { QuietButton } from '../ui'
+import { Choice, FieldSelect } from '../ui'
 
 const Line = styled.li<{ $gone: boolean }>`
   display: grid;
-  grid-template-columns: 128px 110px 96px minmax(0, 1fr);
+  grid-template-columns: 66px 104px 96px minmax(0, 1fr) 100px;
   gap: 14px;
-  padding: 7px 24px;
+  align-items: center;
+  padding: 0 24px;
   border-bottom: 1px solid var(--rule);
   color: ${({ $gone }) => ($gone ? 'var(--pencil)' : 'inherit')};
+  break-inside: avoid;
   & > time {
     font: 400 15px/1.5 ${figures};
     letter-spacing: -0.04em;
   }
-  & > .what {
+  & > span:nth-child(3) {
+    color: var(--pencil);
+  }
+  & .what {
     text-decoration: ${({ $gone }) => ($gone ? 'line-through' : 'none')};
+  }
+  & > a {
+    font-size: 15px;
+    padding: 11px 0;
+    text-underline-offset: 4px;
   }
   @media (max-width: 700px) {
     grid-template-columns: 1fr;
     gap: 0;
   }
+  @media print {
+    & > a {
+      display: none;
+    }
+  }
 `
 
-/** Who did what when: the log in sentences, the newest first; what was corrected stays readable. */
+const Day = styled.h2`
+  font: 600 18px/1.2 ${narrow};
+  padding: 16px 24px 6px;
+  border-bottom: 1.5px solid var(--ink);
+`
+
+const Filters = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  padding: 10px 24px 0;
+  & > select {
+    width: auto;
+    min-width: 180px;
+  }
+  @media print {
+    display: none;
+  }
+`
+
+const Then = styled.span`
+  color: var(--pencil);
+  font-size: 15px;
+  &::before {
+    content: ' · ';
+  }
+`
+
+/** What the screen said of it when it was entered: verdicts are frozen. */
+const shownThen = (entry: Entry): string => {
+  const { shown } = current(entry).data as {
+    shown?: { headline?: string; meaning?: string; sentence?: string }
+  }
+  return [shown?.headline, shown?.meaning ?? shown?.sentence].filter(Boolean).join(' ')
+}
+
+/** Who did what when: the log in sentences, the newest first, by station and body; any moment opens as it stood. */
 export default function History() {
   const { number = '' } = useParams()
   const navigate = useNavigate()
   const load = useJob(number)
-  const shop = useShop().data
   useKeys({ r: () => void navigate('/'), Escape: () => void navigate(`/jobs/${number}`) })
   if (load.status !== 'open')
     return (
@@ -42,32 +93,107 @@ export default function History() {
         {load.status === 'missing' && <p style={{ padding: 24 }}>{load.sentence}</p>}
       </Page>
     )
-  const { state, sheets } = load.open
-  const standing = standings(state.log)
-  const name = (code: string) => nameOn(sheets, code)
   return (
     <Page
       title={`job ${number}, who did what when`}
-      head={<QuietButton onPress={() => void navigate(`/jobs/${number}`)}>back to the job</QuietButton>}
+      head={<Link to={`/jobs/${number}`}>back to the job</Link>}
     >
+      <Story open={load.open} />
+    </Page>
+  )
+}
+
+function Story({ open }: { open: OpenJob }) {
+  const [search, setSearch] = useSearchParams()
+  const shop = useShop().data
+  const station = search.get('at') ?? ''
+  const body = search.get('of') ?? ''
+  const put = (key: string, value: string) =>
+    setSearch(
+      (now) => {
+        const next = new URLSearchParams(now)
+        if (value) next.set(key, value)
+        else next.delete(key)
+        return next
+      },
+      { replace: true },
+    )
+  const { state } = open
+  const standing = standings(state.log)
+  const target = (entry: Entry) => state.log.find((other) => other.id === entry.corrects)
+  const stationOf = (entry: Entry): string =>
+    kinds.get(((entry.kind === 'entry.struck' ? target(entry) : undefined) ?? entry).kind)?.station ?? 'job'
+  const shown = state.log
+    .filter((entry) => !station || stationOf(entry) === station)
+    .filter((entry) => !body || !kinds.get(entry.kind)?.ofBody || String(entry.body ?? 1) === body)
+    .reverse()
+  const dayOf = (entry: Entry) => shownAt(entry).slice(0, 10)
+  return (
+    <>
+      <Filters role="group" aria-label="Show">
+        <FieldSelect aria-label="Station" value={station} onChange={(event) => put('at', event.target.value)}>
+          <option value="">all stations</option>
+          {stations.map(({ name, title }) => (
+            <option key={name} value={name}>
+              {title}
+            </option>
+          ))}
+        </FieldSelect>
+        {open.bodies > 1 && (
+          <FieldSelect aria-label="Body" value={body} onChange={(event) => put('of', event.target.value)}>
+            <option value="">all bodies</option>
+            {Array.from({ length: open.bodies }, (_, i) => (
+              <option key={i} value={i + 1}>
+                body {i + 1}
+              </option>
+            ))}
+          </FieldSelect>
+        )}
+        <Choice onPress={() => window.print()}>Print</Choice>
+      </Filters>
+      {shown.length === 0 && <p style={{ padding: '18px 24px' }}>Nothing was entered there.</p>}
       <ol>
-        {[...state.log].reverse().map((entry) => {
+        {shown.map((entry, i) => {
           const gone = standing.get(entry.id) !== 'alive'
-          const station = stations.find((s) => s.name === kinds.get(entry.kind)?.station)
+          const name = (code: string) => nameOn(open.all[entry.body ?? 1] ?? open.sheets, code)
+          const struck = entry.kind === 'entry.struck' ? target(entry) : undefined
+          const at = stations.find((s) => s.name === stationOf(entry))
+          const day = dayOf(entry)
           return (
-            <Line key={entry.id} $gone={gone}>
-              <time dateTime={entry.at}>{shop ? sayInstant(entry.at, shop.zone) : ''}</time>
-              <span>{entry.by}</span>
-              <span>{station?.title ?? ''}</span>
-              <span>
-                <span className="what">{sentenceOf(entry, name)}</span>
-                {gone && ` (${standing.get(entry.id) === 'struck' ? 'taken back' : 'corrected since'})`}
-                {entry.corrects && entry.kind !== 'entry.struck' && ' (a correction)'}
-              </span>
-            </Line>
+            <Fragment key={entry.id}>
+              {(i === 0 || dayOf(shown[i - 1]!) !== day) && (
+                <li>
+                  <Day>{sayDate(day)}</Day>
+                </li>
+              )}
+              <Line $gone={gone}>
+                <time dateTime={shownAt(entry)}>
+                  {shop ? sayInstant(shownAt(entry), shop.zone).slice(-5) : ''}
+                </time>
+                <span>{entry.by}</span>
+                <span>
+                  {at?.title ?? ''}
+                  {open.bodies > 1 && kinds.get(entry.kind)?.ofBody ? ` ${entry.body ?? 1}` : ''}
+                </span>
+                <span>
+                  <span className="what">
+                    {struck ? `took back: ${sentenceOf(struck, name)}` : sentenceOf(current(entry), name)}
+                  </span>
+                  {shownThen(entry) && <Then>{shownThen(entry)}</Then>}
+                  {gone && ` (${standing.get(entry.id) === 'struck' ? 'taken back' : 'corrected since'})`}
+                  {entry.corrects && entry.kind !== 'entry.struck' && ' (a correction)'}
+                </span>
+                <Link
+                  to={open.to(at?.name ?? 'receive', entry.body ?? 1, entry.seq)}
+                  aria-label={`As it stood after entry ${entry.seq}`}
+                >
+                  as it stood
+                </Link>
+              </Line>
+            </Fragment>
           )
         })}
       </ol>
-    </Page>
+    </>
   )
 }

@@ -11,6 +11,7 @@ import { useSheetTheme } from '../theme/sheet'
 import { Button, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
 import { useScanner } from '../ui/scanner'
+import { AsOf } from './AsOf'
 import { Bodies } from './Bodies'
 import { sayDate } from './dates'
 import { Foot, Frame, Strip, TitleBlock, Zone, Zones } from './frame'
@@ -97,6 +98,7 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
               )
             })}
           </Zones>
+          <AsOf open={open} station={station} />
           <Bodies open={open} station={station} />
           {(location.state as { resumed?: boolean } | null)?.resumed && <Resume open={open} />}
         </div>

@@ -23,3 +23,10 @@ export const sayInstant = (at: string, zone: string): string =>
 /** Minor units as the shop's money. */
 export const sayMoney = (minor: number, exponent: number): string =>
   (minor / 10 ** exponent).toFixed(exponent)
+
+/**
+ * The instant that an entry is shown at: its own, or the server's where it lies more than two minutes after the server had it, which
+ * only a wrong clock does.
+ */
+export const shownAt = (entry: { at: string; receivedAt: string }): string =>
+  Date.parse(entry.at) - Date.parse(entry.receivedAt) > 120_000 ? entry.receivedAt : entry.at

@@ -22,3 +22,5 @@ create index sheet_revision_newest on sheet_revision (list_number, kind, number 
 -- One customer has several engines.
 alter table customer drop constraint customer_pkey;
 alter table customer add primary key (customer, engine, equipment);
+
+alter table sheet_revision add column added_at timestamptz(3) not null default now();

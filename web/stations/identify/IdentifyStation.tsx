@@ -5,17 +5,18 @@ import {
   nextLook,
   openCatalogue,
   rank,
+  twoHalves,
   type Identification,
   type Ranked,
   type Seen,
 } from '@ekrond/core/identify'
-import { markPlaces } from '@ekrond/core/job'
+import { bodyNumbers, bodyOf, checkAgain, fromEarlier, markPlaces } from '@ekrond/core/job'
 import { gaugeSigma, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { differenceSentence, sheetDifferences } from '@ekrond/core/sheets'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../../data/api'
 import { useDraft } from '../../data/draft'
@@ -23,9 +24,11 @@ import { listNumberQuery, useShop } from '../../data/job'
 import { Ask, AskFoot, Board, BoardTitle, BoardDrawing, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
 import { figures, narrow } from '../../theme/global'
-import { ErrorLine, FieldInput, FieldSelect, Key, Label, MainButton, QuietButton } from '../../ui'
+import { Choice, ErrorLine, FieldInput, FieldSelect, Key, Label, MainButton, QuietButton } from '../../ui'
 import { onEnter, useKeys } from '../../ui/keys'
+import { StateShape } from '../../shell/StateShape'
 import type { StationProps } from '../props'
+import type { SheetedProps } from '../withSheets'
 import { MarkBoxes } from './MarkBoxes'
 import { PlanView } from './PlanView'
 
@@ -246,6 +249,29 @@ export default function IdentifyStation({ open }: StationProps) {
     }
   }
   const already = body.ident?.listNumber
+  const halves = useMemo(
+    () =>
+      catalogue
+        ? twoHalves(
+            catalogue,
+            Object.fromEntries(Object.entries(body.marks).map(([p, mark]) => [p, mark.text])),
+            makerNow || null,
+          )
+        : null,
+    [catalogue, body.marks, makerNow],
+  )
+  const unidentified = bodyNumbers(open.state).filter((number) => !bodyOf(open.state, number).ident)
+  /** The bodies of a bank are alike as a rule: one tap gives the rest this one's list number. */
+  const alikeAll = () => {
+    const { entry: _, ...ident } = body.ident!
+    return open.addAll(
+      unidentified.map((number) => ({
+        kind: 'ident.chosen' as const,
+        body: number,
+        data: { ...ident, runnerUp: null },
+      })),
+    )
+  }
   useKeys({
     Enter: () => void choose(),
     ArrowDown: () => setChosen((n) => Math.min(n + 1, ranking.length - 1)),
@@ -436,6 +462,13 @@ export default function IdentifyStation({ open }: StationProps) {
           {differences && !nothingSeen && (
             <p style={{ fontWeight: 500 }}>{differenceSentence(differences)}</p>
           )}
+          {halves && (
+            <ErrorLine role="alert">
+              Two halves? The {halves.upper.place} says {halves.upper.id}, the {halves.lower.place}{' '}
+              {halves.lower.id}. Each half keeps its own parts: look which one the castings’ join speaks for.
+            </ErrorLine>
+          )}
+          {open.sheets && <CheckAgain open={{ ...open, sheets: open.sheets }} />}
           {pNone > 0.5 && !nothingSeen && (
             <ErrorLine>
               More likely none of these. Look at every place on the casting, or teach this one.
@@ -453,6 +486,13 @@ export default function IdentifyStation({ open }: StationProps) {
                 : 'This one'}{' '}
               <Key>Enter</Key>
             </MainButton>
+            {already && unidentified.length > 0 && (
+              <Choice onPress={() => setWrong(alikeAll()?.sentence ?? '')}>
+                {unidentified.length === 1
+                  ? `Body ${unidentified[0]} is one too`
+                  : `Bodies ${unidentified.join(', ')} are the same`}
+              </Choice>
+            )}
             {already && (
               <QuietButton onPress={() => void navigate(open.to('asfound'))}>
                 go on <Key>3</Key>
@@ -462,6 +502,43 @@ export default function IdentifyStation({ open }: StationProps) {
         </Ask>
       </Three>
     </JobSheet>
+  )
+}
+
+/** What an identification that was corrected leaves behind: to be checked again, and without a partner on the new sheets. */
+function CheckAgain({ open }: SheetedProps) {
+  const again = checkAgain(open.state, open.sheets, open.body)
+  const earlier = fromEarlier(open.state, open.sheets, open.body)
+  return (
+    <>
+      {again.length > 0 && (
+        <section aria-label="Check again" style={{ borderTop: '2px solid var(--ink)', paddingTop: 8 }}>
+          <b>
+            <StateShape state="again" /> {again.length} to check again
+          </b>
+          {again.slice(0, 5).map((item) => (
+            <p key={`${item.what} ${item.key}`} style={{ fontSize: 15 }}>
+              {item.name}: {item.why}
+            </p>
+          ))}
+          {again.some((item) => item.what === 'reading') && (
+            <Link to={open.to('set')} style={{ display: 'inline-block', padding: '10px 0' }}>
+              Set them against the new sheet
+            </Link>
+          )}
+        </section>
+      )}
+      {earlier.length > 0 && (
+        <section aria-label="From the earlier identification">
+          <Label>From the earlier identification, kept</Label>
+          {earlier.map((item) => (
+            <p key={`${item.what} ${item.key}`} style={{ fontSize: 15 }}>
+              {item.key}, {item.what}: {item.said}
+            </p>
+          ))}
+        </section>
+      )}
+    </>
   )
 }
 

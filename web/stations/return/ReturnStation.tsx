@@ -1,9 +1,22 @@
-import { gatePoints, lastSaid, type GatePoint } from '@ekrond/core/job'
-import { returnSheet, type ReturnSheet } from '@ekrond/core/sheet'
-import type { Sheets } from '@ekrond/core/sheets'
+import {
+  afterReturn,
+  bodyKey,
+  bodyNumbers,
+  bodyOf,
+  gatePoints,
+  lastSaid,
+  readBodyKey,
+  sentenceOf,
+  type GatePoint,
+} from '@ekrond/core/job'
+import type { SheetsOfJobAnswer } from '@ekrond/contract/jobs'
+import { returnSheets, type ReturnSheet } from '@ekrond/core/sheet'
+import { nameOn, type Sheets } from '@ekrond/core/sheets'
 import { useState } from 'react'
+import { useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
 import styled from 'styled-components'
+import { call, type ApiError } from '../../data/api'
 import { useShop } from '../../data/job'
 import { usePerson } from '../../data/person'
 import { Ask, AskFoot, Board, Main } from '../../shell/frame'
@@ -82,16 +95,25 @@ function Return({ open }: SheetedProps) {
           tabIndex={0}
           aria-label="The sheet as it stands"
         >
-          <Paper sheet={returnSheet(state, open.all, open.number ?? 0, open.body)} />
+          {returnSheets(state, open.all, open.number ?? 0).map((page) => (
+            <Paper key={page.body?.number ?? 1} sheet={page} />
+          ))}
         </Board>
         <Ask aria-label="Before it goes back">
           {state.returned ? (
             <>
-              <h2>It went back with its sheet.</h2>
+              <h2>It went back with its sheet, revision {afterReturn(state)!.letter}.</h2>
               <p>
-                Only notes can be added now. Opening it again lets work go on; what stood stays in the
-                history.
+                What is put right now at its station makes the next revision; each that went out is kept.
+                Opening it again lets work go on.
               </p>
+              <Revisions open={open} />
+              <Link
+                to={`/receive?earlier=${open.number}`}
+                style={{ fontWeight: 600, padding: '8px 0', textUnderlineOffset: 4 }}
+              >
+                It came back: open a new job on it
+              </Link>
               <Reopen open={open} />
             </>
           ) : standing.length === 0 ? (
@@ -209,13 +231,17 @@ function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint
 }
 
 function AnswerComplaint({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
-  const body = open.here
-  const found = Object.keys(body.findings).filter(
-    (code) => lastSaid(body.findings[code])!.disposition !== 'reuse',
+  const found = bodyNumbers(open.state).flatMap((number) =>
+    Object.entries(bodyOf(open.state, number).findings)
+      .filter(([, judged]) => lastSaid(judged)!.disposition !== 'reuse')
+      .map(([code]) => bodyKey(number, code)),
   )
   const [by, setBy] = useState<string[]>([])
   const [words, setWords] = useState('')
-  const name = (code: string) => open.sheets.build.positions.find((p) => p.code === code)?.name ?? code
+  const name = (named: string) => {
+    const { body, key } = readBodyKey(named)
+    return `${nameOn(open.all[body], key)}${open.bodies > 1 ? `, body ${body}` : ''}`
+  }
   const answer = (explained: boolean) =>
     void open.add('complaint.answered', { explained, by: explained ? by : [], words })
   return (
@@ -251,6 +277,44 @@ function AnswerComplaint({ open }: { open: StationProps['open'] & { sheets: Shee
   )
 }
 
+/** The sheets that went out, each as it was. */
+function Revisions({ open }: { open: StationProps['open'] }) {
+  const sheets = useQuery<SheetsOfJobAnswer, ApiError>({
+    queryKey: ['sheets of', open.job, open.state.seq],
+    queryFn: () => call(`/api/jobs/${open.number}/sheets`),
+    enabled: open.number !== null,
+    placeholderData: (before) => before,
+  })
+  const after = afterReturn(open.state)
+  return (
+    <ul aria-label="Revisions of the sheet">
+      {sheets.data?.sheets.map((sheet, i) => (
+        <li
+          key={`${sheet.revision} ${sheet.seq}`}
+          style={{ display: 'flex', gap: 12, borderBottom: '1px solid var(--rule)', padding: '8px 0' }}
+        >
+          <b className="figures">{sheet.revision}</b>
+          <span style={{ flex: 1, fontSize: 15 }}>
+            {i === 0
+              ? 'as it went back'
+              : sentenceOf(after!.corrections[i - 1]?.entry ?? open.state.log.at(-1)!, (code) =>
+                  nameOn(open.sheets, code),
+                )}
+          </span>
+          <a
+            href={`/api/jobs/${open.number}/sheet.pdf?revision=${sheet.revision}`}
+            target="_blank"
+            rel="noreferrer"
+            style={{ fontSize: 15 }}
+          >
+            PDF
+          </a>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 function Reopen({ open }: { open: StationProps['open'] }) {
   const [why, setWhy] = useState('')
   const [wrong, setWrong] = useState('')
@@ -275,7 +339,7 @@ const SheetOfPaper = styled.article`
   border: 2px solid var(--ink);
   max-width: 760px;
   width: 100%;
-  margin: 0 auto;
+  margin: 0 auto 16px;
   font-size: 15px;
   & > header {
     display: flex;
@@ -360,6 +424,8 @@ function Paper({ sheet }: { sheet: ReturnSheet }) {
         <h1>Return sheet</h1>
         <span>
           {sheet.model} · <b className="figures">{sheet.listNumber}</b>
+          {sheet.body && `, body ${sheet.body.number} of ${sheet.body.of}`}
+          {sheet.revision !== 'A' && `, revision ${sheet.revision}`}
         </span>
       </header>
       <table>
@@ -401,6 +467,10 @@ function Paper({ sheet }: { sheet: ReturnSheet }) {
             “{sheet.complaint.words}”: {sheet.complaint.answer}.
           </p>
           <p>{sheet.complaint.detail}</p>
+          {sheet.changes.length > 0 && <Label style={{ marginTop: 8 }}>Corrected after it went back</Label>}
+          {sheet.changes.map((change) => (
+            <p key={change}>{change}</p>
+          ))}
           {sheet.left.length > 0 && (
             <Label style={{ marginTop: 8 }}>Left as it was, or let pass, and why</Label>
           )}

@@ -1,0 +1,141 @@
+import { checkData, Envelope, fold, summarise, type Entry } from '@ekrond/core/job'
+import { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
+import * as v from 'valibot'
+import { inTransaction, type Client, type Pool } from '../db/pool.ts'
+import type { Files } from '../import/files.ts'
+import { Head, readJson, readTable, readTables, type ImportError, type Tell } from '../import/read.ts'
+import { insertRows, writeShop, writeTables } from '../import/write.ts'
+import { jobCache } from '../jobs/append.ts'
+import { insertEntries, insertJob, insertReturnSheet } from '../jobs/jobs.sql.ts'
+
+const ListNumbers = v.array(
+  v.object({
+    listNumber: v.string(),
+    model: v.string(),
+    mark: v.string(),
+    weight: v.number(),
+    features: v.record(v.string(), v.union([v.string(), v.number()])),
+    supersedes: v.array(v.string()),
+    fitsAs: v.array(v.object({ listNumber: v.string(), words: v.string() })),
+  }),
+)
+const revision = {
+  revision: v.string(),
+  number: v.number(),
+  sha256: v.string(),
+  addedAt: v.pipe(v.string(), v.isoTimestamp()),
+}
+const Revisions = v.array(
+  v.variant('kind', [
+    v.object({ ...revision, kind: v.literal('spec'), sheet: SpecSheet }),
+    v.object({ ...revision, kind: v.literal('build'), sheet: BuildSheet }),
+  ]),
+)
+const JobFile = v.object({
+  format: v.literal(1),
+  job: v.pipe(v.string(), v.uuid()),
+  number: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  entries: v.pipe(
+    v.array(v.object({ ...Envelope.entries, seq: v.number(), receivedAt: v.string() })),
+    v.minLength(1),
+  ),
+  sheets: v.array(
+    v.object({ revision: v.string(), seq: v.number(), sha256: v.string(), document: v.unknown() }),
+  ),
+})
+
+/** Thrown to roll everything back: what is wrong, by file, row and column. */
+export class WholeShopFaults extends Error {
+  constructor(readonly errors: ImportError[]) {
+    super(`${errors.length} faults`)
+  }
+}
+
+/** Whether a folder holds a whole shop, rather than a catalogue. */
+export const isWholeShop = (files: Files): boolean => files.read('shop.json') !== undefined
+
+/**
+ * Takes a whole shop in, into an empty one: library with every revision, tables, each job's log as it was. The rows of the rack are
+ * made from the logs. All or nothing, in one transaction; faults are told by file, row and column.
+ */
+export function importShop(pool: Pool, files: Files): Promise<{ jobs: number; entries: number }> {
+  return inTransaction(pool, async (client) => {
+    const { rows } = await client.query<{ jobs: number; numbers: number }>(
+      'select (select count(*) from job) as jobs, (select count(*) from list_number) as numbers',
+    )
+    const errors: ImportError[] = []
+    const tell: Tell = (file, row, column, sentence) => void errors.push({ file, row, column, sentence })
+    if (rows[0]!.jobs || rows[0]!.numbers) {
+      tell(
+        'shop.json',
+        null,
+        null,
+        `This shop is not empty: it has ${rows[0]!.jobs} jobs and ${rows[0]!.numbers} list numbers. A whole shop is taken into an empty one; start it with EKROND_DEMO=off on a database of its own.`,
+      )
+      throw new WholeShopFaults(errors)
+    }
+    const head = readJson(files, 'shop.json', Head, tell)
+    const tables = readTables(files, tell)
+    const models = readTable(files, 'models.csv', { model: 'text', maker: 'text', name: 'text' }, tell)
+    const numbers = readJson(files, 'list-numbers.json', ListNumbers, tell) ?? []
+    const revisions = numbers.flatMap(({ listNumber }) =>
+      (readJson(files, `revisions/${encodeURIComponent(listNumber)}.json`, Revisions, tell) ?? []).map(
+        ({ addedAt, ...row }) => ({ ...row, list_number: listNumber, added_at: addedAt }),
+      ),
+    )
+    // Nothing is written before all that can be read at once was read.
+    if (errors.length || !head) throw new WholeShopFaults(errors)
+    await writeShop(client, head)
+    await insertRows(client, 'model', models)
+    await insertRows(
+      client,
+      'list_number',
+      numbers.map(({ listNumber, fitsAs, ...row }) => ({ ...row, list_number: listNumber, fits_as: fitsAs })),
+    )
+    await insertRows(client, 'sheet_revision', revisions)
+    await writeTables(client, tables)
+    const taken = await importJobs(client, files, tell)
+    if (errors.length) throw new WholeShopFaults(errors)
+    return taken
+  })
+}
+
+async function importJobs(client: Client, files: Files, tell: Tell) {
+  const cache = jobCache()
+  let jobs = 0
+  let entries = 0
+  let highest = 0
+  for (const file of files.list('jobs')) {
+    const read = readJson(files, file, JobFile, tell)
+    if (!read) continue
+    const log = read.entries as Entry[]
+    const faulty = log.findIndex((entry, i) => entry.seq !== i + 1 || entry.job !== read.job)
+    if (faulty >= 0) {
+      tell(file, null, `entries.${faulty}`, `Entry ${faulty + 1} is not the next of this job’s log.`)
+      continue
+    }
+    const malformed = log.findIndex((entry) => {
+      const refused = checkData(entry)
+      return refused && refused.code !== 'newer' && refused.code !== 'kind'
+    })
+    if (malformed >= 0) {
+      tell(file, null, `entries.${malformed}.data`, checkData(log[malformed]!)!.sentence)
+      continue
+    }
+    const state = fold(read.job, log)
+    const summary = summarise(state, await cache.sheets(client, state))
+    if (!summary) {
+      tell(file, null, 'entries', 'The log has no opening.')
+      continue
+    }
+    await insertJob(client, summary, read.number)
+    await insertEntries(client, log)
+    for (const sheet of read.sheets)
+      await insertReturnSheet(client, read.job, sheet.seq, sheet.revision, sheet.sha256, sheet.document)
+    jobs++
+    entries += log.length
+    highest = Math.max(highest, read.number)
+  }
+  if (highest) await client.query("select setval('job_number', $1)", [highest])
+  return { jobs, entries }
+}

@@ -1,0 +1,59 @@
+import { ImportAnswer, ImportBody } from '@ekrond/contract/library'
+import type { FastifyInstance } from 'fastify'
+import { ZipFile } from 'yazl'
+import type { ValibotTypeProvider } from '../http/valibot.ts'
+import { previewCatalogue, writeCatalogue } from '../import/write.ts'
+import type { Services } from '../services.ts'
+import { localDate } from '../clock.ts'
+import { exportShop } from './export.ts'
+
+const MOST_IMPORT_BYTES = 32 * 1024 * 1024
+
+// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+export async function wholeRoutes(
+  plain: FastifyInstance,
+  { services }: { services: Services },
+): Promise<void> {
+  const app = plain.withTypeProvider<ValibotTypeProvider>()
+  const { pool } = services
+
+  /** The whole shop, packed: the same files as `npm run export`. */
+  app.get('/api/export.zip', { schema: { hide: true } }, async (_request, reply) => {
+    const zip = new ZipFile()
+    const head = `shop-${localDate(services.clock(), await services.zone())}`
+    const pack = async () => {
+      for await (const { name, contents } of exportShop(pool))
+        zip.addBuffer(Buffer.from(contents), `${head}/${name}`)
+      zip.end()
+    }
+    pack().catch((error: Error) => zip.outputStream.emit('error', error))
+    return reply
+      .type('application/zip')
+      .header('content-disposition', `attachment; filename="${head}.zip"`)
+      .send(zip.outputStream)
+  })
+
+  /** A catalogue as files: what it would change, or taken in. Faults change nothing. */
+  app.post(
+    '/api/import',
+    { bodyLimit: MOST_IMPORT_BYTES, schema: { body: ImportBody, response: { 200: ImportAnswer } } },
+    async ({ body }) => {
+      const read = await services.readCatalogue(body.files)
+      if ('errors' in read) return { taken: false, errors: read.errors, preview: null }
+      const written = body.take
+        ? await writeCatalogue(pool, read.catalogue)
+        : await previewCatalogue(pool, read.catalogue)
+      return {
+        taken: body.take,
+        errors: [],
+        preview: {
+          listNumbers: read.catalogue.listNumbers.length,
+          parts: read.catalogue.tables['parts.csv'].length,
+          kits: read.catalogue.tables['kits.csv'].length,
+          newListNumbers: written.newListNumbers,
+          changed: written.changed,
+        },
+      }
+    },
+  )
+}
