@@ -24,6 +24,9 @@ export const ListNumberRow = v.object({
   model: v.string(),
   modelName: v.string(),
   mark: v.string(),
+  /** older numbers that it takes the place of */
+  supersedes: v.array(v.string()),
+  features: v.record(v.string(), v.union([v.string(), v.number()])),
 })
 export const ListNumbersAnswer = v.object({ listNumbers: v.array(ListNumberRow), total: v.number() })
 export type ListNumbersAnswer = v.InferOutput<typeof ListNumbersAnswer>
@@ -31,10 +34,22 @@ export type ListNumbersAnswer = v.InferOutput<typeof ListNumbersAnswer>
 export const ListNumberParams = v.object({ listNumber: v.pipe(v.string(), v.maxLength(60)) })
 export const ListNumberAnswer = v.object({
   ...ListNumberRow.entries,
-  features: v.record(v.string(), v.union([v.string(), v.number()])),
   sheets: SheetsAnswer,
+  /** list numbers that it can stand in for, and that can stand in for it, each with its condition */
+  fitsAs: v.array(v.object({ listNumber: v.string(), words: v.string() })),
+  fittedBy: v.array(v.object({ listNumber: v.string(), words: v.string() })),
 })
 export type ListNumberAnswer = v.InferOutput<typeof ListNumberAnswer>
+
+/** Each value of a list number's sheets through their revisions, oldest first. */
+export const RevisionsAnswer = v.object({
+  revisions: v.array(v.object({ revision: v.string(), kind: v.string(), addedAt: v.string() })),
+  values: v.record(
+    v.string(),
+    v.array(v.object({ revision: v.string(), asWritten: v.string(), source: v.string() })),
+  ),
+})
+export type RevisionsAnswer = v.InferOutput<typeof RevisionsAnswer>
 
 export const MarketPart = v.object({
   part: v.string(),

@@ -16,6 +16,7 @@ export {
 } from './kinds/index.ts'
 export type { SheetsByBody, StationName } from './kind.ts'
 export * from './work.ts'
+export * from './returned.ts'
 export * from './again.ts'
 export * from './resume.ts'
 export * from './minutes.ts'

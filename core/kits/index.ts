@@ -1,2 +1,3 @@
 export * from './cover.ts'
 export * from './layout.ts'
+export * from './fits.ts'

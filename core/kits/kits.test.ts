@@ -3,6 +3,7 @@ import { isRefusal } from '../refusal/index.ts'
 import {
   cheapestCover,
   coverChoices,
+  kitFit,
   layOutKit,
   shelfOnly,
   type Cover,
@@ -176,4 +177,27 @@ describe('a kit laid out for one list number', () => {
     expect(layout.choices).toMatchObject([{ take: 'GK-442B', not: ['GK-442A'] }])
     expect(layout.missing).toEqual([{ position: 'float', name: 'Float' }])
   })
+})
+
+describe('how far a kit fits a list number', () => {
+  const model = models().find((m) => m.code === 'U7')!
+  const sheets = listNumberSheets(model, model.listNumbers[0]!)
+  if (isRefusal(sheets)) throw new Error(sheets.refused.why)
+  const part = (code: string) => sheets.build.positions.find((p) => p.code === code)!.part!
+  it('renews what it holds, names what of the always-renewed ones it lacks, counts what stays over', () => {
+    // The small one always renews bowl gasket, needle, seat washer and drain seal.
+    const holds = [
+      { part: part('needle'), quantity: 1 },
+      { part: part('bowl.gasket'), quantity: 1 },
+      { part: part('drain.plug'), quantity: 2 },
+      { part: 'ELSEWHERE', quantity: 3 },
+    ]
+    expect(kitFit(holds, sheets.build)).toEqual({
+      covers: ['bowl.gasket', 'needle', 'drain.plug'],
+      lacks: ['seat.washer'],
+      over: 4,
+    })
+  })
+  it('fits nothing where no part is shared', () =>
+    expect(kitFit([{ part: 'ELSEWHERE', quantity: 1 }], sheets.build)).toBeNull())
 })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import * as v from 'valibot'
 import { models } from '../../demo/catalogue.ts'
+import { ferrySheets } from '../../demo/log-entries.ts'
 import { assemblyOrder, teardownOrder } from '../build/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import {
@@ -10,6 +11,7 @@ import {
   settingKey,
   SettingSpec,
   sheetDifferences,
+  valueHistory,
 } from './index.ts'
 
 const model = models()[0]!
@@ -87,5 +89,28 @@ describe('the stack', () => {
     expect(order.indexOf('float')).toBeLessThan(order.indexOf('body.gasket'))
     expect(order).not.toContain('plugs')
     expect(assemblyOrder(build).map((p) => p.code)).toEqual([...order].reverse())
+  })
+})
+
+describe('a value through its revisions', () => {
+  it('stands where it changed, with its source, oldest first', () => {
+    const { spec } = ferrySheets()
+    const older = {
+      ...spec,
+      settings: spec.settings.map((s) =>
+        s.code === 'float.height' ? { ...s, asWritten: '14.0 ±0.5', source: 'kit leaf' as const } : s,
+      ),
+    }
+    const history = valueHistory([
+      { revision: 'a/1', spec: older },
+      { revision: 'a/2', spec },
+      { revision: 'a/3', spec },
+    ])
+    expect(history['float.height/none']).toEqual([
+      { revision: 'a/1', asWritten: '14.0 ±0.5', source: 'kit leaf' },
+      { revision: 'a/2', asWritten: '13.5 ±0.5', source: 'factory sheet' },
+    ])
+    expect(history['float.drop/none']).toHaveLength(1)
+    expect(history['seat/none']).toEqual([{ revision: 'a/1', asWritten: '2.40', source: 'calibration' }])
   })
 })

@@ -1,3 +1,4 @@
+import { firstEdition } from '../../demo/editions.ts'
 import { demoJobs } from '../../demo/jobs.ts'
 import { inTransaction } from '../db/pool.ts'
 import { folderFiles } from '../import/files.ts'
@@ -33,6 +34,7 @@ async function loadDemo(services: Services, folder: string): Promise<void> {
     throw new Error(
       `the demo catalogue has faults: ${read.errors.map((e) => `${e.file} ${e.row ?? ''} ${e.column ?? ''} ${e.sentence}`).join('; ')}`,
     )
+  await writeCatalogue(services.pool, firstEdition(read.catalogue))
   await writeCatalogue(services.pool, read.catalogue)
   const [lists, market] = await Promise.all([selectShopLists(services.pool), selectMarket(services.pool)])
   const sheetsOf = async (listNumber: string) => {

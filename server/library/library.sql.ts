@@ -3,8 +3,9 @@ import type {
   ListNumberAnswer,
   ListNumbersAnswer,
   MarketAnswer,
+  RevisionsAnswer,
 } from '@ekrond/contract/library'
-import type { Sheets } from '@ekrond/core/sheets'
+import { valueHistory, type Sheets, type SpecSheet } from '@ekrond/core/sheets'
 import type { Queryable } from '../db/pool.ts'
 
 export async function selectCandidates(db: Queryable): Promise<CatalogueAnswer> {
@@ -19,9 +20,9 @@ export async function selectListNumbers(
   { q, limit }: { q: string; limit: number },
 ): Promise<ListNumbersAnswer> {
   const { rows } = await db.query<ListNumbersAnswer['listNumbers'][number] & { total: number }>(
-    `select list_number as "listNumber", model.maker, model, model.name as "modelName", mark, count(*) over () as total
+    `select list_number as "listNumber", model.maker, model, model.name as "modelName", mark, supersedes, features, count(*) over () as total
        from list_number join model using (model)
-      where $1 = '' or concat_ws(' ', list_number, mark, model.maker, model.name) ilike '%' || $1 || '%'
+      where $1 = '' or concat_ws(' ', list_number, mark, model.maker, model.name, supersedes #>> '{}') ilike '%' || $1 || '%'
       order by model.maker, list_number
       limit $2`,
     [q.replace(/[\\%_]/g, (sign) => `\\${sign}`), limit],
@@ -42,7 +43,9 @@ export async function selectListNumber(
       buildRev: string
     }
   >(
-    `select l.list_number as "listNumber", m.maker, l.model, m.name as "modelName", l.mark, l.features,
+    `select l.list_number as "listNumber", m.maker, l.model, m.name as "modelName", l.mark, l.features, l.supersedes, l.fits_as as "fitsAs",
+            coalesce((select jsonb_agg(jsonb_build_object('listNumber', o.list_number, 'words', fit->>'words') order by o.list_number)
+                        from list_number o, jsonb_array_elements(o.fits_as) fit where fit->>'listNumber' = l.list_number), '[]') as "fittedBy",
             s.revision as "specRev", s.sheet as spec, b.revision as "buildRev", b.sheet as build
        from list_number l
        join model m using (model)
@@ -55,6 +58,24 @@ export async function selectListNumber(
   if (!row) return undefined
   const { spec, build, specRev, buildRev, ...rest } = row
   return { ...rest, sheets: { specRev, buildRev, spec, build } }
+}
+
+/** The revisions of a list number's sheets, with the values of each spec. */
+export async function selectRevisions(db: Queryable, listNumber: string): Promise<RevisionsAnswer> {
+  const { rows } = await db.query<{
+    revision: string
+    kind: string
+    addedAt: string
+    spec: SpecSheet | null
+  }>(
+    `select revision, kind, added_at as "addedAt", case when kind = 'spec' then sheet end as spec
+       from sheet_revision where list_number = $1 order by kind desc, number`,
+    [listNumber],
+  )
+  return {
+    revisions: rows.map(({ spec: _, ...row }) => row),
+    values: valueHistory(rows.flatMap(({ revision, spec }) => (spec ? [{ revision, spec }] : []))),
+  }
 }
 
 /** Everything that could cover needs: kits, loose parts, shelf, and which list numbers use each part, in one query. */

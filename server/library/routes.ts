@@ -5,12 +5,19 @@ import {
   ListNumbersAnswer,
   ListNumbersQuery,
   MarketAnswer,
+  RevisionsAnswer,
 } from '@ekrond/contract/library'
 import type { FastifyInstance } from 'fastify'
 import { notFound } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import type { Services } from '../services.ts'
-import { selectCandidates, selectListNumber, selectListNumbers, selectMarket } from './library.sql.ts'
+import {
+  selectCandidates,
+  selectListNumber,
+  selectListNumbers,
+  selectMarket,
+  selectRevisions,
+} from './library.sql.ts'
 
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
 export async function libraryRoutes(
@@ -34,6 +41,11 @@ export async function libraryRoutes(
       if (!found) throw notFound(`The library has no list number ${request.params.listNumber}.`)
       return found
     },
+  )
+  app.get(
+    '/api/list-numbers/:listNumber/revisions',
+    { schema: { params: ListNumberParams, response: { 200: RevisionsAnswer } } },
+    (request) => selectRevisions(pool, request.params.listNumber),
   )
   app.get('/api/market', { schema: { response: { 200: MarketAnswer } } }, () => selectMarket(pool))
 }

@@ -96,6 +96,10 @@ export function FloatSection(props: FloatSectionProps) {
   )
   // Above the float's own label.
   const remedyY = Math.max(10, Math.min(34, floatTop - 62))
+  // A guided float has its dimension over it: its own label stands off on the other side.
+  const floatBalloon: Point = float.guided
+    ? [scale([minX, 0])[0] - 20, floatAt[1]]
+    : [floatAt[0] + 44, floatTop - 28]
   const dimensionX = point[0] + (float.sense === 1 ? 26 : 20)
   // The pin's balloon stands off on the side where there is no casting.
   const clear = flip || float.sense === -1 ? 1 : -0.3
@@ -176,11 +180,12 @@ export function FloatSection(props: FloatSectionProps) {
         text={pin[0] > 190 ? (float.guided ? 'slides on its pin' : 'hinge pin home') : ''}
         side="left"
       />
-      <Leader from={[floatAt[0] + 40, floatTop - 14]} to={floatAt} />
+      <Leader from={floatBalloon} to={floatAt} />
       <Balloon
-        at={[floatAt[0] + 44, floatTop - 28]}
+        at={floatBalloon}
         number={6}
         text={`float, ${figure(float.floatMass)} g dry`}
+        side={float.guided ? 'left' : 'right'}
       />
       {!out && (
         <>

@@ -8,13 +8,21 @@ import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
 import { SearchField } from '../ui/SearchField'
 import { useKeys } from '../ui/keys'
+import { ModelMark } from './ModelMark'
 
 const Models = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(360px, 1fr));
+  columns: 3 340px;
+  column-gap: 0;
+  column-rule: 1px solid var(--rule);
   & > section {
-    border-right: 1px solid var(--rule);
-    padding: 18px 24px 24px;
+    break-inside: avoid;
+    padding: 14px 22px 18px;
+  }
+  & header {
+    display: flex;
+    gap: 14px;
+    align-items: center;
+    margin-bottom: 6px;
   }
   & h2 {
     font: 600 20px/1.3 ${narrow};
@@ -22,7 +30,6 @@ const Models = styled.div`
   & h2 + p {
     color: var(--pencil);
     font-size: 15px;
-    margin-bottom: 10px;
   }
   & ul {
     columns: 2;
@@ -36,6 +43,11 @@ const Models = styled.div`
     font: 500 18px/1.2 ${figures};
     letter-spacing: -0.03em;
     text-decoration: none;
+  }
+  & a > small {
+    font-size: 14px;
+    color: var(--pencil);
+    margin-left: 8px;
   }
   & a:hover {
     background: var(--tint);
@@ -68,6 +80,10 @@ export default function Library() {
             onChange={setQ}
           />
           <span>{list.data?.total ?? 0} list numbers</span>
+          <Link to="/library/import">Take a folder in</Link>
+          <a href="/api/export.zip" download>
+            The whole shop out
+          </a>
         </>
       }
     >
@@ -80,14 +96,24 @@ export default function Library() {
           const here = rows.filter((row) => row.model === model)
           return (
             <section key={model}>
-              <h2>
-                {here[0]!.maker} {here[0]!.modelName}
-              </h2>
-              <p>{here.length} list numbers</p>
+              <header>
+                <ModelMark features={here[0]!.features} />
+                <div>
+                  <h2>{here[0]!.modelName}</h2>
+                  <p>
+                    {here[0]!.maker} · {here.length} list numbers
+                  </p>
+                </div>
+              </header>
               <ul>
                 {here.map((row) => (
                   <li key={row.listNumber}>
-                    <Link to={`/library/${encodeURIComponent(row.listNumber)}`}>{row.listNumber}</Link>
+                    <Link to={`/library/${encodeURIComponent(row.listNumber)}`}>
+                      {row.listNumber}
+                      {q && row.supersedes.some((old) => old.toLowerCase().includes(q.toLowerCase())) && (
+                        <small>was {row.supersedes.join(', ')}</small>
+                      )}
+                    </Link>
                   </li>
                 ))}
               </ul>

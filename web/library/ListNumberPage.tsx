@@ -1,10 +1,12 @@
-import type { ListNumberAnswer, ListNumbersAnswer } from '@ekrond/contract/library'
-import { settingKey, settingsInOrder, type Sheets } from '@ekrond/core/sheets'
+import type { ListNumberAnswer, ListNumbersAnswer, RevisionsAnswer } from '@ekrond/contract/library'
+import { kitFit } from '@ekrond/core/kits'
+import { settingKey, settingsInOrder, type BuildSheet } from '@ekrond/core/sheets'
 import { useQuery } from '@tanstack/react-query'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
-import { listNumberQuery } from '../data/job'
+import { listNumberQuery, useMarket, useShop } from '../data/job'
+import { sayMoney } from '../shell/dates'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
 import { FieldSelect, Fraction, Label } from '../ui'
@@ -72,7 +74,6 @@ export default function ListNumberPage() {
   const relatives = (list.data?.listNumbers ?? []).filter(
     (row) => row.model === query.data?.model && row.listNumber !== listNumber,
   )
-  const sheets = query.data?.sheets
   return (
     <Page
       title="library"
@@ -100,14 +101,19 @@ export default function ListNumberPage() {
       }
     >
       {query.isError && <p style={{ padding: 24, color: 'var(--red)' }}>{query.error.message}</p>}
-      {sheets && <Both sheets={sheets} />}
+      {query.data && <Both data={query.data} />}
     </Page>
   )
 }
 
-function Both({ sheets }: { sheets: Sheets }) {
+function Both({ data }: { data: ListNumberAnswer }) {
+  const { sheets } = data
   const { spec, build } = sheets
   const settings = [...settingsInOrder(spec), ...spec.settings.filter((s) => !s.set)]
+  const past = useQuery<RevisionsAnswer, ApiError>({
+    queryKey: ['revisions', data.listNumber],
+    queryFn: () => call(`/api/list-numbers/${encodeURIComponent(data.listNumber)}/revisions`),
+  }).data
   return (
     <Sheet>
       <section>
@@ -116,9 +122,10 @@ function Both({ sheets }: { sheets: Sheets }) {
         </h1>
         <p>
           {spec.maker} {spec.modelName}
-          {spec.supersedes.length > 0 && `, supersedes ${spec.supersedes.join(', ')}`}
+          {data.mark === '' && ', bare: nothing stands on it'}
         </p>
-        <div style={{ height: 390 }}>
+        <Relatives data={data} />
+        <div style={{ height: 340 }}>
           <SpecSection spec={spec} view="use" />
         </div>
         <h2>Spec sheet</h2>
@@ -133,6 +140,7 @@ function Both({ sheets }: { sheets: Sheets }) {
                 </th>
                 <td className="figure">
                   <Fraction text={s.asWritten} />
+                  <Before changes={past?.values[settingKey(s)]} />
                 </td>
                 <td>
                   {s.source}
@@ -143,7 +151,10 @@ function Both({ sheets }: { sheets: Sheets }) {
             {spec.calibration.map((c) => (
               <tr key={`${c.code}/${c.place}`}>
                 <th scope="row">{c.name}</th>
-                <td className="figure">{c.mm === null ? c.words : c.mm.toFixed(2)}</td>
+                <td className="figure">
+                  {c.mm === null ? c.words : c.mm.toFixed(2)}
+                  <Before changes={past?.values[`${c.code}/${c.place}`]} />
+                </td>
                 <td>calibration</td>
               </tr>
             ))}
@@ -151,6 +162,7 @@ function Both({ sheets }: { sheets: Sheets }) {
         </table>
       </section>
       <section>
+        <Kits build={build} />
         <h2>Build sheet</h2>
         <Label>{sheets.buildRev}, in the order in which it comes apart</Label>
         <table>
@@ -174,5 +186,82 @@ function Both({ sheets }: { sheets: Sheets }) {
         </table>
       </section>
     </Sheet>
+  )
+}
+
+/** What a value was before, and where that stood. */
+function Before({ changes }: { changes: RevisionsAnswer['values'][string] | undefined }) {
+  const earlier = changes?.slice(0, -1) ?? []
+  return earlier.map((change) => (
+    <small key={change.revision} style={{ fontFamily: narrow, fontWeight: 400, letterSpacing: 0 }}>
+      was <Fraction text={change.asWritten} />, {change.source}
+    </small>
+  ))
+}
+
+/** Older numbers that it takes the place of, and list numbers that it may stand in for. */
+function Relatives({ data }: { data: ListNumberAnswer }) {
+  const link = ({ listNumber, words }: { listNumber: string; words: string }) => (
+    <span key={listNumber}>
+      <Link to={`/library/${encodeURIComponent(listNumber)}`} className="figures">
+        {listNumber}
+      </Link>{' '}
+      {words}{' '}
+    </span>
+  )
+  return (
+    <>
+      {data.supersedes.length > 0 && (
+        <p>
+          Supersedes <b className="figures">{data.supersedes.join(', ')}</b>: order by this number.
+        </p>
+      )}
+      {data.fitsAs.length > 0 && <p>Fits as {data.fitsAs.map(link)}</p>}
+      {data.fittedBy.length > 0 && <p>In its place fits {data.fittedBy.map(link)}</p>}
+    </>
+  )
+}
+
+/** Which kits serve this list number: how many places each renews, what it lacks, what stays over. */
+function Kits({ build }: { build: BuildSheet }) {
+  const market = useMarket().data
+  const shop = useShop().data
+  if (!market) return null
+  const name = (code: string) => build.positions.find((p) => p.code === code)!.name.toLowerCase()
+  const fits = market.kits
+    .flatMap((kit) => {
+      const fit = kitFit(kit.holds, build)
+      return fit ? [{ kit, fit }] : []
+    })
+    // One loose washer in common does not make a kit.
+    .filter(({ fit }) => fit.covers.length > 1)
+    .sort((a, b) => a.fit.lacks.length - b.fit.lacks.length || b.fit.covers.length - a.fit.covers.length)
+  return (
+    <>
+      <h2>Kits that fit</h2>
+      {fits.length === 0 && <p>None: it is rebuilt from loose parts.</p>}
+      <table>
+        <tbody>
+          {fits.map(({ kit, fit }) => (
+            <tr key={kit.code}>
+              <td className="figure">{kit.code}</td>
+              <th scope="row">
+                renews {fit.covers.length} places
+                <small>
+                  {fit.lacks.length
+                    ? `lacks ${fit.lacks.map(name).join(', ')}`
+                    : 'lacks nothing that is always renewed'}
+                  {fit.over ? ` · ${fit.over} ${fit.over === 1 ? 'piece stays' : 'pieces stay'} over` : ''}
+                </small>
+              </th>
+              <td className="figure">
+                {sayMoney(kit.priceMinor, shop?.currency.exponent ?? 2)}
+                <small>{kit.leadDays ? `${kit.leadDays} d` : 'today'}</small>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   )
 }

@@ -257,6 +257,9 @@ const Aside = styled.aside`
 
 const Counts = styled.dl`
   margin-top: auto;
+  position: sticky;
+  bottom: 0;
+  background: var(--paper);
   border: 1px solid var(--ink);
   display: grid;
   grid-template-columns: repeat(3, 1fr);

@@ -1,0 +1,206 @@
+import type { ImportAnswer } from '@ekrond/contract/library'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import styled from 'styled-components'
+import { post } from '../data/api'
+import { Page } from '../shell/Page'
+import { figures } from '../theme/global'
+import { ErrorLine, Fraction, Label, MainButton } from '../ui'
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: 420px minmax(0, 1fr);
+  min-height: 100%;
+  & > section {
+    padding: 22px 26px;
+  }
+  & > section + section {
+    border-left: 1px solid var(--ink);
+  }
+  & h2 {
+    font-size: 22px;
+    margin-bottom: 8px;
+  }
+  & table {
+    border-collapse: collapse;
+    width: 100%;
+  }
+  & td,
+  & th {
+    border-bottom: 1px solid var(--rule);
+    padding: 7px 14px 7px 0;
+    text-align: left;
+    vertical-align: top;
+    font-weight: 400;
+  }
+  & td.figure {
+    font: 500 16px/1.4 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & input[type='file'] {
+    font-size: 16px;
+    min-height: 44px;
+    width: 100%;
+  }
+  @media (max-width: 999px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`
+
+/** What a catalogue's folder is made of; anything else that lies in it stays at home. */
+const WANTED = /(^|\/)(catalogue\.json|models\/[^/]+\.json|[^/]+\.csv)$/
+
+/** A catalogue's folder, looked at before it is taken in: all of it or nothing. */
+export default function Import() {
+  const client = useQueryClient()
+  const [files, setFiles] = useState<Record<string, string>>({})
+  const [answer, setAnswer] = useState<ImportAnswer | null>(null)
+  const [busy, setBusy] = useState('')
+  const [wrong, setWrong] = useState('')
+  const send = async (sent: Record<string, string>, take: boolean) => {
+    setBusy(take ? 'Taking it in …' : 'Reading it …')
+    setWrong('')
+    try {
+      setAnswer(await post<ImportAnswer>('/api/import', { files: sent, take }))
+      if (take) await client.invalidateQueries()
+    } catch (error) {
+      setWrong((error as Error).message)
+    }
+    setBusy('')
+  }
+  const choose = async (list: FileList | null) => {
+    setAnswer(null)
+    const wanted = [...(list ?? [])].filter((file) => WANTED.test(pathOf(file)))
+    if (wanted.length === 0)
+      return setWrong(
+        'There is no catalogue in that folder: it has a catalogue.json, models/ and CSV tables.',
+      )
+    const read = Object.fromEntries(
+      await Promise.all(wanted.map(async (file) => [pathOf(file), await file.text()] as const)),
+    )
+    setFiles(read)
+    await send(read, false)
+  }
+  const preview = answer?.preview
+  return (
+    <Page title="library" head={<Link to="/library">all list numbers</Link>}>
+      <Columns>
+        <section>
+          <h2>Take a folder in</h2>
+          <p style={{ marginBottom: 14 }}>
+            A catalogue: models, list numbers, parts, kits, prices. It is looked at first; nothing is taken
+            until you say so, and then all of it or nothing.
+          </p>
+          <label>
+            <Label>The folder</Label>
+            <input
+              type="file"
+              multiple
+              // Not in React's own list of attributes.
+              {...{ webkitdirectory: '' }}
+              onChange={(event) => void choose(event.target.files)}
+            />
+          </label>
+          {busy && <p role="status">{busy}</p>}
+          {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+          {answer?.errors.length === 0 && !answer.taken && (
+            <MainButton style={{ marginTop: 16, width: '100%' }} onPress={() => void send(files, true)}>
+              Take it in
+            </MainButton>
+          )}
+          {answer?.taken && (
+            <p style={{ marginTop: 16, fontSize: 18, fontWeight: 600 }} role="status">
+              Taken in. <Link to="/library">To the library</Link>
+            </p>
+          )}
+        </section>
+        <section>
+          {!answer && (
+            <p style={{ color: 'var(--pencil)' }}>
+              What the folder would change stands here before anything is changed.
+            </p>
+          )}
+          {answer && answer.errors.length > 0 && <Faults errors={answer.errors} />}
+          {preview && <Changes preview={preview} taken={answer.taken} />}
+        </section>
+      </Columns>
+    </Page>
+  )
+}
+
+const pathOf = (file: File) => file.webkitRelativePath || file.name
+
+function Faults({ errors }: { errors: ImportAnswer['errors'] }) {
+  return (
+    <>
+      <h2>
+        {errors.length} {errors.length === 1 ? 'fault' : 'faults'}: nothing was taken in.
+      </h2>
+      <table>
+        <thead>
+          <tr>
+            {['File', 'Row', 'Column', 'What is wrong'].map((title) => (
+              <th key={title} scope="col">
+                <Label>{title}</Label>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {errors.slice(0, 60).map((error, i) => (
+            <tr key={i}>
+              <td className="figure">{error.file}</td>
+              <td className="figure">{error.row ?? ''}</td>
+              <td className="figure">{error.column ?? ''}</td>
+              <td style={{ color: 'var(--red)' }}>{error.sentence}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  )
+}
+
+function Changes({ preview, taken }: { preview: NonNullable<ImportAnswer['preview']>; taken: boolean }) {
+  const { newListNumbers, changed } = preview
+  const nothing = newListNumbers.length + changed.length === 0
+  return (
+    <>
+      <h2>
+        {taken
+          ? 'It was taken in.'
+          : nothing
+            ? 'No sheet would change.'
+            : `${newListNumbers.length} list numbers are new, ${changed.length} sheets get a new revision.`}
+      </h2>
+      <p>
+        {preview.listNumbers} list numbers, {preview.parts} parts, {preview.kits} kits in the folder.
+      </p>
+      {newListNumbers.length > 0 && (
+        <p className="figures" style={{ marginTop: 10 }}>
+          new: {newListNumbers.slice(0, 40).join(', ')}
+          {newListNumbers.length > 40 ? ` and ${newListNumbers.length - 40} more` : ''}
+        </p>
+      )}
+      <table style={{ marginTop: 10 }}>
+        <tbody>
+          {changed.slice(0, 60).flatMap(({ listNumber, kind, differences }) =>
+            (differences.length ? differences : [{ name: 'words only', a: '', b: '' }]).map((row, i) => (
+              <tr key={`${listNumber} ${kind} ${row.name}`}>
+                <td className="figure">{i === 0 ? listNumber : ''}</td>
+                <td>{row.name}</td>
+                <td className="figure">
+                  <Fraction text={row.a} />
+                </td>
+                <td className="figure">
+                  <Fraction text={row.b} />
+                </td>
+              </tr>
+            )),
+          )}
+        </tbody>
+      </table>
+    </>
+  )
+}
