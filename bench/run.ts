@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { computations } from './cases.ts'
 import { runIdentify } from './identify.ts'
+import { shopBench } from './shop.ts'
 import { table } from './table.ts'
 
 /** `npm run --silent bench -- NAME --in cases.json --out answers.json`; alone it prints the side-by-side table. */
@@ -15,6 +16,8 @@ async function main(): Promise<number> {
         out: { type: 'string' },
         catalogue: { type: 'string' },
         queries: { type: 'string' },
+        jobs: { type: 'string' },
+        entries: { type: 'string' },
         model: { type: 'string' },
       },
     })
@@ -25,8 +28,10 @@ async function main(): Promise<number> {
   const { values } = parsed
   if (name === undefined) {
     console.log(await table())
-    return 0
+    console.log()
+    return shop(values.jobs, values.entries)
   }
+  if (name === 'shop') return shop(values.jobs, values.entries)
   if (more.length) return fail(`One computation at a time: ${name} and then ${more.join(' ')} were named.`)
   try {
     if (name === 'identify') {
@@ -52,6 +57,17 @@ async function main(): Promise<number> {
   } catch (error) {
     return fail((error as Error).message)
   }
+}
+
+/** The whole shop's figures; fewer jobs or entries for a quick look. */
+async function shop(jobs = '5000', entries = '300'): Promise<number> {
+  const size = { jobs: Number(jobs), entries: Number(entries), windows: 50 }
+  if (!Number.isInteger(size.jobs) || !Number.isInteger(size.entries) || size.jobs < 100 || size.entries < 60)
+    return fail('Give --jobs from 100 on and --entries from 60 on, in whole numbers.')
+  const { ensureBuild } = await import('../tools/build.mjs')
+  await ensureBuild()
+  for (const line of await shopBench(size)) console.log(line)
+  return 0
 }
 
 function readJson(path: string | undefined, option: string): unknown {

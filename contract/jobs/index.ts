@@ -53,6 +53,9 @@ export type JobsAnswer = v.InferOutput<typeof JobsAnswer>
 export const LogEntry = v.object({ ...Envelope.entries, seq: v.number(), receivedAt: v.string() })
 export type LogEntry = v.InferOutput<typeof LogEntry>
 
+/** Entries as the log has them: each was checked when it was appended, and two thousand are not checked again on their way out. */
+const Log = v.custom<LogEntry[]>((value) => Array.isArray(value))
+
 export const SheetsAnswer = v.object({
   specRev: v.string(),
   buildRev: v.string(),
@@ -71,7 +74,7 @@ export const JobAnswer = v.object({
   number: v.number(),
   letter: v.string(),
   seq: v.number(),
-  entries: v.array(LogEntry),
+  entries: Log,
   /** by body, of each that is identified */
   sheets: v.record(v.string(), SheetsAnswer),
 })
@@ -82,7 +85,7 @@ export const JobParams = v.object({ number: v.pipe(v.string(), v.maxLength(60)) 
 export const EntriesQuery = v.object({
   after: v.optional(v.pipe(v.string(), v.regex(/^\d{1,9}$/), v.transform(Number), v.number()), '0'),
 })
-export const EntriesAnswer = v.object({ entries: v.array(LogEntry), seq: v.number() })
+export const EntriesAnswer = v.object({ entries: Log, seq: v.number() })
 export type EntriesAnswer = v.InferOutput<typeof EntriesAnswer>
 
 export const MOST_ENTRIES = 100

@@ -1,5 +1,5 @@
 import type { Entry } from './entry.ts'
-import { current, isNewer, kinds } from './kinds/index.ts'
+import { current, kinds } from './kinds/index.ts'
 import { emptyJob, type JobState } from './state.ts'
 
 export type Standing = 'alive' | 'struck' | 'replaced'
@@ -69,5 +69,6 @@ export function stepAll(state: JobState, entries: readonly Entry[]): JobState {
 
 function applyOne(state: JobState, entry: Entry): JobState {
   const kind = kinds.get(entry.kind)
-  return kind && !isNewer(entry) ? kind.apply(state, current(entry)) : state
+  if (!kind || entry.v > kind.version) return state
+  return kind.apply(state, entry.v === kind.version ? entry : current(entry))
 }

@@ -1,7 +1,7 @@
 import type * as v from 'valibot'
 import type { Sheets } from '../sheets/index.ts'
 import type { Refusal, UnsentEntry } from './entry.ts'
-import { bodyOf, emptyBody, type BodyState, type Judged, type JobState } from './state.ts'
+import { bodyOf, type BodyState, type Judged, type JobState } from './state.ts'
 
 export type StationName =
   'receive' | 'identify' | 'asfound' | 'teardown' | 'parts' | 'build' | 'set' | 'return'
@@ -52,7 +52,7 @@ export const withBody = (
 ): JobState => {
   const number = body ?? 1
   const now = bodyOf(state, number)
-  return { ...state, bodies: { ...state.bodies, [number]: { ...emptyBody, ...now, ...change(now) } } }
+  return { ...state, bodies: { ...state.bodies, [number]: { ...now, ...change(now) } } }
 }
 
 /**

@@ -54,7 +54,10 @@ export function jobCache(): JobCache {
   }
   return {
     keep,
-    forget: () => states.clear(),
+    forget: () => {
+      states.clear()
+      sheetsByRevision.clear()
+    },
     async state(db, job) {
       const known = states.get(job) ?? fold(job, [])
       const newer = await selectEntries(db, job, known.seq)

@@ -3,6 +3,9 @@ import type { QueryClient } from '@tanstack/react-query'
 import { call } from './api'
 import { lead, onSettled } from './queue'
 
+/** A second window follows within a second; fifty of them do not ask at every keystroke. */
+const RACK_WAIT_MS = 300
+
 interface Told {
   job: string
   seq: number
@@ -15,6 +18,7 @@ interface Told {
 export function startLive(client: QueryClient): () => void {
   const channel = new BroadcastChannel('ekrond-live')
   const stop = new AbortController()
+  let rackTimer: ReturnType<typeof setTimeout> | undefined
   channel.onmessage = (event: MessageEvent<Told | 'resync'>) => hear(event.data)
   onSettled((job) => catchUp(client, job))
 
@@ -44,12 +48,19 @@ export function startLive(client: QueryClient): () => void {
     channel.close()
   }
 
+  /** Many entries in a row are one look at the rack. */
+  function rackSoon() {
+    rackTimer ??= setTimeout(() => {
+      rackTimer = undefined
+      void client.invalidateQueries({ queryKey: ['jobs'] })
+    }, RACK_WAIT_MS)
+  }
   function tell(what: Told | 'resync') {
     channel.postMessage(what)
     hear(what)
   }
   function hear(what: Told | 'resync') {
-    void client.invalidateQueries({ queryKey: ['jobs'] })
+    rackSoon()
     if (what === 'resync') void client.invalidateQueries({ queryKey: ['job'] })
     else void catchUp(client, what.job)
   }

@@ -1,0 +1,2 @@
+/** Builds server and pages where their sources changed. */
+export function ensureBuild(): Promise<void>
