@@ -114,8 +114,8 @@ export function tables(models: readonly Model[]): Table[] {
       file: 'kits.csv',
       columns: ['kit', 'name', 'supplier', 'price_minor', 'lead_days', 'stock'],
       rows: [
-        ['31-B', 'Kit 31-B, K-44 and K-45', 'hollin', 2480, 1, 4],
-        ['31-V', 'Kit 31-V, K-44 short', 'ansty', 2190, 0, 2],
+        ['31-B', 'Kit 31-B, K-44 and K-45', 'hollin', 1980, 1, 4],
+        ['31-V', 'Kit 31-V, K-44 short', 'ansty', 1690, 0, 2],
         ['7-A', 'Kit 7-A, U7', 'hollin', 920, 1, 9],
         ['26-A', 'Kit 26-A, S26', 'ansty', 1340, 0, 3],
         ['80-A', 'Kit 80-A, Q-80', 'hollin', 3980, 2, 3],

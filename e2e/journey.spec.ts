@@ -39,7 +39,8 @@ const noteAndGoOn = async (page: Page) => {
   await expect(page.getByRole('button', { name: /^Next/ })).toBeVisible()
   await page.keyboard.press('Enter')
 }
-const focusLabel = (page: Page, label: string) => page.getByLabel(label, { exact: true }).focus()
+const focusLabel = (page: Page, label: string) =>
+  page.getByLabel(label, { exact: true }).focus({ timeout: 10_000 })
 
 test('one carburetor, door to door, by keyboard alone', async ({ bench: page, shop }) => {
   test.setTimeout(300_000)
@@ -63,7 +64,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await page.keyboard.type('24')
   await page.getByRole('button', { name: 'flooding' }).focus()
   await page.keyboard.press('Space')
-  await focusLabel(page, 'In the customer’s words')
+  await focusLabel(page, 'In the customer’s words, and how it ran when seen')
   await page.keyboard.type('Floods; "drips"; on the ice')
   await page.getByRole('button', { name: 'It is from an aircraft' }).focus()
   await page.keyboard.press('Space')
@@ -71,7 +72,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await expect(page.getByRole('button', { name: /Open the job/ })).toBeDisabled()
   await page.keyboard.press('Space')
   await accessible(page, 'receive')
-  await focusLabel(page, 'In the customer’s words')
+  await focusLabel(page, 'In the customer’s words, and how it ran when seen')
   await page.keyboard.press('Enter')
 
   // Identify: an emoji gets its sentence, then mark and bore.
@@ -246,7 +247,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await leave(page)
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'It went back with its sheet.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'It went back with its sheet, revision A.' })).toBeVisible()
 
   // The sheet on paper says the same.
   const number = /jobs\/(\d+)/.exec(page.url())![1]!

@@ -16,18 +16,20 @@ export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgai
   const here = bodyOf(state, body)
   const seqOf = (id: string) => state.log.find((entry) => entry.id === id)?.seq ?? 0
   const corrected = state.log.find((entry) => entry.id === here.ident?.entry && entry.corrects)
-  const readings = Object.entries(here.readings).flatMap(([key, judged]): CheckAgain[] =>
-    lastSaid(judged)!.specRev === sheets.specRev || !sheets.spec.settings.some((s) => settingKey(s) === key)
+  const readings = Object.entries(here.readings).flatMap(([key, judged]): CheckAgain[] => {
+    const said = lastSaid(judged)!
+    const setting = sheets.spec.settings.find((s) => settingKey(s) === key)
+    return said.specRev === sheets.specRev || !setting
       ? []
       : [
           {
             what: 'reading',
             key,
             name: nameOn(sheets, key),
-            why: `it was judged by ${lastSaid(judged)!.specRev}`,
+            why: `${said.raw} was judged by ${said.asWritten}, this sheet says ${setting.asWritten}`,
           },
-        ],
-  )
+        ]
+  })
   if (!corrected) return readings
   const overrides = Object.entries(here.findings).flatMap(([code, judged]): CheckAgain[] => {
     const finding = lastSaid(judged)!

@@ -111,6 +111,8 @@ export interface ReadingData {
   gauge: string | null
   verdict: 'in' | 'out' | 'doubtful'
   headline: string
+  /** what the sheet said then */
+  asWritten: string
   specRev: string
   by: string
   at: string

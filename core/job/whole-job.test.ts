@@ -145,7 +145,9 @@ describe('an identification corrected after readings', () => {
     spec: {
       ...sheets.spec,
       listNumber: 'K-4417-1',
-      settings: sheets.spec.settings.filter((s) => s.code !== 'pump.stem'),
+      settings: sheets.spec.settings
+        .filter((s) => s.code !== 'pump.stem')
+        .map((s) => (s.code === 'float.height' ? { ...s, target: 14, asWritten: '14.0 ±0.5' } : s)),
     },
     build: {
       ...sheets.build,
@@ -190,6 +192,7 @@ describe('an identification corrected after readings', () => {
       ['override', 'seat'],
       ['order', 'SE-240'],
     ])
+    expect(checkAgain(state, other)[0]!.why).toBe('13.4 was judged by 13.5 ±0.5, this sheet says 14.0 ±0.5')
     expect(checkAgain(opened(...before), sheets)).toEqual([])
     const titles = gatePoints(state, { 1: other }).map((point) => point.title)
     expect(titles).toEqual(expect.arrayContaining(['Seat: check again', 'SE-240: check again']))

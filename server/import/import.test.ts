@@ -67,7 +67,7 @@ describe('reading a catalogue', () => {
     ],
     [
       'kits.csv',
-      (t: string) => t.replace('2480', '24.80'),
+      (t: string) => t.replace('1980', '19.80'),
       { file: 'kits.csv', row: 2, column: 'price_minor' },
     ],
     ['models/K-44.json', (t: string) => t.slice(0, -400), { file: 'models/K-44.json', row: null }],

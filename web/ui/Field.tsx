@@ -1,7 +1,9 @@
+import { Calculator } from 'lucide-react'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
 import { ReadingInput } from './index'
 import { onEnter as enterOf } from './keys'
+import { Pad, usePad } from './Pad'
 
 const Line = styled.div`
   display: flex;
@@ -22,6 +24,20 @@ const Line = styled.div`
     color: var(--ink);
     max-width: 150px;
   }
+  & > button {
+    flex: none;
+    width: 44px;
+    height: 44px;
+    display: grid;
+    place-items: center;
+    border: 0;
+    background: none;
+    color: var(--pencil);
+    cursor: pointer;
+  }
+  & > button[aria-pressed='true'] {
+    color: var(--blue);
+  }
 `
 
 /** The large figure over its blue line, with its unit and whatever stands beside it. */
@@ -39,6 +55,7 @@ export function ReadingField({
   children,
   size = 52,
   fractions = false,
+  padWords = [],
 }: {
   label: string
   value: string
@@ -54,31 +71,50 @@ export function ReadingField({
   children?: React.ReactNode
   size?: number
   fractions?: boolean
+  /** what the number pad offers beside figures */
+  padWords?: readonly string[]
 }) {
+  const [pad, togglePad] = usePad()
+  const padded = onChange !== undefined && unit !== ''
   const enter = enterOf(onEnter)
   return (
-    <Line>
-      <ReadingInput
-        aria-label={label}
-        aria-invalid={invalid}
-        value={value}
-        placeholder={placeholder}
-        readOnly={readOnly}
-        autoComplete="off"
-        spellCheck={false}
-        autoFocus={focus}
-        style={{
-          fontSize: size,
-          ...(fractions ? { fontFamily: narrow, fontFeatureSettings: "'frac'" } : {}),
-        }}
-        onChange={(event) => onChange?.(event.target.value)}
-        onKeyDown={(event) => {
-          if (onKey?.(event.key)) event.preventDefault()
-          else enter(event)
-        }}
-      />
-      <span>{unit}</span>
-      {children}
-    </Line>
+    <>
+      <Line>
+        <ReadingInput
+          aria-label={label}
+          aria-invalid={invalid}
+          value={value}
+          placeholder={placeholder}
+          readOnly={readOnly}
+          autoComplete="off"
+          spellCheck={false}
+          autoFocus={focus}
+          {...(padded && pad ? { inputMode: 'none' } : {})}
+          style={{
+            fontSize: size,
+            ...(fractions ? { fontFamily: narrow, fontFeatureSettings: "'frac'" } : {}),
+          }}
+          onChange={(event) => onChange?.(event.target.value)}
+          onKeyDown={(event) => {
+            if (onKey?.(event.key)) event.preventDefault()
+            else enter(event)
+          }}
+        />
+        <span>{unit}</span>
+        {children}
+        {padded && (
+          <button
+            type="button"
+            aria-label="Number pad"
+            aria-pressed={pad}
+            onMouseDown={(event) => event.preventDefault()}
+            onClick={togglePad}
+          >
+            <Calculator size={22} aria-hidden />
+          </button>
+        )}
+      </Line>
+      {padded && pad && <Pad value={value} onChange={onChange} words={padWords} />}
+    </>
   )
 }

@@ -49,6 +49,7 @@ export const readingTaken = defineKind({
         gauge,
         verdict: shown.verdict,
         headline: shown.headline,
+        asWritten: shown.asWritten,
         specRev,
         ...stamp(entry),
       }

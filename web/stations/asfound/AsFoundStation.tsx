@@ -21,6 +21,7 @@ import {
   QuietButton,
 } from '../../ui'
 import { ReadingField } from '../../ui/Field'
+import { PAD_WORDS } from '../../ui/Pad'
 import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
@@ -231,6 +232,7 @@ export default function AsFoundStation({ open }: StationProps) {
                     ? 'from the outer one'
                     : setting.unit
               }
+              padWords={PAD_WORDS[setting.quantity]}
               onEnter={log}
               onChange={setText}
             />

@@ -54,7 +54,7 @@ export function LookFirst({ said }: { said: SaidAtCounter }) {
   const suspects = suspectsOf(said, {}, undefined)
   return (
     <div>
-      <Label>Look here first</Label>
+      <Label as="h2">Look here first</Label>
       {suspects.length === 0 && (
         <p style={{ color: 'var(--pencil)' }}>
           {said.symptom ? 'Nothing is complained of: all of it, in order.' : 'Pick what is complained of.'}

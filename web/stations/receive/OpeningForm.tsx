@@ -289,7 +289,7 @@ export function OpeningForm({
       </div>
       {focus && <Part>The complaint</Part>}
       <div style={{ gridColumn: '1 / -1' }}>
-        {!focus && <Label>The complaint</Label>}
+        {!focus && <Label as="h2">The complaint</Label>}
         {picks('symptom', symptoms, 'Symptom', 6)}
       </div>
       <div style={{ gridColumn: 'span 7' }}>

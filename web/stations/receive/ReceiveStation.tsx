@@ -139,7 +139,7 @@ function Tests({ open }: StationProps) {
   }
   return (
     <section aria-label="Tests as received">
-      <Label style={{ marginBottom: 2 }}>
+      <Label as="h2" style={{ marginBottom: 2 }}>
         Tests as received{open.bodies > 1 ? `, body ${open.body}` : ''}, before anything moves
       </Label>
       <div style={{ display: 'grid', gap: 4 }}>
@@ -202,7 +202,7 @@ function Estimate({ open }: StationProps) {
   const answer = (yes: boolean) => setWrong(open.add('estimate.agreed', { yes, who })?.sentence ?? '')
   return (
     <section aria-label="Estimate">
-      <Label>Estimate</Label>
+      <Label as="h2">Estimate</Label>
       {estimate && !again ? (
         <>
           <p style={{ fontWeight: 600 }}>

@@ -5,7 +5,7 @@ import { figure, gaugeSigma, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim, judgeSetting } from '@ekrond/core/setting'
 import { settingKey, settingsInOrder, type SettingSpec } from '@ekrond/core/sheets'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/job'
@@ -25,35 +25,14 @@ import {
   Label,
   MainButton,
   QuietButton,
-  ReadingInput,
   RedBox,
   Tick,
 } from '../../ui'
-import { onEnter, useKeys } from '../../ui/keys'
+import { ReadingField } from '../../ui/Field'
+import { useKeys } from '../../ui/keys'
+import { PAD_WORDS, usePad } from '../../ui/Pad'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Tries } from './Tries'
-
-const ReadingLine = styled.label`
-  display: flex;
-  align-items: flex-end;
-  gap: 12px;
-  border-bottom: 3px solid var(--blue);
-  & > span {
-    font: 400 20px ${figures};
-    color: var(--pencil);
-    padding-bottom: 8px;
-  }
-`
-
-const GaugeSelect = styled.select`
-  min-height: 44px;
-  max-width: 150px;
-  border: 0;
-  background: transparent;
-  color: var(--ink);
-  text-align: right;
-  font-size: 15px;
-`
 
 const Views = styled.div`
   display: flex;
@@ -122,8 +101,8 @@ function SetWith({ open }: SheetedProps) {
   const [view, setView] = useState<'held' | 'use'>('held')
   const [gaugeCode, setGaugeCode] = useState<Record<string, string>>({})
   const [refused, setRefused] = useState('')
+  const [pad] = usePad()
   const [settled, setSettled] = useState('')
-  const input = useRef<HTMLInputElement>(null)
   const gauge = gauges.find((g) => g.code === gaugeCode[key]) ?? bestGauge(setting, gauges)
   const context = settingContext(state, sheets, gauge, gauges, open.body)
   const conditions = conditionsFor(state, sheets)
@@ -146,10 +125,6 @@ function SetWith({ open }: SheetedProps) {
   const value = draft && !isRefusal(draft) ? draft.said.read.value : !draft && last ? last.value : null
   const target = aim(setting) ?? 0
   const verdict = !draft && last ? last.verdict : (judgement?.verdict ?? null)
-
-  useEffect(() => {
-    input.current?.focus()
-  }, [index])
 
   const next = (by: number) => {
     setRefused('')
@@ -279,26 +254,26 @@ function SetWith({ open }: SheetedProps) {
           <StepHead what="Setting" move={next}>
             {index + 1} of {settings.length} · {setting.name}
           </StepHead>
-          <HowHeld>{setting.hold}</HowHeld>
-          <ReadingLine>
-            <ReadingInput
-              ref={input}
-              aria-label={`${setting.name}, reading`}
-              aria-invalid={draft !== null && isRefusal(draft)}
-              value={text}
-              placeholder={last ? last.raw : ''}
-              autoComplete="off"
-              spellCheck={false}
-              onChange={(event) => setText(event.target.value)}
-              onKeyDown={(event) => {
-                onEnter(log)(event)
-                if (event.key === 'ArrowDown') next(1)
-                if (event.key === 'ArrowUp') next(-1)
-              }}
-            />
-            <span>{UNIT[setting.quantity]}</span>
+          {!pad && <HowHeld>{setting.hold}</HowHeld>}
+          <ReadingField
+            key={key}
+            focus
+            label={`${setting.name}, reading`}
+            invalid={draft !== null && isRefusal(draft)}
+            value={text}
+            placeholder={last ? last.raw : ''}
+            unit={UNIT[setting.quantity]}
+            padWords={PAD_WORDS[setting.quantity]}
+            onChange={setText}
+            onEnter={log}
+            onKey={(pressed) => {
+              const by = pressed === 'ArrowDown' ? 1 : pressed === 'ArrowUp' ? -1 : 0
+              if (by) next(by)
+              return by !== 0
+            }}
+          >
             {gauge && (
-              <GaugeSelect
+              <select
                 aria-label="Gauge"
                 value={gauge.code}
                 onChange={(event) => setGaugeCode({ ...gaugeCode, [key]: event.target.value })}
@@ -310,9 +285,9 @@ function SetWith({ open }: SheetedProps) {
                       {g.name} ±{figure(gaugeSigma(g), 2)}
                     </option>
                   ))}
-              </GaugeSelect>
+              </select>
             )}
-          </ReadingLine>
+          </ReadingField>
           <Label as="p" aria-live="polite">
             {draft && !isRefusal(draft) && draft.said.read.also ? `also ${draft.said.read.also} · ` : ''}spec{' '}
             <Fraction text={setting.asWritten} /> · {setting.source}
@@ -369,7 +344,7 @@ function SetWith({ open }: SheetedProps) {
               . A third reading settles it.
             </ErrorLine>
           )}
-          {(said.length > 0 || value !== null) && (
+          {!pad && (said.length > 0 || value !== null) && (
             <div>
               <Label style={{ display: 'flex', justifyContent: 'space-between' }}>
                 <span>Tries</span>

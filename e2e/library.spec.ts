@@ -1,0 +1,59 @@
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from './shop.ts'
+
+const CATALOGUE = join(import.meta.dirname, '../demo/catalogue')
+
+test('a list number is found by any fragment, its page has all its sheets', async ({ bench: page, shop }) => {
+  await page.goto('/library')
+  await expect(page.getByRole('link', { name: 'K-4417-2S' })).toBeVisible()
+  await page.getByLabel('Find a list number').fill('17-2s')
+  await expect(page.getByRole('link', { name: 'K-4417-2S' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'B34-17H' })).toBeHidden()
+  const { total } = (await (await page.request.get(`${shop.url}/api/list-numbers?q=&limit=5`)).json()) as {
+    total: number
+  }
+  expect(total).toBe(150)
+  await page.getByRole('link', { name: 'K-4417-2S' }).click()
+  for (const heading of ['Spec sheet', 'Kits that fit'])
+    await expect(page.getByRole('heading', { name: heading })).toBeVisible()
+})
+
+test('a catalogue by upload: its faults by file, row and column, then a preview, then all of it', async ({
+  bench: page,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), 'ekrond-catalogue-'))
+  cpSync(CATALOGUE, folder, { recursive: true })
+  const prices = join(folder, 'prices.csv')
+  const right = readFileSync(prices, 'utf8')
+  writeFileSync(prices, right.replace('price_minor', 'price'))
+  await page.goto('/library/import')
+  await page.getByLabel('The folder').setInputFiles(folder)
+  await expect(page.getByRole('heading', { name: /fault.*nothing was taken in/ })).toBeVisible()
+  await expect(page.getByRole('cell', { name: /prices\.csv/ }).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Take it in' })).toBeHidden()
+  // Put right, with one price that has risen.
+  const [head, first, ...rest] = right.split('\n')
+  const cells = first!.split(',')
+  cells[2] = String(Number(cells[2]) + 100)
+  writeFileSync(prices, [head, cells.join(','), ...rest].join('\n'))
+  await page.reload()
+  await page.getByLabel('The folder').setInputFiles(folder)
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByRole('heading', { name: 'It was taken in.' })).toBeVisible()
+})
+
+test('the whole shop goes out as one folder', async ({ bench: page }) => {
+  await page.goto('/library')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: /whole shop/i }).click(),
+  ])
+  const file = join(mkdtempSync(join(tmpdir(), 'ekrond-whole-')), 'shop.zip')
+  await download.saveAs(file)
+  // A zip has its files' names as they are.
+  const bytes = readFileSync(file)
+  for (const name of ['shop.json', 'jobs/1181.json', 'list-numbers.json', 'customers.csv'])
+    expect(bytes.includes(name), name).toBe(true)
+})
