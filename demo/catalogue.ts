@@ -4,6 +4,7 @@ import { b34Numbers, d32Numbers, q80Numbers, t12Numbers, t24Numbers, u3Numbers }
 import { beskU3 } from './models/besk-u3.ts'
 import { beskU7 } from './models/besk.ts'
 import { orvaneQ80 } from './models/orvane-q80.ts'
+import { WORKING_DAYS } from './week.ts'
 import { quillardB34, quillardD32 } from './models/quillard-more.ts'
 import { tessmerT12, tessmerT24 } from './models/tessmer.ts'
 import { orvaneK44 } from './models/orvane.ts'
@@ -38,7 +39,7 @@ export function catalogueFiles(): Map<string, string> {
       place: 'Osk Valley',
       zone: 'UTC',
       currency: { code: 'OSK', exponent: 2 },
-      workingDays: [1, 2, 3, 4, 5],
+      workingDays: WORKING_DAYS,
       hourMinor: 5400,
     },
     makers: [

@@ -1,4 +1,4 @@
-import { addDays } from '@ekrond/core/days'
+import { addDays, isWorkingDay } from '@ekrond/core/days'
 import {
   conditionsFor,
   draftAsFound,
@@ -28,6 +28,7 @@ import { isRefusal, type Result } from '@ekrond/core/refusal'
 import { settingKey, type Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { models } from './catalogue.ts'
+import { WORKING_DAYS } from './week.ts'
 
 export interface DemoWorld {
   now: Date
@@ -86,6 +87,12 @@ function openWriter(world: DemoWorld, name: string) {
   let body = 1
   const sheetsOfBody: Record<number, Sheets> = {}
   const today = world.now.toISOString().slice(0, 10)
+  /** A day on which the shop works: the next one, or where it is over the one before. */
+  const promised = (inDays: number): string => {
+    let day = addDays(today, inDays)
+    while (!isWorkingDay(day, WORKING_DAYS)) day = addDays(day, inDays < 0 ? -1 : 1)
+    return day
+  }
   const gauge = (kind: Gauge['kind']) => world.gauges.find((g) => g.kind === kind)!
 
   const add = <K extends keyof DataOf>(kind: K, data: DataOf[K], corrects?: string) => {
@@ -138,7 +145,7 @@ function openWriter(world: DemoWorld, name: string) {
         marine: false,
         bodies: 1,
         earlier: null,
-        promise: addDays(today, promisedIn),
+        promise: promised(promisedIn),
         ...opened,
       })
     },

@@ -247,7 +247,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await leave(page)
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'It went back with its sheet, revision A.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'It went back. Sheet, revision A.' })).toBeVisible()
 
   // The sheet on paper says the same.
   const number = /jobs\/(\d+)/.exec(page.url())![1]!

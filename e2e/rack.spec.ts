@@ -11,7 +11,7 @@ test('a day of fifteen jobs on the rack, followed live in two windows', async ({
   const tag = (number: number | string) => page.getByRole('link', { name: new RegExp(`^${number}, `) })
   await expect(tag(1182)).toBeVisible()
   const all = (await (await page.request.get(`${shop.url}/api/jobs?status=all`)).json()) as JobsAnswer
-  expect(all.jobs.filter(({ number }) => number! >= 1181 && number! <= 1195)).toHaveLength(15)
+  expect(all.jobs.filter(({ number }) => number >= 1181 && number <= 1195)).toHaveLength(15)
   // Trouble is a tag far left and high up, red, with its reason in words.
   await expect(tag(1192)).toHaveAccessibleName(/late: /)
   await expect(tag(1185)).toHaveAccessibleName(/waits for .*late: /)

@@ -122,3 +122,38 @@ export const ImportAnswer = v.object({
   ),
 })
 export type ImportAnswer = v.InferOutput<typeof ImportAnswer>
+
+export type Column = 'text' | 'may be empty' | 'whole' | 'number'
+
+/** A catalogue's flat files: their columns, units in the headers. */
+export const TABLES = {
+  'parts.csv': {
+    part: 'text',
+    name: 'text',
+    kind: 'text',
+    material: 'may be empty',
+    tell: 'may be empty',
+    drawing: 'may be empty',
+  },
+  'suppliers.csv': { supplier: 'text', name: 'text', shipping_minor: 'whole' },
+  'prices.csv': { part: 'text', supplier: 'text', price_minor: 'whole', lead_days: 'whole' },
+  'kits.csv': {
+    kit: 'text',
+    name: 'text',
+    supplier: 'text',
+    price_minor: 'whole',
+    lead_days: 'whole',
+    stock: 'whole',
+  },
+  'kit-holds.csv': { kit: 'text', part: 'text', quantity: 'whole' },
+  'shelf.csv': { part: 'text', quantity: 'whole' },
+  'gauges.csv': {
+    gauge: 'text',
+    name: 'text',
+    kind: 'text',
+    resolution_mm: 'number',
+    repeatability_mm: 'number',
+  },
+  'people.csv': { person: 'text', name: 'text', initials: 'text' },
+  'customers.csv': { customer: 'text', engine: 'text', equipment: 'text' },
+} as const satisfies Record<string, Record<string, Column>>

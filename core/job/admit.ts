@@ -139,10 +139,11 @@ function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBo
 export function sentenceOf(
   entry: Pick<UnsentEntry, 'kind' | 'v' | 'data'>,
   name: (position: string) => string = (code) => code,
+  money: (minor: number) => string = (minor) => `${minor} minor units`,
 ): string {
   const kind = kinds.get(entry.kind)
   return kind && !isNewer(entry)
-    ? kind.sentence(current(entry).data, name)
+    ? kind.sentence(current(entry).data, name, money)
     : 'something that a newer version wrote'
 }
 

@@ -39,7 +39,8 @@ export interface Kind<D, K extends string = string> {
   admit: (state: JobState, entry: Stamped<D>, context: AdmitContext) => Refusal | undefined
   apply: (state: JobState, entry: Stamped<D>) => JobState
   /** `name` says a position's code or a setting's key as its sheet names it */
-  sentence: (data: D, name: (code: string) => string) => string
+  /** what was done, after the name of who did it; money through the shop's own way of writing it */
+  sentence: (data: D, name: (code: string) => string, money: (minor: number) => string) => string
 }
 
 export const defineKind = <D, const K extends string>(kind: Kind<D, K>): Kind<D, K> => kind

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, isWorkingDay } from '../days/index.ts'
+import { addDays, daysBetween, isWorkingDay, workingDayAfter } from '../days/index.ts'
 
 /** The bench's day, minutes after midnight in the shop's zone. */
 const DAY_BEGINS = 8 * 60
@@ -13,6 +13,8 @@ export interface Promised {
   arrives: string | null
   waitsFor: string
   minutesLeft: number
+  /** parts that it needs are not ordered yet */
+  uncovered: boolean
 }
 
 export interface ShopClock {
@@ -31,8 +33,8 @@ export interface Outlook {
 
 /**
  * Whether a promise will hold as things stand. Late: the day is over, the parts come after it, or more bench minutes are left than
- * hours until it is due. Only just: the parts come on the day itself, or the work takes more than half of the time left. One
- * job on its own: what the others take of the same hands is the plan's question.
+ * hours until it is due. Only just: the parts come on the day itself, or are not ordered with one working day left, or the work
+ * takes more than half of the time left. One job on its own: what the others take of the same hands is the plan's question.
  */
 export function outlook(job: Promised, clock: ShopClock, say: (date: string) => string): Outlook {
   if (job.status !== 'open') return { kind: 'fine', reason: '' }
@@ -49,6 +51,8 @@ export function outlook(job: Promised, clock: ShopClock, say: (date: string) => 
     return { kind: 'late', reason: `${work} of bench left, ${sayMinutes(left)} until it is due ${due}` }
   if (job.arrives === job.promise)
     return { kind: 'just', reason: `parts come on the day it is promised, ${due}` }
+  if (job.uncovered && job.promise <= workingDayAfter(clock.today, 1, clock.workingDays))
+    return { kind: 'just', reason: `parts not ordered yet, promised ${due}` }
   if (job.minutesLeft > left * TIGHT)
     return { kind: 'just', reason: `${work} of bench left, promised ${due}` }
   return { kind: 'fine', reason: '' }

@@ -9,6 +9,7 @@ const job = (more: Partial<Promised>): Promised => ({
   arrives: null,
   waitsFor: '',
   minutesLeft: 60,
+  uncovered: false,
   ...more,
 })
 const say = (date: string) => date.slice(8)
@@ -46,6 +47,16 @@ describe('whether a promise holds', () => {
       reason: '3 h 11 of bench left, promised today',
     })
     expect(of({ promise: '2026-11-24', minutesLeft: 190 }).kind).toBe('fine')
+  })
+  it('only just: nothing ordered with one working day left', () => {
+    expect(of({ promise: '2026-11-25', uncovered: true })).toEqual({
+      kind: 'just',
+      reason: 'parts not ordered yet, promised 25',
+    })
+    expect(of({ promise: '2026-11-26', uncovered: true }).kind).toBe('fine')
+    // On a Friday the next working day is Monday.
+    const friday = { ...clock, today: '2026-11-27' }
+    expect(outlook(job({ promise: '2026-11-30', uncovered: true }), friday, say).kind).toBe('just')
   })
   it('what went back is fine', () =>
     expect(of({ promise: '2026-01-01', status: 'returned' }).kind).toBe('fine'))

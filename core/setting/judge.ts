@@ -36,7 +36,6 @@ export interface Remedy {
   action:
     | 'bend tang'
     | 'bend arm'
-    | 'bend arm'
     | 'change washer'
     | 'bend stop'
     | 'bend link'

@@ -1,3 +1,4 @@
+import { TABLES, type Column } from '@ekrond/contract/library'
 import { isRefusal } from '@ekrond/core/refusal'
 import { listNumberSheets, Model, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
 import { parse } from 'csv-parse/sync'
@@ -44,41 +45,6 @@ export interface Catalogue {
   }[]
   tables: Record<keyof typeof TABLES, Record<string, string | number>[]>
 }
-
-export type Column = 'text' | 'may be empty' | 'whole' | 'number'
-
-/** The flat files: their columns, units in the headers. */
-export const TABLES = {
-  'parts.csv': {
-    part: 'text',
-    name: 'text',
-    kind: 'text',
-    material: 'may be empty',
-    tell: 'may be empty',
-    drawing: 'may be empty',
-  },
-  'suppliers.csv': { supplier: 'text', name: 'text', shipping_minor: 'whole' },
-  'prices.csv': { part: 'text', supplier: 'text', price_minor: 'whole', lead_days: 'whole' },
-  'kits.csv': {
-    kit: 'text',
-    name: 'text',
-    supplier: 'text',
-    price_minor: 'whole',
-    lead_days: 'whole',
-    stock: 'whole',
-  },
-  'kit-holds.csv': { kit: 'text', part: 'text', quantity: 'whole' },
-  'shelf.csv': { part: 'text', quantity: 'whole' },
-  'gauges.csv': {
-    gauge: 'text',
-    name: 'text',
-    kind: 'text',
-    resolution_mm: 'number',
-    repeatability_mm: 'number',
-  },
-  'people.csv': { person: 'text', name: 'text', initials: 'text' },
-  'customers.csv': { customer: 'text', engine: 'text', equipment: 'text' },
-} as const satisfies Record<string, Record<string, Column>>
 
 /** Reads a catalogue. Every fault is told with its file, row and column; nothing is read halfway. */
 export type CatalogueRead = { catalogue: Catalogue } | { errors: ImportError[] }
@@ -158,7 +124,7 @@ export function readTables(files: Files, tell: Tell): Catalogue['tables'] {
   for (const [file, column, other, key] of REFERENCES) {
     const known = new Set(tables[other].map((row) => row[key]))
     tables[file].forEach((row, i) => {
-      if (row[column] !== '' && !known.has(row[column]!))
+      if (row[column] !== '' && !known.has(row[column]))
         tell(file, i + 2, column, `“${row[column]}” does not stand in ${other}.`)
     })
   }

@@ -1,3 +1,4 @@
+import type { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import {
   AppendAnswer,
   AppendBody,
@@ -154,8 +155,8 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
       job: head.job,
       number: head.number,
       entries: state.log,
-      revisions: Object.fromEntries(
-        Object.values(sheets).flatMap((own) =>
+      revisions: Object.fromEntries<SpecSheet | BuildSheet>(
+        Object.values(sheets).flatMap((own): [string, SpecSheet | BuildSheet][] =>
           own
             ? [
                 [own.specRev, own.spec],

@@ -1,6 +1,6 @@
 import { stringify } from 'csv-stringify/sync'
 import type { Pool, Queryable } from '../db/pool.ts'
-import { TABLES } from '../import/read.ts'
+import { TABLES } from '@ekrond/contract/library'
 import { selectEntries, selectReturnSheets } from '../jobs/jobs.sql.ts'
 import { selectShop } from '../shop/shop.sql.ts'
 

@@ -256,6 +256,8 @@ export function Datum({
 }) {
   const [x, y] = at
   const s = below ? 1 : -1
+  // Beside its box where the sheet has room: over it, leaders pass.
+  const beside = x > 130
   return (
     <g>
       <path d={`M${x} ${y} L${x - 12} ${y + s * 20} L${x + 12} ${y + s * 20} Z`} fill="var(--ink)" />
@@ -272,7 +274,11 @@ export function Datum({
       <Text at={[x, y + s * 38 + (below ? 19 : -7)]} anchor="middle" size={17}>
         {letter}
       </Text>
-      <Text at={[x - 13, y + s * 38 + (below ? 44 : -34)]} size={15}>
+      <Text
+        at={beside ? [x - 21, y + s * 38 + (below ? 18 : -8)] : [x - 13, y + s * 38 + (below ? 44 : -34)]}
+        anchor={beside ? 'end' : 'start'}
+        size={15}
+      >
         {text}
       </Text>
     </g>

@@ -1,4 +1,4 @@
-import type { ImportAnswer } from '@ekrond/contract/library'
+import { TABLES, type ImportAnswer } from '@ekrond/contract/library'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -42,6 +42,18 @@ const Columns = styled.div`
     font-size: 16px;
     min-height: 44px;
     width: 100%;
+  }
+  & input[type='file']::file-selector-button {
+    min-height: 48px;
+    margin-right: 12px;
+    padding: 6px 16px;
+    border: 2px solid var(--ink);
+    border-radius: 2px;
+    background: var(--paper);
+    color: var(--ink);
+    font: inherit;
+    font-weight: 600;
+    cursor: pointer;
   }
   @media (max-width: 999px) {
     grid-template-columns: minmax(0, 1fr);
@@ -116,16 +128,43 @@ export default function Import() {
           )}
         </section>
         <section>
-          {!answer && (
-            <p style={{ color: 'var(--pencil)' }}>
-              What the folder would change stands here before anything is changed.
-            </p>
-          )}
+          {!answer && <WhatGoesIn />}
           {answer && answer.errors.length > 0 && <Faults errors={answer.errors} />}
           {preview && <Changes preview={preview} taken={answer.taken} />}
         </section>
       </Columns>
     </Page>
+  )
+}
+
+const FILES: [string, string][] = [
+  ['catalogue.json', 'the shop, its zone and days, its makers'],
+  ['models/*.json', 'a model and its list numbers: spec sheet, build sheet, geometry'],
+  ...Object.entries(TABLES).map(([file, columns]): [string, string] => [
+    file,
+    Object.keys(columns).join(', '),
+  ]),
+]
+
+/** Before anything is chosen: what such a folder is made of, by the very columns that it is read by. */
+function WhatGoesIn() {
+  return (
+    <>
+      <h2>What lies in such a folder</h2>
+      <table>
+        <tbody>
+          {FILES.map(([file, what]) => (
+            <tr key={file}>
+              <td className="figure">{file}</td>
+              <td>{what}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p style={{ color: 'var(--pencil)', marginTop: 12 }}>
+        What it would change stands here before anything is changed; each fault by file, row and column.
+      </p>
+    </>
   )
 }
 

@@ -4,7 +4,7 @@ import { Fragment } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { useJob, useShop, type OpenJob } from '../data/job'
-import { sayDate, sayInstant, shownAt } from '../shell/dates'
+import { sayDate, sayInstant, sayMoney, shownAt } from '../shell/dates'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
 import { useKeys } from '../ui/keys'
@@ -118,6 +118,8 @@ function Story({ open }: { open: OpenJob }) {
       },
       { replace: true },
     )
+  const money = (minor: number) =>
+    shop ? `${sayMoney(minor, shop.currency.exponent)} ${shop.currency.code}` : ''
   const { state } = open
   const standing = standings(state.log)
   const target = (entry: Entry) => state.log.find((other) => other.id === entry.corrects)
@@ -177,7 +179,9 @@ function Story({ open }: { open: OpenJob }) {
                 </span>
                 <span>
                   <span className="what">
-                    {struck ? `took back: ${sentenceOf(struck, name)}` : sentenceOf(current(entry), name)}
+                    {struck
+                      ? `took back: ${sentenceOf(struck, name, money)}`
+                      : sentenceOf(entry, name, money)}
                   </span>
                   {shownThen(entry) && <Then>{shownThen(entry)}</Then>}
                   {gone && ` (${standing.get(entry.id) === 'struck' ? 'taken back' : 'corrected since'})`}

@@ -96,12 +96,14 @@ export function PlainList({ seen }: { seen: readonly { row: JobRow; outlook: Out
                 {row.bodies > 1 ? `, bank of ${row.bodies}` : ''}: {row.complaint}
               </small>
             </td>
-            <td style={{ fontFamily: figures, letterSpacing: '-0.03em' }}>{row.listNumber ?? 'in doubt'}</td>
+            <td style={{ fontFamily: figures, letterSpacing: '-0.03em', whiteSpace: 'nowrap' }}>
+              {row.listNumber ?? 'in doubt'}
+            </td>
             <td>
               <StateShape state={row.stationState as StationState} /> {title(row)}
               <small>{row.line}</small>
             </td>
-            <td>{row.lastBy}</td>
+            <td style={{ whiteSpace: 'nowrap' }}>{row.lastBy}</td>
             <td>
               {sayDate(row.promise)}
               {outlook.kind !== 'fine' && (

@@ -219,7 +219,7 @@ const Aside = styled.aside`
   & h2 {
     font: 600 15px/1.3 ${narrow};
     color: var(--pencil);
-    margin-top: 12px;
+    margin-top: 8px;
   }
   & h2:first-child {
     margin-top: 0;
@@ -227,7 +227,7 @@ const Aside = styled.aside`
   & a {
     display: grid;
     grid-template-columns: 58px 1fr;
-    padding: 7px 0;
+    padding: 5px 0 6px;
     border-bottom: 1px solid var(--rule);
     text-decoration: none;
   }
@@ -331,7 +331,10 @@ export default function Rack() {
 
   const rows = (jobs.data?.jobs ?? []).filter((row) => !only || row.station === only)
   const clock = shopClock(jobs.data?.today, shop.data)
-  const seen = rows.map((row) => ({ row, outlook: outlook(row, clock, sayDate) }))
+  const seen = rows.map((row) => ({
+    row,
+    outlook: outlook({ ...row, uncovered: isUncovered(row) }, clock, sayDate),
+  }))
   const today = clock.today
   const customers = [...new Set([...(known.data?.customers ?? []), ...rows].map((c) => c.customer))].sort()
 
@@ -482,6 +485,9 @@ export default function Rack() {
   )
 }
 
+/** It hangs at the parts and waits for none: some are still to be ordered. */
+const isUncovered = (row: JobRow) => row.station === 'parts' && row.stationState !== 'waits'
+
 /** The shop's clock as the outlook needs it: local day and minute. */
 function shopClock(today: string | undefined, shop: ShopAnswer | undefined): ShopClock {
   if (!shop) return { today: today ?? '2026-01-01', minute: 0, workingDays: [1, 2, 3, 4, 5] }
@@ -573,7 +579,7 @@ function Morning({ seen, person, today }: { seen: readonly Seen[]; person: strin
     <Aside aria-label="What matters this morning">
       {list('Will be late, as things stand', late, 3, (one) => one.outlook.reason, 'late')}
       {list('Only just', just, 2, (one) => one.outlook.reason)}
-      {person && list(`Next for ${person}`, next, 3, (one) => one.row.line)}
+      {person && list(`Next for ${person}`, next, 2, (one) => one.row.line)}
       {list('Came in today', came, 2, ({ row }) =>
         isToday(row.openedAt)
           ? `for ${row.customer}`

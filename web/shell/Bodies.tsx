@@ -1,4 +1,5 @@
 import { bodyNumbers, stationStates, type StationName } from '@ekrond/core/job'
+import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
@@ -7,7 +8,7 @@ import { UnderZones } from './frame'
 import { StateShape, STATE_WORDS } from './StateShape'
 
 const Body = styled(Link)<{ $here: boolean }>`
-  min-width: 120px;
+  min-width: 96px;
   min-height: 44px;
   padding: 0 16px;
   display: flex;
@@ -19,9 +20,12 @@ const Body = styled(Link)<{ $here: boolean }>`
   box-shadow: ${({ $here }) => ($here ? 'inset 0 -4px 0 var(--blue)' : 'none')};
 `
 
-/** The bodies of a bank at one station, so that none goes untouched: each with its state, the one that is worked on marked. */
-export function Bodies({ open, station }: { open: OpenJob; station: StationName }) {
-  if (open.bodies < 2) return null
+/**
+ * The bodies of a bank at one station, so that none goes untouched: each with its state, the one that is worked on marked. What
+ * else is to be said under the zones comes in the rest of the bar.
+ */
+export function Bodies({ open, station, rest }: { open: OpenJob; station: StationName; rest: ReactNode }) {
+  if (open.bodies < 2) return rest && <UnderZones>{rest}</UnderZones>
   return (
     <UnderZones as="nav" aria-label="Bodies of the bank">
       {bodyNumbers(open.state).map((body) => {
@@ -38,9 +42,11 @@ export function Bodies({ open, station }: { open: OpenJob; station: StationName 
           </Body>
         )
       })}
-      <span className="wide" style={{ fontWeight: 400, color: 'var(--pencil)', fontSize: 15 }}>
-        B: the next body
-      </span>
+      {rest || (
+        <span className="wide" style={{ fontWeight: 400, color: 'var(--pencil)', fontSize: 15 }}>
+          B: the next body
+        </span>
+      )}
     </UnderZones>
   )
 }

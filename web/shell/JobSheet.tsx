@@ -99,8 +99,11 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
             })}
           </Zones>
           <AsOf open={open} station={station} />
-          <Bodies open={open} station={station} />
-          {(location.state as { resumed?: boolean } | null)?.resumed && <Resume open={open} />}
+          <Bodies
+            open={open}
+            station={station}
+            rest={(location.state as { resumed?: boolean } | null)?.resumed && <Resume open={open} />}
+          />
         </div>
         {children}
         <Foot>

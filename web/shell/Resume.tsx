@@ -4,14 +4,13 @@ import type { BuildSheet } from '@ekrond/core/sheets'
 import { Link } from 'react-router'
 import type { OpenJob } from '../data/job'
 import { Key } from '../ui'
-import { UnderZones } from './frame'
 
-/** Where it was left, in one line and one picture, and the next thing that can be done. */
+/** Where it was left, in one line and one picture, and the next thing that can be done. It stands in the bar under the zones. */
 export function Resume({ open }: { open: OpenJob }) {
   const next = nextThing(open.state, open.all)
   const line = whereWasI(open.state, open.all)
   return (
-    <UnderZones role="status" aria-label="Where it was left">
+    <div role="status" aria-label="Where it was left" className="rest">
       <p className="wide">
         {open.sheets && <StackThumb build={open.sheets.build} body={open.here} />}
         <span>{line}.</span>
@@ -28,7 +27,7 @@ export function Resume({ open }: { open: OpenJob }) {
           Nothing to do but wait.
         </span>
       )}
-    </UnderZones>
+    </div>
   )
 }
 

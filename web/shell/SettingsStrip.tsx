@@ -23,6 +23,9 @@ const Labels = styled.div`
 `
 
 const Cell = styled(StripCell)`
+  min-width: 66px;
+  padding-right: 3px;
+  padding-left: 5px;
   & > * {
     display: block;
     height: 25px;

@@ -259,7 +259,13 @@ export const UnderZones = styled.div`
   & > * {
     border-right: 1px solid var(--rule);
   }
-  & > .wide {
+  & > .rest {
+    flex: 1;
+    min-width: 0;
+    display: flex;
+    border: 0;
+  }
+  & .wide {
     flex: 1;
     min-width: 0;
     padding: 6px 16px;

@@ -110,6 +110,13 @@ export const Label = styled.span`
   letter-spacing: 0.01em;
 `
 
+/** A label that heads its part of the column, for whoever goes by headings. */
+export const LabelHeading = styled(Label).attrs({ as: 'h2' })`
+  && {
+    font: 600 14px/1.3 ${narrow};
+  }
+`
+
 /** The field that is typed into: large figures over a blue line. */
 export const ReadingInput = styled(AriaInput)`
   width: 100%;

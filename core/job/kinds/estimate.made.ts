@@ -25,5 +25,6 @@ export const estimateMade = defineKind({
     ...state,
     estimate: { ...data, by, at, entry: id, agreed: null },
   }),
-  sentence: (data) => `estimated it at ${data.amountMinor} minor units${data.words ? `: ${data.words}` : ''}`,
+  sentence: (data, _name, money) =>
+    `estimated it at ${money(data.amountMinor)}${data.words ? `: ${data.words}` : ''}`,
 })

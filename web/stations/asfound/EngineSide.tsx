@@ -49,7 +49,7 @@ export function EngineSide({
   const idle = has('idle.screw')
   const pump = has('pump.hole')
   const pull = has('vacuumBreak.gap')
-  const two = spec.barrels === 2
+  const airValve = has('airValve.turns')
   const side = spec.draft === 'side'
   const words = outside
     .map((s) => `${s.name} ${done(s) ? 'noted' : settingKey(s) === current ? 'now' : 'open'}`)
@@ -115,7 +115,11 @@ export function EngineSide({
               state={settingKey(setting) === current ? 'now' : done(setting) ? 'noted' : 'none'}
               label=""
             />
-            {mark(setting, [at[0] + (two && i === 0 ? -20 : 10), at[1] - 98], [at[0], at[1] - 62])}
+            {mark(
+              setting,
+              [at[0] + (mixtures.length === 2 && i === 0 ? -20 : 10), at[1] - 98],
+              [at[0], at[1] - 62],
+            )}
           </g>
         )
       })}
@@ -134,6 +138,18 @@ export function EngineSide({
             />
           ))}
           {mark(choke, [600, 26], [632, 70], 'left')}
+        </g>
+      )}
+      {airValve && (
+        <g>
+          <ScrewDial
+            at={[490, 99]}
+            radius={24}
+            eighths={null}
+            state={settingKey(airValve) === current ? 'now' : 'none'}
+            label=""
+          />
+          {mark(airValve, [478, 30], [488, 75], 'left')}
         </g>
       )}
       {pull && mark(pull, [330, 36], [380, 84], 'left')}

@@ -27,32 +27,34 @@ export function PlanView({
   } = features
   const k = Math.min(4.2, 300 / bolts)
   const [cx, cy] = [232, 250]
-  const offset = barrels === 2 ? (bore / 2 + 3) * k : 0
-  const centres: Point[] =
-    barrels === 2
+  const wide = barrels > 1
+  const offset = wide ? (bore / 2 + 3) * k : 0
+  // Four stand in two rows, the pair that opens first in front.
+  const rows = barrels === 4 ? [cy + offset, cy - offset] : [cy]
+  const centres = rows.flatMap((y): Point[] =>
+    wide
       ? [
-          [cx - offset, cy],
-          [cx + offset, cy],
+          [cx - offset, y],
+          [cx + offset, y],
         ]
-      : [[cx, cy]]
+      : [[cx, y]],
+  )
   const half = (bolts / 2) * k
-  const tall = barrels === 2 ? bore * k * 0.72 : bore * k * 0.85
-  const boltAt: Point[] =
-    barrels === 2
-      ? [
-          [cx - half, cy - tall * 0.8],
-          [cx + half, cy - tall * 0.8],
-          [cx - half, cy + tall * 0.8],
-          [cx + half, cy + tall * 0.8],
-        ]
-      : [
-          [cx - half, cy],
-          [cx + half, cy],
-        ]
-  const body =
-    barrels === 2
-      ? ((w) => ({ x: cx - w / 2, w }))(2 * (offset + (bore / 2) * k) + 30)
-      : { x: cx - bore * k * 0.8, w: bore * k * 1.6 }
+  const tall = barrels === 4 ? bore * k * 1.25 : wide ? bore * k * 0.72 : bore * k * 0.85
+  const boltAt: Point[] = wide
+    ? [
+        [cx - half, cy - tall * 0.8],
+        [cx + half, cy - tall * 0.8],
+        [cx - half, cy + tall * 0.8],
+        [cx + half, cy + tall * 0.8],
+      ]
+    : [
+        [cx - half, cy],
+        [cx + half, cy],
+      ]
+  const body = wide
+    ? ((w) => ({ x: cx - w / 2, w }))(2 * (offset + (bore / 2) * k) + 30)
+    : { x: cx - bore * k * 0.8, w: bore * k * 1.6 }
   const coil = chokeKind.startsWith('coil')
   const colourOf = (feature: string) => (look === feature ? 'blue' : 'ink')
   return (
@@ -63,9 +65,9 @@ export function PlanView({
     >
       <rect
         x={cx - half - 24}
-        y={cy - (barrels === 2 ? tall * 0.8 + 24 : 34)}
+        y={cy - (wide ? tall * 0.8 + 24 : 34)}
         width={2 * half + 48}
-        height={barrels === 2 ? tall * 1.6 + 48 : 68}
+        height={wide ? tall * 1.6 + 48 : 68}
         rx={22}
         fill="var(--paper)"
         stroke="var(--ink)"
@@ -133,7 +135,7 @@ export function PlanView({
       <Balloon at={[62, cy - tall - 74]} number={1} text="mark" />
       <Leader
         from={[58, cy + tall * 0.4 + 74]}
-        to={[centres[0]![0] - (bore / 2) * k * 0.7, cy + (bore / 2) * k * 0.7]}
+        to={[centres[0]![0] - (bore / 2) * k * 0.7, centres[0]![1] + (bore / 2) * k * 0.7]}
         colour={colourOf('throttleBoreMm')}
       />
       <Text

@@ -1,5 +1,5 @@
 import type { JobAnswer } from '@ekrond/contract/jobs'
-import { fold, showNumber, type Entry, type SheetsByBody } from '@ekrond/core/job'
+import { fold, showNumber } from '@ekrond/core/job'
 import { returnSheets } from '@ekrond/core/sheet'
 import { useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
@@ -16,8 +16,8 @@ export function Comeback({ number }: { number: number }) {
   if (earlier.isError)
     return <p style={{ color: 'var(--red)' }}>{earlier.error.message} Check the number of the earlier job.</p>
   if (!earlier.data) return <p>Fetching job {number} …</p>
-  const state = fold(earlier.data.job, earlier.data.entries as Entry[])
-  const pages = returnSheets(state, earlier.data.sheets as SheetsByBody, number)
+  const state = fold(earlier.data.job, earlier.data.entries)
+  const pages = returnSheets(state, earlier.data.sheets, number)
   return (
     <section aria-label={`Earlier job ${number}`}>
       <Label>

@@ -2,7 +2,6 @@ import { firstLooks, lookFirst, type Tests } from '@ekrond/core/complaint'
 import type { BuildSheet } from '@ekrond/core/sheets'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'
-import { Label } from '../../ui'
 
 const List = styled.ol`
   display: grid;
@@ -54,7 +53,7 @@ export function LookFirst({ said }: { said: SaidAtCounter }) {
   const suspects = suspectsOf(said, {}, undefined)
   return (
     <div>
-      <Label as="h2">Look here first</Label>
+      <h2>Look here first</h2>
       {suspects.length === 0 && (
         <p style={{ color: 'var(--pencil)' }}>
           {said.symptom ? 'Nothing is complained of: all of it, in order.' : 'Pick what is complained of.'}

@@ -4,7 +4,7 @@ import type { ShopAnswer } from '@ekrond/contract/shop'
 import styled from 'styled-components'
 import { sayDate } from '../../shell/dates'
 import { narrow } from '../../theme/global'
-import { Choice, FieldInput, Label } from '../../ui'
+import { Choice, FieldInput, Label, LabelHeading } from '../../ui'
 import { CustomerField, type KnownCustomer } from './CustomerField'
 
 /** What is typed and picked at the counter, as it stands in its fields. */
@@ -289,7 +289,7 @@ export function OpeningForm({
       </div>
       {focus && <Part>The complaint</Part>}
       <div style={{ gridColumn: '1 / -1' }}>
-        {!focus && <Label as="h2">The complaint</Label>}
+        {!focus && <LabelHeading>The complaint</LabelHeading>}
         {picks('symptom', symptoms, 'Symptom', 6)}
       </div>
       <div style={{ gridColumn: 'span 7' }}>

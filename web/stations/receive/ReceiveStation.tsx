@@ -6,7 +6,17 @@ import { sayInstant, sayMoney } from '../../shell/dates'
 import { Ask, AskFoot, Board, Main, StripCell } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
 import { figures } from '../../theme/global'
-import { Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
+import {
+  Choice,
+  ErrorLine,
+  FieldInput,
+  Key,
+  Label,
+  LabelHeading,
+  MainButton,
+  QuietButton,
+  Tick,
+} from '../../ui'
 import { onEnter, useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { Comeback } from './Comeback'
@@ -139,9 +149,9 @@ function Tests({ open }: StationProps) {
   }
   return (
     <section aria-label="Tests as received">
-      <Label as="h2" style={{ marginBottom: 2 }}>
+      <LabelHeading style={{ marginBottom: 2 }}>
         Tests as received{open.bodies > 1 ? `, body ${open.body}` : ''}, before anything moves
-      </Label>
+      </LabelHeading>
       <div style={{ display: 'grid', gap: 4 }}>
         {receivedTests.map((test) => {
           const result = open.here.tests[test.code]?.result
@@ -202,7 +212,7 @@ function Estimate({ open }: StationProps) {
   const answer = (yes: boolean) => setWrong(open.add('estimate.agreed', { yes, who })?.sentence ?? '')
   return (
     <section aria-label="Estimate">
-      <Label as="h2">Estimate</Label>
+      <LabelHeading>Estimate</LabelHeading>
       {estimate && !again ? (
         <>
           <p style={{ fontWeight: 600 }}>

@@ -102,7 +102,7 @@ function Return({ open }: SheetedProps) {
         <Ask aria-label="Before it goes back">
           {state.returned ? (
             <>
-              <h2>It went back with its sheet, revision {afterReturn(state)!.letter}.</h2>
+              <h2>It went back. Sheet, revision {afterReturn(state)!.letter}.</h2>
               <p>
                 What is put right now at its station makes the next revision; each that went out is kept.
                 Opening it again lets work go on.

@@ -9,7 +9,7 @@ import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/job'
-import { CoverIndex, MixtureScrews, PlateInBore, PumpLinkage } from '../../drawing/Mechanisms'
+import { AirValveSpring, CoverIndex, MixtureScrews, PlateInBore, PumpLinkage } from '../../drawing/Mechanisms'
 import { FloatSection } from '../../drawing/FloatSection'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { JobSheet } from '../../shell/JobSheet'
@@ -44,6 +44,26 @@ const Views = styled.div`
     font-weight: 500;
     justify-content: center;
     min-height: 44px;
+  }
+`
+
+/** Shows what is in it whole, or where the column has no room for that not at all: it then wraps out of sight. */
+const WhereItFits = styled.div`
+  flex: 1 1 0;
+  min-height: 0;
+  overflow: hidden;
+  display: flex;
+  flex-flow: column wrap;
+  &::before {
+    content: '';
+    width: 100%;
+    height: 1px;
+  }
+  & > div {
+    width: 100%;
+  }
+  @media (max-width: 999px) {
+    flex: none;
   }
 `
 
@@ -245,6 +265,8 @@ function SetWith({ open }: SheetedProps) {
                     eighths: s === setting ? value : (lastSaid(body.readings[settingKey(s)])?.value ?? null),
                   }))}
               />
+            ) : setting.code === 'airValve.turns' ? (
+              <AirValveSpring eighths={value} target={target} />
             ) : (
               <NeedleClip groove={value} target={target} />
             )}
@@ -262,7 +284,7 @@ function SetWith({ open }: SheetedProps) {
             invalid={draft !== null && isRefusal(draft)}
             value={text}
             placeholder={last ? last.raw : ''}
-            unit={UNIT[setting.quantity]}
+            unit={setting.code === 'airValve.turns' ? 'turns wound on' : UNIT[setting.quantity]}
             padWords={PAD_WORDS[setting.quantity]}
             onChange={setText}
             onEnter={log}
@@ -345,20 +367,22 @@ function SetWith({ open }: SheetedProps) {
             </ErrorLine>
           )}
           {!pad && (said.length > 0 || value !== null) && (
-            <div>
-              <Label style={{ display: 'flex', justifyContent: 'space-between' }}>
-                <span>Tries</span>
-                <span>
-                  band <Fraction text={setting.asWritten} />
-                </span>
-              </Label>
-              <Tries
-                setting={setting}
-                said={said}
-                target={target}
-                typed={draft && !isRefusal(draft) ? value : null}
-              />
-            </div>
+            <WhereItFits>
+              <div>
+                <Label style={{ display: 'flex', justifyContent: 'space-between' }}>
+                  <span>Tries</span>
+                  <span>
+                    band <Fraction text={setting.asWritten} />
+                  </span>
+                </Label>
+                <Tries
+                  setting={setting}
+                  said={said}
+                  target={target}
+                  typed={draft && !isRefusal(draft) ? value : null}
+                />
+              </div>
+            </WhereItFits>
           )}
           <AskFoot>
             <MainButton
