@@ -59,16 +59,18 @@ export const identified: DataOf['ident.chosen'] = {
   runnerUp: null,
 }
 
-/** The ferry's sheets, as the demo generates them. */
-export function ferrySheets(): Sheets {
-  const model = models()[0]!
+/** A list number's sheets, as the demo generates them. */
+export function sheetsFor(listNumber: string): Sheets {
+  const model = models().find((one) => one.listNumbers.some((item) => item.number === listNumber))!
   const sheets = listNumberSheets(
     model,
-    model.listNumbers.find((item) => item.number === 'K-4417-2S')!,
+    model.listNumbers.find((item) => item.number === listNumber)!,
   )
   if (isRefusal(sheets)) throw new Error(sheets.refused.why)
-  return { specRev: identified.specRev, buildRev: identified.buildRev, ...sheets }
+  return { specRev: `${listNumber}/spec/1`, buildRev: `${listNumber}/build/1`, ...sheets }
 }
+
+export const ferrySheets = (): Sheets => sheetsFor(identified.listNumber)
 
 export const finding = (
   position: string,

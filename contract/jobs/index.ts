@@ -47,7 +47,13 @@ export const JobsQuery = v.object({
     '200',
   ),
 })
-export const JobsAnswer = v.object({ jobs: v.array(JobRow), total: v.number(), today: v.string() })
+export const JobsAnswer = v.object({
+  jobs: v.array(JobRow),
+  total: v.number(),
+  /** everybody who has one of that status here */
+  customers: v.array(v.string()),
+  today: v.string(),
+})
 export type JobsAnswer = v.InferOutput<typeof JobsAnswer>
 
 export const LogEntry = v.object({ ...Envelope.entries, seq: v.number(), receivedAt: v.string() })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, daysBetween, isWorkingDay, workingDayAfter } from './index.ts'
+import { addDays, daysBetween, isDate, isWorkingDay, workingDayAfter } from './index.ts'
 
 const week = [1, 2, 3, 4, 5]
 
@@ -20,4 +20,14 @@ describe('days', () => {
     expect(workingDayAfter('2026-11-24', 1, week)).toBe('2026-11-25')
     expect(workingDayAfter('2026-11-24', 2, [])).toBe('2026-11-26')
   })
+  it.each([
+    ['2026-11-30', true],
+    ['2026-11-31', false],
+    ['2028-02-29', true],
+    // Not a leap year: a hundred, and not four hundred.
+    ['2100-02-29', false],
+    ['2026-13-01', false],
+    ['26-11-30', false],
+    ['soon', false],
+  ])('%s is a day of the calendar: %s', (text, is) => expect(isDate(text)).toBe(is))
 })

@@ -6,6 +6,12 @@ export function addDays(date: string, days: number): string {
   return at.toISOString().slice(0, 10)
 }
 
+/** Whether it is a day of the calendar: the thirty-first of November is none. */
+export function isDate(text: string): boolean {
+  const at = new Date(`${text}T12:00:00Z`)
+  return !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === text
+}
+
 /** Whole days from one local date to another; negative where it lies before. */
 export const daysBetween = (from: string, to: string): number =>
   Math.round((Date.parse(`${to}T12:00:00Z`) - Date.parse(`${from}T12:00:00Z`)) / 86_400_000)

@@ -1,9 +1,14 @@
 import * as v from 'valibot'
+import { isDate } from '../days/index.ts'
 
 /** What every entry of a job's log bears. Order is `seq` and nothing else; `at` is the client's clock, `receivedAt` the server's. */
 export const Uuid = v.pipe(v.string(), v.uuid())
 export const Instant = v.pipe(v.string(), v.isoTimestamp())
-export const LocalDate = v.pipe(v.string(), v.isoDate())
+export const LocalDate = v.pipe(
+  v.string(),
+  v.isoDate(),
+  v.check(isDate, 'That day is not in the calendar. Look at the month’s last day.'),
+)
 export const Person = v.pipe(v.string(), v.minLength(1), v.maxLength(40))
 export const Words = v.pipe(v.string(), v.maxLength(2000))
 export const SomeWords = v.pipe(

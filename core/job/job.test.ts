@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { teardownOrder } from '../build/index.ts'
-import { returnSheet } from '../sheet/index.ts'
 import {
   admit,
   bodyOf,
@@ -379,61 +378,5 @@ describe('where it stands', () => {
     expect(checkLetter(1817)).not.toBe(checkLetter(1187))
     expect(readNumber(`1187${checkLetter(1187)}`)).toEqual({ number: 1187, letterFits: true })
     expect(readNumber('frost')).toBeNull()
-  })
-})
-
-describe('the return sheet', () => {
-  const state = opened(
-    unsent(3, 'asfound.noted', {
-      code: 'mixture.turns',
-      place: 'L',
-      raw: '5/8',
-      value: 5,
-      countedTo: 'seat',
-      shown: { headline: '', meaning: '' },
-    }),
-    unsent(4, 'part.off', { position: 'seat', tray: 'B' }),
-    unsent(5, 'finding.judged', finding('seat', 'replace', 'ringed')),
-    unsent(6, 'part.on', { position: 'seat', from: 'kit', part: 'SE-240' }),
-    unsent(7, 'reading.taken', reading('11.8', 'out')),
-    unsent(8, 'reading.taken', reading('13.4', 'in')),
-    unsent(9, 'complaint.answered', { explained: true, by: ['seat'], words: '' }),
-    unsent(10, 'gate.passed', { point: 'proof', why: 'stand taken', second: 'O. Dell' }),
-  )
-  const sheet = returnSheet(state, all, 1187)
-  it('has spec, as found and as left side by side, with the gauge and the tries', () => {
-    expect(sheet.rows.find((r) => r.name === 'Float height')).toEqual({
-      name: 'Float height',
-      spec: '13.5 ±0.5',
-      asFound: '·',
-      asLeft: '13.4',
-      with: 'caliper 2, 2nd try',
-    })
-    expect(sheet.rows.find((r) => r.name === 'Mixture, left')).toMatchObject({ asFound: '5/8', asLeft: '·' })
-  })
-  it('says what was found and done, and answers the complaint by it', () => {
-    expect(sheet.foundAndDone).toContain('Seat: ring worn in: new')
-    expect(sheet.complaint).toEqual({
-      words: 'Floods when hot',
-      answer: 'explained',
-      detail: 'Seat: ring worn in.',
-    })
-    expect(sheet.left).toContainEqual({ what: 'Not bench-proved here', why: 'stand taken (with O. Dell)' })
-  })
-  it('puts fuel in the cylinders first after flooding, and says which way is rich on this one', () => {
-    expect(sheet.startUp.danger).toMatch(/^Before anyone cranks: it flooded/)
-    expect(sheet.startUp.lines.join(' ')).toContain('In is leaner on this one')
-    expect(sheet.startUp.lines[0]).toContain('24.0 kPa, 27 at most')
-    const dry = fold(
-      JOB,
-      logOf(
-        unsent(1, 'job.opened', {
-          ...opening,
-          complaint: { ...opening.complaint, symptom: 'surge', words: 'Surges' },
-        }),
-        unsent(2, 'ident.chosen', identified),
-      ),
-    )
-    expect(returnSheet(dry, all, 1).startUp.danger).toBeNull()
   })
 })

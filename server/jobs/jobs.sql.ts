@@ -1,4 +1,4 @@
-import type { CustomersAnswer, JobRow } from '@ekrond/contract/jobs'
+import type { CustomersAnswer, JobRow, JobsAnswer } from '@ekrond/contract/jobs'
 import { checkLetter, type Entry, type JobSummary } from '@ekrond/core/job'
 import type { ReturnSheet } from '@ekrond/core/sheet'
 import type { Sheets } from '@ekrond/core/sheets'
@@ -45,27 +45,41 @@ export interface JobsFilter {
   limit: number
 }
 
-/** The rack: one query, filtered and counted. A search finds numbers, list numbers, customers, equipment and complaints. */
+/**
+ * The rack: one query, filtered and counted, with every customer of that status, whatever else is filtered. A search finds numbers,
+ * list numbers, customers, equipment and complaints.
+ */
 export async function selectJobs(
   db: Queryable,
   { q, status, by, customer, waits, limit }: JobsFilter,
   today: string,
-): Promise<{ jobs: JobRow[]; total: number }> {
-  const { rows } = await db.query<Omit<JobRow, 'letter'> & { total: number }>(
-    `select job, number, customer, engine, equipment, complaint, promise, status, station, station_state as "stationState", line,
+): Promise<Omit<JobsAnswer, 'today'>> {
+  const { rows } = await db.query<
+    Omit<JobRow, 'letter'> & { total: number; place: number | null; customers: string[] }
+  >(
+    `with known as (
+       select coalesce(array_agg(distinct customer order by customer), '{}') as customers
+         from job where ($1 = 'all' or status = $1)
+     ), hangs as (
+     select job, number, customer, engine, equipment, complaint, promise, status, station, station_state as "stationState", line,
             list_number as "listNumber", arrives, waits_for as "waitsFor", bodies, body, minutes_left as "minutesLeft",
             opened_at as "openedAt", arrived_at as "arrivedAt", last_by as "lastBy", last_at as "lastAt",
-            (status = 'open' and (promise < $4 or coalesce(arrives > promise, false))) as late, count(*) over () as total
+            (status = 'open' and (promise < $4 or coalesce(arrives > promise, false))) as late, count(*) over ()::int as total,
+            row_number() over (order by promise, number)::int as place
        from job
       where ($1 = 'all' or status = $1)
         and ($5 = '' or last_by = $5) and ($6 = '' or customer = $6) and (not $7 or arrives is not null)
         and ($2 = '' or concat_ws(' ', number, list_number, customer, equipment, complaint) ilike '%' || $2 || '%')
       order by promise, number
-      limit $3`,
+      limit $3)
+     select hangs.*, case when place is null or place = 1 then known.customers end as customers
+       from known left join hangs on true order by place`,
     [status, escapeLike(q), limit, today, by, customer, waits],
   )
-  const jobs = rows.map(({ total: _, ...row }) => ({ ...row, letter: checkLetter(row.number) }))
-  return { jobs, total: rows[0]?.total ?? 0 }
+  const jobs = rows
+    .filter(({ place }) => place !== null)
+    .map(({ total: _t, place: _p, customers: _c, ...row }) => ({ ...row, letter: checkLetter(row.number) }))
+  return { jobs, total: rows[0]!.total ?? 0, customers: rows[0]!.customers }
 }
 
 const escapeLike = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`)

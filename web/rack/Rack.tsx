@@ -7,7 +7,6 @@ import { useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { stampNow } from '../data/clock'
-import { useCustomers } from '../data/customers'
 import { useJobs, useShop } from '../data/job'
 import { usePerson } from '../data/person'
 import { sayDate } from '../shell/dates'
@@ -310,7 +309,6 @@ export default function Rack() {
   const shop = useShop()
   const { person } = usePerson()
   const jobs = useJobs({ q, status: all ? 'all' : 'open', by, customer, waits: waiting })
-  const known = useCustomers('')
   const find = useRef<HTMLInputElement>(null)
   const toTag = (by: number) => {
     const tags = [...document.querySelectorAll<HTMLAnchorElement>('a[data-tag]')]
@@ -336,7 +334,6 @@ export default function Rack() {
     outlook: outlook({ ...row, uncovered: isUncovered(row) }, clock, sayDate),
   }))
   const today = clock.today
-  const customers = [...new Set([...(known.data?.customers ?? []), ...rows].map((c) => c.customer))].sort()
 
   const go = () => {
     const read = readNumber(q)
@@ -386,7 +383,7 @@ export default function Rack() {
               onChange={(event) => put({ customer: event.target.value })}
             >
               <option value="">all customers</option>
-              {customers.map((name) => (
+              {(jobs.data?.customers ?? []).map((name) => (
                 <option key={name}>{name}</option>
               ))}
             </select>
