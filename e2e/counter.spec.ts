@@ -62,7 +62,7 @@ test('a bank of four is taken in and one body’s float is set, by pointer alone
   // The other bodies have nothing of it.
   const number = /jobs\/(\d+)/.exec(page.url())![1]!
   const { entries } = (await (await page.request.get(`${shop.url}/api/jobs/${number}`)).json()) as {
-    entries: { kind: string; body?: number; data: { raw?: string } }[]
+    entries: { kind: string; at: string; body?: number; data: { raw?: string } }[]
   }
   expect(
     entries.filter(({ kind }) => kind === 'reading.taken').map(({ body, data }) => [body, data.raw]),
@@ -71,6 +71,9 @@ test('a bank of four is taken in and one body’s float is set, by pointer alone
     [3, '21.5'],
   ])
   expect(entries.filter(({ kind }) => kind === 'ident.chosen').map(({ body }) => body)).toEqual([1, 2, 3, 4])
+  // This window's clock is hours off the shop's: it says so, and stamps by the shop's.
+  await expect(page.getByText(/^Clock \d+ min (ahead|behind)$/)).toBeVisible()
+  for (const { at } of entries) expect(at).toMatch(/^2026-11-24T1[01]:/)
   await page.getByRole('link', { name: /^Body 1,/ }).click()
   await expect(page.getByRole('link', { name: 'Body 1, not begun' })).toBeVisible()
   await expect(page.getByRole('link', { name: /Body 3, begun/ })).toBeVisible()
