@@ -1,29 +1,9 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test } from './shop.ts'
-
-/** Nothing serious for axe, on paper and as a blueprint. */
-async function accessible(page: Page, where: string): Promise<void> {
-  for (const sheet of ['light', 'dark']) {
-    await page.evaluate((name) => (document.documentElement.dataset.sheet = name), sheet)
-    const { violations } = await new AxeBuilder({ page }).analyze()
-    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    expect(
-      serious.map(
-        (v) =>
-          `${where}, ${sheet}: ${v.id} at ${v.nodes
-            .map((n) => n.target.join(' '))
-            .slice(0, 3)
-            .join(', ')}`,
-      ),
-    ).toEqual([])
-  }
-  await page.evaluate(() => (document.documentElement.dataset.sheet = 'light'))
-}
+import { accessible, expect, test } from './shop.ts'
 
 /** Outside every field, so that the next key is the sheet's own. */
 const leave = (page: Page) => page.keyboard.press('Escape')

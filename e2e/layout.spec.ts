@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, test } from './shop.ts'
+import { accessible, expect, test } from './shop.ts'
 
 const SCREENS = [
   '/',
@@ -16,6 +16,16 @@ const SCREENS = [
   '/jobs/1185/build',
   '/jobs/1181/set',
   '/jobs/1186/return',
+  // A bank, two halves, a job that went back, a moment of then, the list, the import.
+  '/jobs/1190',
+  '/jobs/1190/receive?body=2',
+  '/jobs/1190/return?body=2',
+  '/jobs/1189/identify',
+  '/jobs/1195/return',
+  '/jobs/1181/set?asof=20',
+  '/receive?earlier=1187',
+  '/?as=list',
+  '/library/import',
 ]
 
 /** How far the page can be pushed sideways, in pixels. */
@@ -75,6 +85,28 @@ test('nothing is printed too small to read: 14 px and up, drawings apart', async
     )
     expect(tiny, screen).toEqual([])
   }
+})
+
+test('axe finds nothing serious beside the straight way, on paper and as a blueprint', async ({
+  bench: page,
+}) => {
+  for (const screen of [
+    '/?as=list',
+    '/library/import',
+    '/receive?earlier=1187',
+    '/jobs/1190',
+    '/jobs/1190/receive?body=2',
+    '/jobs/1195/return',
+    '/jobs/1181/set?asof=20',
+  ]) {
+    await page.goto(screen)
+    await expect(page.locator('h1, h2').first()).toBeVisible()
+    await accessible(page, screen)
+  }
+  // With the number pad up.
+  await page.goto('/jobs/1181/set')
+  await page.getByRole('button', { name: 'Number pad' }).click()
+  await accessible(page, 'number pad')
 })
 
 test('an override needs its reason, and two people who differ both stand', async ({ bench: page }) => {

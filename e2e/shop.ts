@@ -1,4 +1,5 @@
-import { test as base, type Page } from '@playwright/test'
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test as base, type Page } from '@playwright/test'
 import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -86,4 +87,23 @@ export const test = base.extend<{ bench: Page }, { shop: RunningShop }>({
   },
 })
 
-export { expect } from '@playwright/test'
+export { expect }
+
+/** Nothing serious for axe, on paper and as a blueprint. */
+export async function accessible(page: Page, where: string): Promise<void> {
+  for (const sheet of ['light', 'dark']) {
+    await page.evaluate((name) => (document.documentElement.dataset.sheet = name), sheet)
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    expect(
+      serious.map(
+        (v) =>
+          `${where}, ${sheet}: ${v.id} at ${v.nodes
+            .map((n) => n.target.join(' '))
+            .slice(0, 3)
+            .join(', ')}`,
+      ),
+    ).toEqual([])
+  }
+  await page.evaluate(() => (document.documentElement.dataset.sheet = 'light'))
+}
