@@ -3,14 +3,21 @@ import pg from 'pg'
 // Dates stay local dates, numbers stay numbers.
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text)
 pg.types.setTypeParser(pg.types.builtins.INT8, Number)
-pg.types.setTypeParser(pg.types.builtins.TIMESTAMPTZ, (text) => new Date(text).toISOString())
+pg.types.setTypeParser(pg.types.builtins.TIMESTAMPTZ, instantOf)
 
 export type Pool = pg.Pool
 export type Client = pg.PoolClient
 export type Queryable = Pick<pg.Pool, 'query'>
 
+/** PostgreSQL's instant as ours. A long log has thousands, and its text needs no calendar where it comes in UTC. */
+export function instantOf(text: string): string {
+  return text.length > 21 && text.endsWith('+00')
+    ? `${text.slice(0, 10)}T${text.slice(11, 19)}.${text.slice(20, -3).padEnd(3, '0').slice(0, 3)}Z`
+    : new Date(text).toISOString()
+}
+
 export function openPool(url: string): Pool {
-  const pool = new pg.Pool({ connectionString: url, max: 10 })
+  const pool = new pg.Pool({ connectionString: url, max: 10, options: '-c timezone=UTC' })
   // Without a listener a connection that PostgreSQL ends takes the whole process down.
   pool.on('error', (error) => console.error(`database connection lost: ${error.message}`))
   return pool

@@ -58,8 +58,8 @@ export async function selectJobs(
     Omit<JobRow, 'letter'> & { total: number; place: number | null; customers: string[] }
   >(
     `with known as (
-       select coalesce(array_agg(distinct customer order by customer), '{}') as customers
-         from job where ($1 = 'all' or status = $1)
+       select coalesce(array_agg(customer order by customer), '{}') as customers
+         from (select distinct customer from job where ($1 = 'all' or status = $1)) as everybody
      ), hangs as (
      select job, number, customer, engine, equipment, complaint, promise, status, station, station_state as "stationState", line,
             list_number as "listNumber", arrives, waits_for as "waitsFor", bodies, body, minutes_left as "minutesLeft",

@@ -1,4 +1,3 @@
-import type { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import {
   AppendAnswer,
   AppendBody,
@@ -18,10 +17,12 @@ import {
 } from '@ekrond/contract/jobs'
 import { readNumber, checkLetter } from '@ekrond/core/job'
 import { returnSheets } from '@ekrond/core/sheet'
+import type { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import type { FastifyInstance } from 'fastify'
 import { localDate } from '../clock.ts'
 import { notFound, ProblemError } from '../http/problem.ts'
-import type { ValibotTypeProvider } from '../http/valibot.ts'
+import { sharedReads } from '../http/shared.ts'
+import { answerText, serialised, type ValibotTypeProvider } from '../http/valibot.ts'
 import { labelPdf } from '../reports/label.ts'
 import type { Services } from '../services.ts'
 import {
@@ -31,6 +32,7 @@ import {
   selectJobs,
   selectReturnSheets,
   selectSheets,
+  type JobsFilter,
 } from './jobs.sql.ts'
 
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
@@ -38,13 +40,20 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
   const app = plain.withTypeProvider<ValibotTypeProvider>()
   const { pool, cache, clock } = services
 
+  // Every window asks for the rack at the same moment, when an entry came: they share the reading and its text.
+  const rack = sharedReads(async (query) => {
+    const today = localDate(clock(), await services.zone())
+    const found = await selectJobs(pool, JSON.parse(query) as JobsFilter, today)
+    return answerText(JobsAnswer, { ...found, today })
+  })
+
   app.get(
     '/api/jobs',
     { schema: { querystring: JobsQuery, response: { 200: JobsAnswer } } },
-    async (request) => {
-      const today = localDate(clock(), await services.zone())
-      return { ...(await selectJobs(pool, request.query, today)), today }
-    },
+    async (request, reply) =>
+      reply
+        .type('application/json; charset=utf-8')
+        .send(serialised(await rack(JSON.stringify(request.query)))),
   )
 
   app.get(
