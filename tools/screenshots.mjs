@@ -7,12 +7,28 @@ import { ensureBuild } from './build.mjs'
 import { ensureDebian, ensurePackages, root, run } from './install.mjs'
 import { freePort, startPostgres } from './postgres.mjs'
 
+const NOW = '2026-11-24T10:40:00Z'
+
 const type = (text) => async (page) => page.keyboard.type(text)
 const press = (key) => async (page) => page.keyboard.press(key)
 
 const VIEWS = [
   { name: 'rack', path: '/' },
-  { name: 'receive', path: '/receive', steps: [type('Osk chain ferry')] },
+  { name: 'rack-dark', path: '/', sheet: 'dark' },
+  {
+    name: 'receive',
+    path: '/receive',
+    steps: [
+      type('rink'),
+      (page) => page.getByRole('option', { name: /Osk skating rink/ }).click(),
+      (page) => page.getByRole('group', { name: 'Promise it for' }).getByRole('button').nth(2).click(),
+      (page) => page.getByRole('button', { name: 'flooding' }).click(),
+      (page) => page.getByRole('button', { name: 'idle', exact: true }).click(),
+      (page) => page.getByRole('button', { name: 'hot', exact: true }).click(),
+      (page) => page.getByRole('button', { name: 'parked' }).click(),
+      (page) => page.getByLabel(/In the customer’s words/).fill('Drips on the ice when it stands'),
+    ],
+  },
   {
     name: 'identify',
     path: '/jobs/1182/identify',
@@ -34,8 +50,14 @@ const VIEWS = [
     sheet: 'dark',
     steps: [(page) => page.getByText('in use', { exact: true }).click()],
   },
+  {
+    name: 'bank',
+    path: '/jobs/1190',
+    steps: [(page) => page.getByRole('button', { name: 'Number pad' }).click()],
+  },
   { name: 'return', path: '/jobs/1186/return' },
   { name: 'history', path: '/jobs/1181/history' },
+  { name: 'library', path: '/library' },
   { name: 'comparison', path: '/library/K-4417-2S/beside/K-4417-1' },
   { name: 'list-number', path: '/library/K-4417-2S' },
 ]
@@ -56,7 +78,7 @@ const server = spawn(process.execPath, ['build/server.mjs'], {
     EKROND_DATABASE_URL: postgres.url,
     EKROND_PORT: String(port),
     EKROND_ROOT: root,
-    EKROND_NOW: '2026-11-24T10:40:00Z',
+    EKROND_NOW: NOW,
   },
   stdio: ['ignore', 'pipe', 'inherit'],
 })
@@ -74,6 +96,8 @@ for (const { name, path, sheet = 'light', steps = [] } of VIEWS) {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
   })
+  // The window's clock is the demo's.
+  await context.clock.install({ time: NOW })
   await context.addInitScript((theme) => {
     globalThis.localStorage.setItem('ekrond person', 'I. Marrow')
     globalThis.localStorage.setItem('ekrond sheet', theme)

@@ -38,7 +38,7 @@ const Keys = styled.div`
   grid-template-columns: repeat(6, minmax(0, 1fr));
   gap: 4px;
   & > button {
-    min-height: 48px;
+    min-height: 45px;
     border: 1px solid var(--line);
     border-radius: 2px;
     background: var(--paper);

@@ -272,7 +272,8 @@ function SetWith({ open }: SheetedProps) {
             )}
           </BoardDrawing>
         </Board>
-        <Ask aria-label="What is asked">
+        {/* With the number pad up the column draws together: what to do, and its caution, stay in sight. */}
+        <Ask aria-label="What is asked" {...(pad ? { style: { gap: 6 } } : {})}>
           <StepHead what="Setting" move={next}>
             {index + 1} of {settings.length} · {setting.name}
           </StepHead>
@@ -310,10 +311,12 @@ function SetWith({ open }: SheetedProps) {
               </select>
             )}
           </ReadingField>
-          <Label as="p" aria-live="polite">
-            {draft && !isRefusal(draft) && draft.said.read.also ? `also ${draft.said.read.also} · ` : ''}spec{' '}
-            <Fraction text={setting.asWritten} /> · {setting.source}
-          </Label>
+          {!pad && (
+            <Label as="p" aria-live="polite">
+              {draft && !isRefusal(draft) && draft.said.read.also ? `also ${draft.said.read.also} · ` : ''}
+              spec <Fraction text={setting.asWritten} /> · {setting.source}
+            </Label>
+          )}
           {draft && isRefusal(draft) && <ErrorLine role="alert">{draft.refused.why}</ErrorLine>}
           {refused && <ErrorLine role="alert">{refused}</ErrorLine>}
           {asking.length > 0 ? (
@@ -348,7 +351,7 @@ function SetWith({ open }: SheetedProps) {
             )
           )}
           {judgement?.remedy && out && asking.length === 0 && (
-            <RedBox>
+            <RedBox style={pad ? { padding: '8px 14px' } : {}}>
               <Fraction text={judgement.remedy.words} />
               <small>{judgement.remedy.detail}</small>
             </RedBox>

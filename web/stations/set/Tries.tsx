@@ -4,7 +4,7 @@ import type { SettingSpec } from '@ekrond/core/sheets'
 import { Text } from '../../drawing'
 
 const W = 430
-const H = 96
+const H = 66
 
 /** Every try against its band, converging: hollow before, filled the last, red where the remedy aims. */
 export function Tries({
@@ -22,7 +22,7 @@ export function Tries({
   const hi = setting.hi ?? target
   const values = [...said.slice(-6).map((r) => r.value), ...(typed === null ? [] : [typed])]
   const half = Math.max((hi - lo) / 2, ...values.map((v) => Math.abs(v - (lo + hi) / 2)), 0.01) * 1.25
-  const y = (v: number) => H / 2 - ((v - (lo + hi) / 2) / half) * (H / 2 - 16)
+  const y = (v: number) => H / 2 - ((v - (lo + hi) / 2) / half) * (H / 2 - 13)
   const x = (i: number) => 34 + i * 66
   const words = said.map((r) => showValue(r.value, setting.quantity)).join(', ')
   const last = values.at(-1)
