@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { indexShift, plateAngle, plateGap, plateScrew } from './index.ts'
+import { indexShift, plateAngle, plateGap, plateScrew, vacuumBreakBend } from './index.ts'
 
 const DEG = Math.PI / 180
 const flat = { edgeRadius: 16, wallDistance: 16 }
@@ -27,6 +27,18 @@ describe('a plate in its bore', () => {
     expect(plateScrew(flat, gap(5), gap(15), 12, 0.7)).toBeCloseTo((12 * 10 * DEG) / 0.7, 9)
     expect(plateScrew(flat, gap(15), gap(5), 12, 0.7)).toBeLessThan(0)
     expect(plateScrew(flat, 1, 40, 12, 0.7)).toMatchObject({ refused: { input: 'gapWanted' } })
+  })
+})
+
+describe('the vacuum break', () => {
+  it('is bent by the link’s arm times the angle that the gap lacks', () => {
+    const [now, wanted] = [2.58, 3.05]
+    const by = (plateAngle(tilted, wanted) as number) - (plateAngle(tilted, now) as number)
+    expect(vacuumBreakBend(tilted, now, wanted, 18)).toBeCloseTo(18 * by, 12)
+    // The other way round it shuts, and nothing is bent where nothing lacks.
+    expect(vacuumBreakBend(tilted, wanted, now, 18)).toBeCloseTo(-18 * by, 12)
+    expect(vacuumBreakBend(tilted, 3, 3, 18)).toBe(0)
+    expect(vacuumBreakBend(tilted, now, wanted, 0)).toMatchObject({ refused: { input: 'leverRadius' } })
   })
 })
 

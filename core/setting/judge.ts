@@ -2,6 +2,7 @@ import { indexShift, plateAngle, vacuumBreakBend } from '../choke/index.ts'
 import type { Conditions } from '../conditions/index.ts'
 import {
   dropSwing,
+  fullLift,
   floatRotation,
   inflow,
   leverAt,
@@ -314,7 +315,11 @@ const floatDrop: Saying = (setting, value, context, standing) => {
           words: 'The drop is not adjustable here. Look at float, pin and needle.',
           detail: '',
         },
-    facts: [gives, `margin ${figure(flow.margin)} (wants 1.3)`],
+    facts: [
+      gives,
+      `margin ${figure(flow.margin)} (wants 1.3)`,
+      `from ${figure(fullLift(geometry.seatBore, (geometry.coneHalfAngle * Math.PI) / 180))} mm of lift the seat is the narrow place`,
+    ],
     assumes: conditions.assumes,
   })
 }

@@ -109,6 +109,10 @@ describe('the other settings', () => {
   it('too much drop cocks the needle, too little starves', () => {
     expect(judge(ferry, 'float.drop/none', 26).meaning).toContain('cock')
     expect(judge(ferry, 'float.drop/none', 18).meaning).toContain('Too little drop')
+    // 2.4/(2·sin 30°·(1 + √(1 − cos 30°))) = 1.757 mm.
+    expect(judge(ferry, 'float.drop/none', 26).facts).toContain(
+      'from 1.8 mm of lift the seat is the narrow place',
+    )
     expect(judge(ferry, 'float.drop/none', 26).remedy).toMatchObject({
       action: 'bend stop',
       way: 'toward its post',

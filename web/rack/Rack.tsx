@@ -62,10 +62,10 @@ const Lane = styled.section`
   display: grid;
   grid-template-columns: 104px minmax(0, 1fr);
   border-bottom: 1px solid var(--rule);
-  min-height: 56px;
+  min-height: 46px;
   & > h2 {
     font: 500 18px/1.2 ${narrow};
-    padding: 17px 4px 0 20px;
+    padding: 13px 4px 0 20px;
   }
   & > h2 > a {
     display: block;
@@ -75,8 +75,8 @@ const Lane = styled.section`
   & > ul {
     display: grid;
     grid-template-columns: repeat(${DAYS + 2}, minmax(0, 1fr));
-    gap: 5px 0;
-    padding: 5px 0;
+    gap: 4px 0;
+    padding: 3px 0;
     background: repeating-linear-gradient(
       to right,
       var(--rule) 0 1px,
@@ -642,7 +642,10 @@ function JobTag({ row, outlook: its }: Seen) {
       </svg>
       <b>{row.number}</b>
       <i>{row.status === 'open' ? (row.lastBy.split(' ').at(-1) ?? '') : row.status}</i>
-      <span>{row.arrives ? `${row.waitsFor} ${sayDate(row.arrives).slice(0, 3)}` : row.equipment}</span>
+      <span>
+        {row.arrives && !late ? `${row.waitsFor} ${sayDate(row.arrives).slice(0, 3)}` : row.equipment}
+      </span>
+      {late && <span>{its.reason}</span>}
     </Tag>
   )
 }

@@ -1,4 +1,4 @@
-import type { Opening } from './OpeningForm'
+import type { Opening } from './opening'
 import { Label } from '../../ui'
 
 /** What nobody knows is assumed, and said. */

@@ -15,7 +15,8 @@ import { useKeys } from '../../ui/keys'
 import { Assumed } from './Assumed'
 import { Comeback } from './Comeback'
 import { LookFirst } from './LookFirst'
-import { emptyOpening, OpeningForm, readOpening, type Opening } from './OpeningForm'
+import { emptyOpening, readOpening, type Opening } from './opening'
+import { OpeningForm } from './OpeningForm'
 
 /** The counter: one carburetor, or one bank, is taken in. */
 export default function NewJob() {

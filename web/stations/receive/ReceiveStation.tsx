@@ -21,7 +21,8 @@ import { onEnter, useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { Comeback } from './Comeback'
 import { suspectsOf } from './LookFirst'
-import { emptyOpening, OpeningForm, readOpening, typedFrom, type Opening } from './OpeningForm'
+import { emptyOpening, readOpening, typedFrom, type Opening } from './opening'
+import { OpeningForm } from './OpeningForm'
 
 /** What was said at the counter, to be put right where it was wrong; the five minutes of tests before anything moves; the estimate. */
 export default function ReceiveStation({ open }: StationProps) {

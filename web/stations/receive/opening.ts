@@ -1,0 +1,136 @@
+import type { DataOf, Opened } from '@ekrond/core/job'
+
+/** What is typed and picked at the counter, as it stands in its fields. */
+export type Opening = Record<
+  | 'customer'
+  | 'engine'
+  | 'equipment'
+  | 'ethanol'
+  | 'pressure'
+  | 'head'
+  | 'altitude'
+  | 'tilt'
+  | 'boosted'
+  | 'marine'
+  | 'bodies'
+  | 'earlier'
+  | 'promise'
+  | 'symptom'
+  | 'band'
+  | 'temperature'
+  | 'when'
+  | 'words'
+  | 'aircraft',
+  string
+>
+
+export const emptyOpening: Opening = {
+  customer: '',
+  engine: '',
+  equipment: '',
+  ethanol: '',
+  pressure: '',
+  head: '',
+  altitude: '',
+  tilt: '',
+  boosted: '',
+  marine: '',
+  bodies: '1',
+  earlier: '',
+  promise: '',
+  symptom: '',
+  band: '',
+  temperature: '',
+  when: '',
+  words: '',
+  aircraft: '',
+}
+
+/** An opening as its fields would show it. */
+export const typedFrom = (opened: Opened): Opening => {
+  const shown = (value: number | null) => (value === null ? '' : String(value))
+  return {
+    customer: opened.customer,
+    engine: opened.engine,
+    equipment: opened.equipment,
+    ethanol: opened.ethanol === null ? '' : String(Math.round(opened.ethanol * 1000) / 10),
+    pressure: shown(opened.pressureKpa),
+    head: shown(opened.headMm),
+    altitude: shown(opened.altitudeM),
+    tilt: shown(opened.tiltDeg),
+    boosted: opened.boosted ? 'yes' : '',
+    marine: opened.marine ? 'yes' : '',
+    bodies: String(opened.bodies),
+    earlier: shown(opened.earlier),
+    promise: opened.promise,
+    symptom: opened.complaint.symptom,
+    band: opened.complaint.band,
+    temperature: opened.complaint.temperature,
+    when: opened.complaint.when,
+    words: opened.complaint.words,
+    aircraft: '',
+  }
+}
+
+type Wrong = { field: keyof Opening; sentence: string }
+
+/** What was typed as an opening entry's data; a sentence where it cannot be. */
+export function readOpening(typed: Opening, today: string): { data: DataOf['job.opened'] } | Wrong {
+  const number = (field: keyof Opening, what: string): number | null | Wrong => {
+    const text = typed[field]
+      .trim()
+      .replace(',', '.')
+      .replace(/\s*(%|kpa|mm|m|°)$/i, '')
+    if (text === '') return null
+    const value = Number(text)
+    return Number.isFinite(value)
+      ? value
+      : { field, sentence: `“${typed[field]}” is no number of ${what}. Leave it empty if nobody knows.` }
+  }
+  const ethanol = number('ethanol', 'per cent')
+  const pressureKpa = number('pressure', 'kPa')
+  const headMm = number('head', 'mm')
+  const altitudeM = number('altitude', 'm')
+  const tiltDeg = number('tilt', 'degrees')
+  const earlier = number('earlier', 'an earlier job')
+  for (const read of [ethanol, pressureKpa, headMm, altitudeM, tiltDeg, earlier])
+    if (typeof read === 'object' && read !== null) return read
+  const need: [keyof Opening, string][] = [
+    ['customer', 'Type the customer.'],
+    ['engine', 'Type the engine that it came from; “not known” is an answer.'],
+    ['equipment', 'Type what the engine drives.'],
+    ['promise', 'Give the day on which it is promised.'],
+    ['symptom', 'Pick what the customer complains of, or “none: overhaul”.'],
+  ]
+  for (const [field, sentence] of need) if (!typed[field].trim()) return { field, sentence }
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(typed.promise))
+    return { field: 'promise', sentence: 'The promise is no date. Type it as 2026-11-26.' }
+  if (typed.promise < today)
+    return { field: 'promise', sentence: 'That day is over. Promise today or later.' }
+  const complaint = {
+    symptom: typed.symptom,
+    band: typed.band || 'everywhere',
+    temperature: typed.temperature || 'both',
+    when: typed.when || 'any time',
+    words: typed.words.trim(),
+  } as DataOf['job.opened']['complaint']
+  return {
+    data: {
+      customer: typed.customer.trim(),
+      engine: typed.engine.trim(),
+      equipment: typed.equipment.trim(),
+      aircraft: typed.aircraft === 'yes',
+      ethanol: ethanol === null ? null : (ethanol as number) / 100,
+      pressureKpa: pressureKpa as number | null,
+      headMm: headMm as number | null,
+      altitudeM: altitudeM as number | null,
+      tiltDeg: tiltDeg as number | null,
+      boosted: typed.boosted === 'yes',
+      marine: typed.marine === 'yes',
+      bodies: Number(typed.bodies),
+      earlier: earlier as number | null,
+      promise: typed.promise,
+      complaint,
+    },
+  }
+}
