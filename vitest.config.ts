@@ -6,7 +6,7 @@ export default defineConfig({
       {
         test: {
           name: 'core',
-          include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'demo/**/*.test.ts', 'web/**/*.test.ts'],
+          include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'demo/**/*.test.ts', 'web/**/*.test.{ts,tsx}'],
           environment: 'node',
         },
       },

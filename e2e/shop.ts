@@ -90,8 +90,12 @@ export const test = base.extend<{ bench: Page }, { shop: RunningShop }>({
 export { expect }
 
 /** Nothing serious for axe, on paper and as a blueprint. */
-export async function accessible(page: Page, where: string): Promise<void> {
-  for (const sheet of ['light', 'dark']) {
+export async function accessible(
+  page: Page,
+  where: string,
+  sheets: readonly ('light' | 'dark')[] = ['light', 'dark'],
+): Promise<void> {
+  for (const sheet of sheets) {
     await page.evaluate((name) => (document.documentElement.dataset.sheet = name), sheet)
     const { violations } = await new AxeBuilder({ page }).analyze()
     const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')

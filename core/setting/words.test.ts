@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bendAsShare, heldWords, needleWay } from './words.ts'
+import { bendAsShare, heldWords, needleWay, remedyInShort } from './words.ts'
 
 describe('which way is toward the needle', () => {
   // Where the needle stands as installed, how the part is held, and where the hand must go.
@@ -25,6 +25,22 @@ describe('which way is toward the needle', () => {
   })
   it('says how it is held in words', () =>
     expect(Object.values(heldWords)).toEqual(['upright', 'upside down', 'on its side']))
+})
+
+describe('a remedy beside its arrow', () => {
+  it.each([
+    ['Bend the tang 0.30 mm toward the needle: down, as held.', 'tang 0.30 mm toward the needle'],
+    [
+      'Nothing is bent here. Fit a washer of 0.8 mm under the seat in place of 1.0.',
+      'washer of 0.8 mm under the seat, was 1.0',
+    ],
+    [
+      'Bend the float’s arm near its pin until the toe stands 1.5 mm toward the face: up, as held.',
+      'arm, toe 1.5 mm toward the face',
+    ],
+    ['No washer in stock corrects this. Look at needle, seat and float.', 'No washer in stock corrects this'],
+    ['Turn the cover 1 notch rich.', 'Turn the cover 1 notch rich'],
+  ])('%s', (words, short) => expect(remedyInShort({ words })).toBe(short))
 })
 
 describe('a bend as hands know it', () => {

@@ -19,6 +19,16 @@ export function needleWay(
   return `${up ? 'up' : 'down'}, as held`
 }
 
+/** A remedy as it stands beside its arrow on a drawing: `tang 0.30 mm toward the needle`, `washer of 0.8 mm under the seat, was 1.0`. */
+export const remedyInShort = ({ words }: { words: string }): string =>
+  words
+    .replace(/^Bend the /, '')
+    .replace(/\.$/, '')
+    .replace(/^Nothing is bent here\. Fit a /, '')
+    .split(/[:.] /)[0]!
+    .replace(/^float’s arm near its pin until the (\w+) stands/, 'arm, $1')
+    .replace(' in place of', ', was')
+
 export const heldWords: Record<Held, string> = {
   upright: 'upright',
   inverted: 'upside down',

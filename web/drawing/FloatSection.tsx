@@ -96,10 +96,17 @@ export function FloatSection(props: FloatSectionProps) {
   )
   // Above the float's own label.
   const remedyY = Math.max(10, Math.min(34, floatTop - 62))
-  // A guided float has its dimension over it: its own label stands off on the other side.
+  // A guided float has its dimension over it: its own label stands off on the other side. In use the level's dimension stands
+  // beside the bowl, and the label keeps clear of it.
   const floatBalloon: Point = float.guided
     ? [scale([minX, 0])[0] - 20, floatAt[1]]
-    : [floatAt[0] + 44, floatTop - 28]
+    : [
+        Math.min(
+          floatAt[0] + 44,
+          view === 'use' ? scale([Math.max(...section.bowl.map((p) => p[0])), 0])[0] - 118 : Infinity,
+        ),
+        floatTop - 28,
+      ]
   const dimensionX = point[0] + (float.sense === 1 ? 26 : 20)
   // The pin's balloon stands off on the side where there is no casting.
   const clear = flip || float.sense === -1 ? 1 : -0.3

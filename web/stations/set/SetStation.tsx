@@ -3,7 +3,7 @@ import { levelInUse } from '@ekrond/core/float'
 import { lastSaid } from '@ekrond/core/job'
 import { figure, gaugeSigma, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import { aim, judgeSetting } from '@ekrond/core/setting'
+import { aim, judgeSetting, remedyInShort } from '@ekrond/core/setting'
 import { settingKey, settingsInOrder, type SettingSpec } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
@@ -182,15 +182,7 @@ function SetWith({ open }: SheetedProps) {
   const wanted = levelInUse(spec.float, heightTarget, conditions.pressureKpa, conditions.densityKgM3)
   const wantedBelowFace = isRefusal(wanted) ? spec.level.target : wanted.belowFace
   const out = verdict === 'out'
-  const remedyShort =
-    judgement?.remedy && out
-      ? judgement.remedy.words
-          .replace(/^Bend the /, '')
-          .replace(/\.$/, '')
-          .replace(/^Nothing is bent here\. Fit a /, '')
-          .split(':')[0]!
-          .replace(' in place of', ', was')
-      : null
+  const remedyShort = judgement?.remedy && out ? remedyInShort(judgement.remedy) : null
   const held = setting.held === 'inverted' ? 'upside down' : setting.held
 
   return (
