@@ -24,7 +24,13 @@ module.exports = {
       name: 'web-never-imports-server',
       severity: 'error',
       from: { path: '^web/' },
-      to: { path: '^(server|bench|demo|e2e)/' },
+      to: { path: '^(server|bench|e2e)/' },
+    },
+    {
+      name: 'only-tests-of-the-pages-use-the-demo',
+      severity: 'error',
+      from: { path: '^web/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^demo/' },
     },
     {
       name: 'server-never-imports-web',
