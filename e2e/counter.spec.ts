@@ -61,15 +61,21 @@ test('a bank of four is taken in and one body’s float is set, by pointer alone
 
   // The other bodies have nothing of it.
   const number = /jobs\/(\d+)/.exec(page.url())![1]!
-  const { entries } = (await (await page.request.get(`${shop.url}/api/jobs/${number}`)).json()) as {
-    entries: { kind: string; at: string; body?: number; data: { raw?: string } }[]
-  }
-  expect(
-    entries.filter(({ kind }) => kind === 'reading.taken').map(({ body, data }) => [body, data.raw]),
-  ).toEqual([
-    [3, '24.8'],
-    [3, '21.5'],
-  ])
+  const log = async () =>
+    (
+      (await (await page.request.get(`${shop.url}/api/jobs/${number}`)).json()) as {
+        entries: { kind: string; at: string; body?: number; data: { raw?: string } }[]
+      }
+    ).entries
+  await expect
+    .poll(async () =>
+      (await log()).filter(({ kind }) => kind === 'reading.taken').map(({ body, data }) => [body, data.raw]),
+    )
+    .toEqual([
+      [3, '24.8'],
+      [3, '21.5'],
+    ])
+  const entries = await log()
   expect(entries.filter(({ kind }) => kind === 'ident.chosen').map(({ body }) => body)).toEqual([1, 2, 3, 4])
   // This window's clock is hours off the shop's: it says so, and stamps by the shop's.
   await expect(page.getByText(/^Clock \d+ min (ahead|behind)$/)).toBeVisible()
