@@ -24,9 +24,10 @@ export function whereWasI(state: JobState, all: SheetsByBody): string {
     .sort((a, b) => body.off[b.code]!.at.localeCompare(body.off[a.code]!.at))[0]
   if (last) facts.push(`${last.name.toLowerCase()} out`)
   if (lying.length > facts.length) facts.push(`${lying.length} in the trays`)
-  const bad = Object.entries(body.findings).filter(([, judged]) => {
-    const finding = lastSaid(judged)!
-    return finding.disposition === 'replace' || finding.disposition === 'condemn'
+  const renewed = (code: string) => body.on[code] !== undefined && body.on[code].from !== 'old'
+  const bad = Object.entries(body.findings).filter(([code, judged]) => {
+    const { disposition } = lastSaid(judged)!
+    return (disposition === 'replace' || disposition === 'condemn') && !renewed(code)
   }).length
   if (bad) facts.push(`${bad} found to be renewed`)
   const open = settingsInOrder(sheets.spec).find((setting) => {

@@ -304,11 +304,11 @@ describe('where was I', () => {
       unsent(9, 'reading.taken', reading('12.9', 'out')),
     )
     expect(whereWasI(state, all)).toBe(
-      'Bowl cover off, seat out, 2 in the trays, 1 found to be renewed, float height tried 3 times, last 12.9'.replace(
-        '2 in the trays, ',
-        '',
-      ),
+      'Bowl cover off, seat out, 1 found to be renewed, float height tried 3 times, last 12.9',
     )
+    // What was renewed since is no news.
+    const renewed = unsent(10, 'part.on', { position: 'seat', from: 'kit', part: 'SE-240' })
+    expect(whereWasI(then(state, renewed), all)).toBe('Bowl cover off, float height tried 3 times, last 12.9')
     expect(whereWasI(opened(), all)).toBe('As found: 0 of 6 noted')
   })
   it('the next thing passes over what waits', () => {

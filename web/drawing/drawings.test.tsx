@@ -1,15 +1,17 @@
 import { teardownOrder } from '@ekrond/core/build'
 import { conditionsFor } from '@ekrond/core/drafts'
 import { levelInUse } from '@ekrond/core/float'
-import { emptyJob } from '@ekrond/core/job'
+import { bodyOf, emptyJob } from '@ekrond/core/job'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim, judgeSetting, remedyInShort } from '@ekrond/core/setting'
+import { settingKey } from '@ekrond/core/sheets'
 import type { ReactElement } from 'react'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
 import { models } from '../../demo/catalogue.ts'
 import { sheetsFor } from '../../demo/log-entries.ts'
 import { ModelMark } from '../library/ModelMark'
+import { EngineSide } from '../stations/asfound/EngineSide'
 import { PlanView } from '../stations/identify/PlanView'
 import { Tries } from '../stations/set/Tries'
 import { FloatSection } from './FloatSection'
@@ -221,6 +223,44 @@ describe('the stack of each model', () => {
           `${spec.model}: ${current.name} among ${labels.map(({ text }) => text).join(', ')}`,
         ).toBe(true)
     }
+  })
+})
+
+describe('the outside as it stands on the bench', () => {
+  it.each(each)('$spec.model: each thing to be noted has its number at its place', ({ spec }) => {
+    const outside = spec.settings.filter((one) => one.asFoundAt === 'outside')
+    const nothing = bodyOf(emptyJob('x'))
+    for (const [i, now] of outside.entries()) {
+      const { labels, title } = sound(
+        <EngineSide spec={spec} body={nothing} current={settingKey(now)} counting={null} />,
+        `${spec.model}, ${now.name}`,
+      )
+      const texts = labels.map((label) => label.text)
+      for (const n of outside.keys()) expect(texts, `${spec.model} balloon ${n + 1}`).toContain(String(n + 1))
+      expect(texts, spec.model).toContain(`${now.short}: now`)
+      expect(title).toContain(`${now.name} now`)
+      expect(i).toBeLessThan(outside.length)
+    }
+    // All of it noted: every label bears what was found.
+    const found = Object.fromEntries(
+      outside.map((one) => [
+        settingKey(one),
+        {
+          raw: one.asWritten,
+          value: aim(one)!,
+          countedTo: null,
+          headline: '',
+          meaning: '',
+          by: '',
+          entry: '',
+        },
+      ]),
+    )
+    const { title } = sound(
+      <EngineSide spec={spec} body={{ ...nothing, asFound: found }} current="" counting={null} />,
+      `${spec.model}, all noted`,
+    )
+    expect(title.match(/ noted/g)).toHaveLength(outside.length)
   })
 })
 

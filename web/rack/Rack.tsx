@@ -645,7 +645,7 @@ function JobTag({ row, outlook: its }: Seen) {
       <span>
         {row.arrives && !late ? `${row.waitsFor} ${sayDate(row.arrives).slice(0, 3)}` : row.equipment}
       </span>
-      {late && <span>{its.reason}</span>}
+      {late && <span style={{ fontSize: 14 }}>{its.reason.replace(/(\w{3} \d+) \w{3}/g, '$1')}</span>}
     </Tag>
   )
 }

@@ -36,6 +36,10 @@ const Head = styled.header`
   }
   @media print {
     border-bottom: 0;
+    /* Paper has no buttons: the sheet's name and the day stay. */
+    & > *:not(:first-child):not(span) {
+      display: none;
+    }
   }
 `
 
