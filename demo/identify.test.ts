@@ -10,7 +10,7 @@ const library: Candidate[] = models().flatMap((model) =>
     listNumber: item.number,
     mark: item.mark,
     weight: item.weight,
-    features: item.features as Candidate['features'],
+    features: item.features,
   })),
 )
 const catalogue = openCatalogue(library)
