@@ -9,7 +9,7 @@ import styled from 'styled-components'
 import { stampNow } from '../data/clock'
 import { useJobs, useShop } from '../data/job'
 import { usePerson } from '../data/person'
-import { sayDate } from '../shell/dates'
+import { sayDate, sayDay } from '../shell/dates'
 import { Page } from '../shell/Page'
 import { AskPerson } from '../shell/Person'
 import { STATE_WORDS } from '../shell/StateShape'
@@ -329,10 +329,14 @@ export default function Rack() {
 
   const rows = (jobs.data?.jobs ?? []).filter((row) => !only || row.station === only)
   const clock = shopClock(jobs.data?.today, shop.data)
-  const seen = rows.map((row) => ({
-    row,
-    outlook: outlook({ ...row, uncovered: isUncovered(row) }, clock, sayDate),
-  }))
+  const seen = rows.map((row) => {
+    const promised = { ...row, uncovered: isUncovered(row) }
+    return {
+      row,
+      outlook: outlook(promised, clock, sayDate),
+      onTag: outlook(promised, clock, sayDay).reason,
+    }
+  })
   const today = clock.today
 
   const go = () => {
@@ -421,7 +425,7 @@ export default function Rack() {
                 <span>overdue</span>
                 {Array.from({ length: DAYS }, (_, i) => (
                   <span key={i} className={i === 0 ? 'today' : ''}>
-                    {sayDate(addDays(today, i)).slice(0, 6)}
+                    {sayDay(addDays(today, i))}
                   </span>
                 ))}
                 <span>later</span>
@@ -456,12 +460,12 @@ export default function Rack() {
                         )}
                       </h2>
                       <ul>
-                        {hung.map(({ row: { row, outlook: its }, column, line }) => (
+                        {hung.map(({ row: { row, outlook: its, onTag }, column, line }) => (
                           <li
                             key={row.job}
                             style={{ gridColumn: `${column} / span 2`, gridRow: line, position: 'relative' }}
                           >
-                            <JobTag row={row} outlook={its} />
+                            <JobTag row={row} outlook={its} onTag={onTag} />
                             {row.arrives && row.arrives > row.promise && (
                               <SlipArrow columns={columnOf(row.arrives, today) - column} />
                             )}
@@ -532,6 +536,8 @@ function Empty({ filtered, q }: { filtered: boolean; q: string }) {
 interface Seen {
   row: JobRow
   outlook: Outlook
+  /** the reason in few enough letters for a tag */
+  onTag: string
 }
 
 /** The shop's words for the morning: what will be late, what holds only just, what these hands do next, what came in. */
@@ -610,7 +616,7 @@ const letterSentence = (text: string): string => {
     : ''
 }
 
-function JobTag({ row, outlook: its }: Seen) {
+function JobTag({ row, outlook: its, onTag }: Seen) {
   const late = its.kind === 'late'
   const state = row.stationState as StationState
   return (
@@ -645,7 +651,7 @@ function JobTag({ row, outlook: its }: Seen) {
       <span>
         {row.arrives && !late ? `${row.waitsFor} ${sayDate(row.arrives).slice(0, 3)}` : row.equipment}
       </span>
-      {late && <span style={{ fontSize: 14 }}>{its.reason.replace(/(\w{3} \d+) \w{3}/g, '$1')}</span>}
+      {late && <span style={{ fontSize: 14 }}>{onTag}</span>}
     </Tag>
   )
 }

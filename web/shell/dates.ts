@@ -20,6 +20,9 @@ export const sayInstant = (at: string, zone: string): string =>
     .format(new Date(at))
     .replace(',', '')
 
+/** The weekday and the day of the month: Thu 26. */
+export const sayDay = (date: string): string => sayDate(date).split(' ').slice(0, 2).join(' ')
+
 /** Minor units as the shop's money. */
 export const sayMoney = (minor: number, exponent: number): string =>
   (minor / 10 ** exponent).toFixed(exponent)

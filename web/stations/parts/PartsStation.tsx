@@ -12,7 +12,7 @@ import { useMarket, useShop } from '../../data/job'
 import { Balloon, Drawing, Text } from '../../drawing'
 import { GasketShape, PartShape } from '../../drawing/PartShape'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
-import { sayDate, sayMoney } from '../../shell/dates'
+import { sayDate, sayDay, sayMoney } from '../../shell/dates'
 import { JobSheet } from '../../shell/JobSheet'
 import { figures } from '../../theme/global'
 import { ErrorLine, Key, Label, MainButton, RedBox } from '../../ui'
@@ -174,9 +174,7 @@ function Parts({ open }: SheetedProps) {
                       : `${plans.covers[0]!.arrivalDays - cover.arrivalDays} day${plans.covers[0]!.arrivalDays - cover.arrivalDays === 1 ? '' : 's'} sooner`}
                   <span>{sayMoney(cover.costMinor, exponent)}</span>
                   <span>
-                    {cover.arrivalDays
-                      ? sayDate(addDays(today || '2026-01-01', cover.arrivalDays)).slice(0, 6)
-                      : 'today'}
+                    {cover.arrivalDays ? sayDay(addDays(today || '2026-01-01', cover.arrivalDays)) : 'today'}
                   </span>
                   <small>
                     {describe(cover, market.data!)}

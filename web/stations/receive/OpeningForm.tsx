@@ -2,7 +2,7 @@ import { workingDayAfter } from '@ekrond/core/days'
 import { bands, symptoms, temperatures, whens } from '@ekrond/core/job'
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import styled from 'styled-components'
-import { sayDate } from '../../shell/dates'
+import { sayDay } from '../../shell/dates'
 import { narrow } from '../../theme/global'
 import { Choice, FieldInput, Label, LabelHeading } from '../../ui'
 import { CustomerField, type KnownCustomer } from './CustomerField'
@@ -130,7 +130,7 @@ export function OpeningForm({
                 aria-pressed={typed.promise === day}
                 onPress={() => set({ promise: day })}
               >
-                {sayDate(day).slice(0, 6)}
+                {sayDay(day)}
               </Choice>
             )
           })}
