@@ -61,6 +61,16 @@ const SAID: Record<string, string> = {
   '-': 'minus',
 }
 
+/** What a field holds after a key of the pad: a word stands apart from the figure before it. */
+export const afterKey = (value: string, key: string, words: readonly string[]): string =>
+  key === 'back'
+    ? value.slice(0, -1)
+    : key === 'space'
+      ? `${value} `
+      : words.includes(key)
+        ? `${value.trimEnd()} ${key}`.trimStart()
+        : value + key
+
 /** A reading by taps: figures, the notations' signs and the words that belong to the quantity. The field keeps the keyboard. */
 export function Pad({
   value,
@@ -72,16 +82,6 @@ export function Pad({
   /** two at most, as the notation has them: “rich”, “lean” */
   words: readonly string[]
 }) {
-  const type = (key: string) =>
-    onChange(
-      key === 'back'
-        ? value.slice(0, -1)
-        : key === 'space'
-          ? `${value} `
-          : words.includes(key)
-            ? `${value.trimEnd()} ${key}`.trimStart()
-            : value + key,
-    )
   return (
     <Keys role="group" aria-label="Number pad">
       {[...ROWS, ...words].map((key) => (
@@ -93,7 +93,7 @@ export function Pad({
           style={key === '0' && words.length === 0 ? { gridColumn: 'span 3' } : {}}
           // The field keeps the focus.
           onMouseDown={(event) => event.preventDefault()}
-          onClick={() => type(key)}
+          onClick={() => onChange(afterKey(value, key, words))}
         >
           {FACE[key] ?? key}
         </button>
