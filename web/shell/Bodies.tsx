@@ -18,6 +18,12 @@ const Body = styled(Link)<{ $here: boolean }>`
   text-decoration: none;
   background: ${({ $here }) => ($here ? 'var(--tint)' : 'none')};
   box-shadow: ${({ $here }) => ($here ? 'inset 0 -4px 0 var(--blue)' : 'none')};
+  @media (max-width: 699px) {
+    flex: 1 1 0;
+    min-width: min-content;
+    padding: 0 8px;
+    white-space: nowrap;
+  }
 `
 
 /**

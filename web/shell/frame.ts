@@ -77,13 +77,17 @@ export const Zone = styled.a<{ $here: boolean }>`
 `
 
 /** Drawing on the left, the one thing asked on the right. */
-export const Main = styled.main<{ $ask?: number }>`
+export const Main = styled.main<{
+  $ask?: number
+  /** what fills the left is what is asked: on a narrow screen it comes first */
+  $boardFirst?: boolean
+}>`
   display: grid;
   grid-template-columns: minmax(0, 1fr) ${({ $ask }) => $ask ?? 460}px;
   min-height: 0;
   ${NARROW} {
     display: flex;
-    flex-direction: column-reverse;
+    flex-direction: ${({ $boardFirst }) => ($boardFirst ? 'column' : 'column-reverse')};
   }
   @media print {
     display: block;
@@ -278,6 +282,17 @@ export const UnderZones = styled.div`
   }
   ${NARROW} {
     flex-wrap: wrap;
+    & > .rest {
+      flex: 1 1 100%;
+      flex-wrap: wrap;
+      border-top: 1px solid var(--rule);
+    }
+    & .wide {
+      flex: 1 1 300px;
+    }
+    & .rest > a {
+      min-height: 44px;
+    }
   }
   @media print {
     display: none;

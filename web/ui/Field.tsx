@@ -38,6 +38,19 @@ const Line = styled.div`
   & > button[aria-pressed='true'] {
     color: var(--blue);
   }
+  /* On a phone the figure has the line, the gauge stands under it. */
+  @media (max-width: 699px) {
+    flex-wrap: wrap;
+    & > input {
+      flex: 1 1 60%;
+      width: auto;
+    }
+    & > select {
+      order: 1;
+      flex: 1 1 100%;
+      max-width: none;
+    }
+  }
 `
 
 /** The large figure over its blue line, with its unit and whatever stands beside it. */

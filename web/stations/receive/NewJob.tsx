@@ -64,7 +64,7 @@ export default function NewJob() {
   useKeys({ Enter: open, r: () => void navigate('/') })
   return (
     <Page title="receive">
-      <Main style={{ height: '100%' }} $ask={350}>
+      <Main style={{ height: '100%' }} $ask={350} $boardFirst>
         <Board
           style={{ overflowY: 'auto' }}
           onKeyDown={(event) =>

@@ -53,7 +53,7 @@ export default function ReceiveStation({ open }: StationProps) {
   useKeys({ Enter: correct })
   return (
     <JobSheet open={open} station="receive" strip={<Suspects open={open} typed={typed} />}>
-      <Main $ask={348}>
+      <Main $ask={348} $boardFirst>
         <Board style={{ overflowY: 'auto', paddingTop: 8, paddingBottom: 4 }}>
           <OpeningForm
             typed={typed}
