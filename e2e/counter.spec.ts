@@ -37,9 +37,10 @@ test('a bank of four is taken in and one body’s float is set, by pointer alone
   await expect(page.getByRole('button', { name: /are the same/ })).toBeHidden()
 
   await page.getByRole('link', { name: /^Set,/ }).click()
-  await expect(page).toHaveURL(/set$/)
+  await expect(page.getByLabel(/, reading$/)).toBeVisible()
   await page.getByRole('link', { name: /^Body 3,/ }).click()
   await expect(page.getByRole('term').first()).toHaveText('Job · body 3 of 4')
+  await expect(page.getByLabel(/, reading$/)).toBeVisible()
   while (!(await page.getByText(/Float height$/).isVisible()))
     await page.getByRole('button', { name: 'after' }).click()
   await page.getByRole('button', { name: 'Number pad' }).click()
@@ -90,6 +91,15 @@ test('a comeback is opened on its earlier job and shows what was set and left', 
   await page.getByRole('link', { name: /It came back/ }).click()
   await expect(page.getByText(/Comes back from/)).toBeVisible()
   await expect(page.getByLabel('Earlier job 1187')).toContainText('set:')
+  // Whose it is is known; what is complained of now is asked anew.
+  await expect(page.getByLabel('Customer', { exact: true })).toHaveValue('Osk skating rink')
+  await expect(page.getByLabel('It drives')).toHaveValue('ice resurfacer')
+  await page.getByRole('group', { name: 'Promise it for' }).getByRole('button').first().click()
+  await page.getByRole('button', { name: 'hunting' }).click()
+  await page.getByRole('button', { name: /Open the job/ }).click()
+  await expect(page).toHaveURL(/jobs\/\d+\/identify$/)
+  await page.getByRole('link', { name: /^Receive/ }).click()
+  await expect(page.getByText(/Comes back from/)).toBeVisible()
 })
 
 test('at the counter: a name full of quotes is kept, a promise in the past is not', async ({

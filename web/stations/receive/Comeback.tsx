@@ -1,23 +1,16 @@
-import type { JobAnswer } from '@ekrond/contract/jobs'
-import { fold, showNumber } from '@ekrond/core/job'
+import { showNumber } from '@ekrond/core/job'
 import { returnSheets } from '@ekrond/core/sheet'
-import { useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
-import { call, type ApiError } from '../../data/api'
 import { Fraction, Label } from '../../ui'
+import { useEarlierJob } from './earlier'
 
 /** The job that it comes back from: what it was complained of then, what was set, what was left. */
 export function Comeback({ number }: { number: number }) {
-  const earlier = useQuery<JobAnswer, ApiError>({
-    queryKey: ['job', String(number)],
-    queryFn: () => call(`/api/jobs/${number}`),
-    retry: (failures, error) => error.passing && failures < 5,
-  })
-  if (earlier.isError)
-    return <p style={{ color: 'var(--red)' }}>{earlier.error.message} Check the number of the earlier job.</p>
-  if (!earlier.data) return <p>Fetching job {number} …</p>
-  const state = fold(earlier.data.job, earlier.data.entries)
-  const pages = returnSheets(state, earlier.data.sheets, number)
+  const { state, sheets, error } = useEarlierJob(number)
+  if (error)
+    return <p style={{ color: 'var(--red)' }}>{error.message} Check the number of the earlier job.</p>
+  if (!state || !sheets) return <p>Fetching job {number} …</p>
+  const pages = returnSheets(state, sheets, number)
   return (
     <section aria-label={`Earlier job ${number}`}>
       <Label>

@@ -15,7 +15,8 @@ import { useKeys } from '../../ui/keys'
 import { Assumed } from './Assumed'
 import { Comeback } from './Comeback'
 import { LookFirst } from './LookFirst'
-import { emptyOpening, readOpening, type Opening } from './opening'
+import { useEarlierJob } from './earlier'
+import { comesBackAs, emptyOpening, readOpening, type Opening } from './opening'
 import { OpeningForm } from './OpeningForm'
 
 /** The counter: one carburetor, or one bank, is taken in. */
@@ -24,19 +25,16 @@ export default function NewJob() {
   const [search] = useSearchParams()
   const shop = useShop().data
   const { person } = usePerson()
-  const [kept, keep] = useDraft('receive/new')
   const from = search.get('earlier') ?? ''
-  const typed: Opening = {
-    ...emptyOpening,
-    ...(kept ? (JSON.parse(kept) as Partial<Opening>) : {}),
-    ...(from ? { earlier: from } : {}),
-  }
+  const [kept, keep] = useDraft(from ? `receive/comeback/${from}` : 'receive/new')
+  const touched = kept ? (JSON.parse(kept) as Partial<Opening>) : {}
+  const earlier = from || (touched.earlier ?? '')
+  const before = useEarlierJob(Number(earlier) || 0).state?.opened
+  const typed: Opening = { ...emptyOpening, ...(before ? comesBackAs(before) : {}), ...touched, earlier }
   const [wrong, setWrong] = useState<{ field?: keyof Opening; sentence: string } | null>(null)
   const set = (changes: Partial<Opening>) => {
     setWrong(null)
-    keep((now) =>
-      JSON.stringify({ ...emptyOpening, ...(now ? (JSON.parse(now) as Partial<Opening>) : {}), ...changes }),
-    )
+    keep((now) => JSON.stringify({ ...(now ? (JSON.parse(now) as Partial<Opening>) : {}), ...changes }))
   }
   const known = useCustomers(typed.customer).data?.customers.find(
     (c) => c.customer === typed.customer && c.engine === typed.engine && c.lastReturned !== null,

@@ -1,6 +1,6 @@
 import { admit, emptyJob, kinds } from '@ekrond/core/job'
 import { describe, expect, it } from 'vitest'
-import { emptyOpening, readOpening, typedFrom, type Opening } from './opening'
+import { comesBackAs, emptyOpening, readOpening, typedFrom, type Opening } from './opening'
 
 const TODAY = '2026-11-24'
 const ferry: Opening = {
@@ -80,6 +80,39 @@ describe('what is typed at the counter', () => {
     expect('sentence' in it && it.sentence).toMatch(words)
   })
   it('a promise of today is none of the past', () => expect('data' in read({ promise: TODAY })).toBe(true))
+  it('a comeback has whose it is and how it is installed; promise and complaint are asked anew', () => {
+    const { aircraft: _, ...opened } = data({
+      pressure: '24',
+      tilt: '10',
+      marine: 'yes',
+      bodies: '4',
+      words: 'Floods',
+    })
+    const again = {
+      ...emptyOpening,
+      ...comesBackAs({ ...opened, by: 'R. Oda', at: '2026-11-10T08:00:00.000Z' }),
+    }
+    expect(again).toMatchObject({
+      customer: 'Osk chain ferry',
+      engine: 'ferry main, 2.2 L',
+      equipment: 'chain windlass',
+      pressure: '24',
+      tilt: '10',
+      marine: 'yes',
+      bodies: '4',
+    })
+    for (const field of [
+      'promise',
+      'symptom',
+      'band',
+      'temperature',
+      'when',
+      'words',
+      'earlier',
+      'aircraft',
+    ] as const)
+      expect(again[field], field).toBe('')
+  })
   it('an opening shown in its fields and read again is the same opening', () => {
     const { aircraft: _, ...opened } = data({
       ethanol: '12.5',

@@ -72,6 +72,20 @@ export const typedFrom = (opened: Opened): Opening => {
   }
 }
 
+/** What a comeback has from its earlier job: whose it is, what it came from, how it is installed. The promise and the complaint are new. */
+export const comesBackAs = (opened: Opened): Partial<Opening> => {
+  const {
+    promise: _p,
+    symptom: _s,
+    band: _b,
+    temperature: _t,
+    when: _w,
+    words: _o,
+    ...same
+  } = typedFrom(opened)
+  return { ...same, earlier: '' }
+}
+
 type Wrong = { field: keyof Opening; sentence: string }
 
 /** What was typed as an opening entry's data; a sentence where it cannot be. */
