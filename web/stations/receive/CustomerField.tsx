@@ -13,6 +13,9 @@ const Found = styled(Popover)`
   max-width: 94vw;
   max-height: 380px;
   overflow: auto;
+  &:has([data-empty]) {
+    visibility: hidden;
+  }
   & [role='option'] {
     min-height: 48px;
     padding: 6px 14px;
@@ -55,6 +58,8 @@ export function CustomerField({
       style={{ gridColumn: 'span 4' }}
       className={wrong ? 'wrong' : ''}
       allowsCustomValue
+      // Open while the answer is on its way: what comes later than the last key shows as well.
+      allowsEmptyCollection
       menuTrigger="input"
       inputValue={value}
       onInputChange={onChange}
