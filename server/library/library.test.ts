@@ -22,6 +22,9 @@ const get = async <T>(url: string) => {
 }
 const find = async (query: string) => (await get<ListNumbersAnswer>(`/api/list-numbers?${query}`)).body
 
+const sheetsAt = (spec: number) =>
+  `/api/sheets?${new URLSearchParams({ spec: `${REVISED}/spec/${spec}`, build: `${REVISED}/build/1` }).toString()}`
+
 describe('list numbers', () => {
   it('are found by any fragment of number, maker or model, whatever its case', async () => {
     expect((await find('q=17-2s')).listNumbers.map((one) => one.listNumber)).toEqual(['K-4417-2S'])
@@ -92,19 +95,11 @@ describe('what a value was before', () => {
   })
   it('each revision is still served, as a job that used it needs', async () => {
     const sheets = async (spec: number) =>
-      (
-        await get<SheetsAnswer>(
-          `/api/sheets?${new URLSearchParams({ spec: `${REVISED}/spec/${spec}`, build: `${REVISED}/build/1` })}`,
-        )
-      ).body.spec.settings.find((setting) => setting.code === 'pump.stem')!.asWritten
+      (await get<SheetsAnswer>(sheetsAt(spec))).body.spec.settings.find(
+        (setting) => setting.code === 'pump.stem',
+      )!.asWritten
     expect([await sheets(1), await sheets(2)]).toEqual(['9.0 ±0.4', '9.5 ±0.4'])
-    expect(
-      (
-        await get(
-          `/api/sheets?${new URLSearchParams({ spec: `${REVISED}/spec/9`, build: `${REVISED}/build/1` })}`,
-        )
-      ).status,
-    ).toBe(404)
+    expect((await get(sheetsAt(9))).status).toBe(404)
   })
 })
 

@@ -3,7 +3,7 @@ import type { ShopAnswer } from '@ekrond/contract/shop'
 import { addDays, isWorkingDay } from '@ekrond/core/days'
 import { readNumber, stations, type StationState } from '@ekrond/core/job'
 import { outlook, type Outlook, type ShopClock } from '@ekrond/core/outlook'
-import { useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { stampNow } from '../data/clock'
@@ -291,17 +291,19 @@ export default function Rack() {
   const waiting = search.get('waits') === '1'
   const all = search.get('all') === '1'
   const only = search.get('station') ?? ''
-  const put = (changes: Record<string, string>) =>
-    setSearch(
-      (now) => {
-        const next = new URLSearchParams(now)
-        for (const [key, value] of Object.entries(changes))
-          if (value) next.set(key, value)
-          else next.delete(key)
-        return next
-      },
-      { replace: true },
-    )
+  // Two changes may come faster than the address follows: the second builds on the first.
+  const latest = useRef(search)
+  useEffect(() => {
+    latest.current = search
+  }, [search])
+  const put = (changes: Record<string, string>) => {
+    const next = new URLSearchParams(latest.current)
+    for (const [key, value] of Object.entries(changes))
+      if (value) next.set(key, value)
+      else next.delete(key)
+    latest.current = next
+    setSearch(next, { replace: true })
+  }
   const togglePlain = () => put({ as: plain ? '' : 'list', station: '' })
   const found = search.get('find') ?? ''
   const [q, setQ] = useState(found)

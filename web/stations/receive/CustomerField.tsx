@@ -13,9 +13,6 @@ const Found = styled(Popover)`
   max-width: 94vw;
   max-height: 380px;
   overflow: auto;
-  &:has([data-empty]) {
-    visibility: hidden;
-  }
   & [role='option'] {
     min-height: 48px;
     padding: 6px 14px;
@@ -36,6 +33,13 @@ const Found = styled(Popover)`
   }
 `
 
+interface Entry {
+  id: string
+  name: string
+  known: KnownCustomer | null
+}
+const NEW = 'new'
+
 const keyOf = (known: KnownCustomer) => `${known.customer}|${known.engine}|${known.equipment}`
 
 /** The customer, found as one types, with each engine that came in for them; a new name is as good. */
@@ -52,18 +56,23 @@ export function CustomerField({
   wrong: boolean
   focus: boolean
 }) {
-  const found = useCustomers(value).data?.customers ?? []
+  const asked = useCustomers(value)
+  const found = asked.data?.customers ?? []
+  // A name that nobody has yet is an entry as well: the list is up while its answer is on the way.
+  const items = found.length
+    ? found.map((known): Entry => ({ id: keyOf(known), name: known.customer, known }))
+    : value.trim()
+      ? [{ id: NEW, name: value, known: null }]
+      : []
   return (
     <ComboBox
       style={{ gridColumn: 'span 4' }}
       className={wrong ? 'wrong' : ''}
       allowsCustomValue
-      // Open while the answer is on its way: what comes later than the last key shows as well.
-      allowsEmptyCollection
       menuTrigger="input"
       inputValue={value}
       onInputChange={onChange}
-      items={found.map((known) => ({ id: keyOf(known), known }))}
+      items={items}
       onChange={(key) => {
         const known = found.find((other) => keyOf(other) === key)
         if (known) onChoose(known)
@@ -73,13 +82,16 @@ export function CustomerField({
       <Label aria-hidden>Customer</Label>
       <FieldInput as={Input} autoFocus={focus} autoComplete="off" />
       <Found>
-        <ListBox<{ id: string; known: KnownCustomer }> style={{ outline: 'none' }}>
-          {({ known }) => (
-            <ListBoxItem id={keyOf(known)} textValue={known.customer}>
-              {known.customer}
+        <ListBox<Entry> style={{ outline: 'none' }}>
+          {({ id, name, known }) => (
+            <ListBoxItem id={id} textValue={name}>
+              {name}
               <small>
-                {known.engine}, {known.equipment}
-                {known.jobs ? ` · ${known.jobs === 1 ? 'once here' : `${known.jobs} times here`}` : ''}
+                {known
+                  ? `${known.engine}, ${known.equipment}${known.jobs ? ` · ${known.jobs === 1 ? 'once here' : `${known.jobs} times here`}` : ''}`
+                  : asked.isFetching
+                    ? 'looking …'
+                    : 'new here'}
               </small>
             </ListBoxItem>
           )}

@@ -112,7 +112,7 @@ export function OpeningForm({
       <CustomerField
         value={typed.customer}
         wrong={wrong === 'customer'}
-        focus={focus}
+        focus={focus && !typed.earlier}
         onChange={(customer) => set({ customer })}
         onChoose={choose}
       />
