@@ -17,12 +17,15 @@ import { watchIdle } from './data/person'
 import { routes } from './routes'
 import { applySheet } from './theme/sheet'
 import { GlobalStyle } from './theme/global'
+import { bindRouter, watchInputs } from './ui/moves'
 
 applySheet()
+watchInputs()
 watchIdle()
 const client = new QueryClient({ defaultOptions: { queries: { retry: 2, refetchOnWindowFocus: false } } })
 startLive(client)
 const router = createBrowserRouter(routes)
+bindRouter(router)
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

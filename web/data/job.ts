@@ -134,6 +134,12 @@ export function useJob(key: string): JobLoad {
     retry: (failures, error) => error.passing && failures < 100,
     retryDelay: (attempt) => Math.min(500 * 2 ** attempt, 4000),
     staleTime: 30_000,
+    // A job that was just taken in gets its number in the address: what is known under its uuid is that job.
+    initialData: () =>
+      client
+        .getQueriesData<JobAnswer>({ queryKey: ['job'] })
+        .map(([, known]) => known)
+        .find((known) => known && (known.job === key || String(known.number) === key)),
   })
   const queue = useQueue()
   const answer = query.data

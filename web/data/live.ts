@@ -71,7 +71,9 @@ async function catchUp(client: QueryClient, job: string): Promise<void> {
   for (const [key, known] of client.getQueriesData<JobAnswer>({ queryKey: ['job'] })) {
     if (known ? known.job !== job : key[1] !== job) continue
     if (!known) {
-      await client.invalidateQueries({ queryKey: key })
+      // An answer on its way may be from before the entry: it would say that there is no such job. It is asked anew.
+      await client.cancelQueries({ queryKey: key, exact: true })
+      await client.refetchQueries({ queryKey: key, exact: true })
       continue
     }
     try {

@@ -20,6 +20,7 @@ import { AskPerson, Overlay } from './Person'
 import { Refused } from './Refused'
 import { Resume } from './Resume'
 import { StateShape, STATE_WORDS } from './StateShape'
+import { StripSlot } from './OnStrip'
 
 const Late = styled.span`
   color: var(--red);
@@ -28,12 +29,14 @@ const Late = styled.span`
 export interface JobSheetProps {
   open: OpenJob
   station: StationName
-  strip: ReactNode
   children: ReactNode
 }
 
-/** One job on its sheet: stations along the top, what the station shows and asks, the strip, the title block. */
-export function JobSheet({ open, station, strip, children }: JobSheetProps) {
+/**
+ * One job on its sheet: stations along the top, what the station shows and asks, the strip, the title block. It stays mounted while
+ * stations come and go, so that a finger that goes down on a zone comes up on the same one.
+ */
+export function JobSheet({ open, station, children }: JobSheetProps) {
   const navigate = useNavigate()
   const shop = useShop().data
   const { person } = usePerson()
@@ -43,6 +46,7 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
   const [showRefused, setShowRefused] = useState(false)
   const [legend, setLegend] = useState(false)
   const [notTaken, setNotTaken] = useState('')
+  const [strip, setStrip] = useState<HTMLDivElement | null>(null)
   useScanner()
   const { state, sheets, here } = open
   const location = useLocation()
@@ -105,11 +109,9 @@ export function JobSheet({ open, station, strip, children }: JobSheetProps) {
             rest={(location.state as { resumed?: boolean } | null)?.resumed && <Resume open={open} />}
           />
         </div>
-        {children}
+        <StripSlot value={strip}>{children}</StripSlot>
         <Foot>
-          <Strip tabIndex={0} role="group" aria-label="Spec, as found, as left">
-            {strip}
-          </Strip>
+          <Strip ref={setStrip} tabIndex={0} role="group" aria-label="Spec, as found, as left" />
           <TitleBlock>
             <div>
               <dt>{open.bodies > 1 ? `Job · body ${open.body} of ${open.bodies}` : 'Job'}</dt>

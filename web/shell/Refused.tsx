@@ -1,11 +1,11 @@
 import { kinds, replacement, sentenceOf, type DataOf, type StationName } from '@ekrond/core/job'
 import { Dialog, Heading, Modal } from 'react-aria-components'
-import { useNavigate } from 'react-router'
 import { draftKey } from '../data/draft'
 import type { OpenJob } from '../data/job'
 import { dropRefused } from '../data/queue'
 import { store, type Queued } from '../data/store'
 import { Button, ErrorLine } from '../ui'
+import { beginMove, useAct } from '../ui/moves'
 import { Overlay } from './Person'
 
 /** Entries that the server did not take: each with its reason and its text, to be put right or dropped. */
@@ -20,8 +20,8 @@ export function Refused({
   shown: boolean
   onClose: () => void
 }) {
-  const navigate = useNavigate()
-  const putRight = async (item: Queued) => {
+  const [putRight] = useAct(async (item: Queued) => {
+    const move = beginMove()
     const data = item.entry.data as {
       raw?: string
       text?: string
@@ -48,10 +48,10 @@ export function Refused({
       )
     await dropRefused(item.id)
     onClose()
-    void navigate(open.to(station, item.entry.body))
-  }
+    move(open.to(station, item.entry.body))
+  })
   /** The same correction, of what stands now. */
-  const aimAgain = async (item: Queued) => {
+  const [aimAgain] = useAct(async (item: Queued) => {
     const stands = item.entry.corrects ? replacement(open.state, item.entry.corrects) : undefined
     if (stands)
       open.add(item.entry.kind as keyof DataOf, item.entry.data as DataOf[keyof DataOf], {
@@ -59,7 +59,7 @@ export function Refused({
       })
     await dropRefused(item.id)
     onClose()
-  }
+  })
   return (
     <Overlay isOpen={shown} isDismissable onOpenChange={(now) => !now && onClose()}>
       <Modal>
@@ -72,9 +72,9 @@ export function Refused({
                 <ErrorLine>{item.refused?.sentence}</ErrorLine>
                 <div style={{ display: 'flex', gap: 10, marginTop: 10 }}>
                   {item.refused?.code === 'superseded' && (
-                    <Button onPress={() => void aimAgain(item)}>Aim again</Button>
+                    <Button onPress={() => aimAgain(item)}>Aim again</Button>
                   )}
-                  <Button onPress={() => void putRight(item)}>Put it right</Button>
+                  <Button onPress={() => putRight(item)}>Put it right</Button>
                   <Button onPress={() => void dropRefused(item.id)}>Drop it</Button>
                 </div>
               </li>

@@ -166,6 +166,7 @@ export const AskFoot = styled.div`
 `
 
 export const Foot = styled.footer`
+  grid-row: 3;
   display: grid;
   grid-template-columns: minmax(0, 1fr) 520px;
   border-top: 2px solid var(--ink);

@@ -1,20 +1,26 @@
 import { stations, whereItHangs, type StationName } from '@ekrond/core/job'
-import { lazy, Suspense, type ComponentType } from 'react'
+import { lazy, Suspense, useEffect, type ComponentType, type LazyExoticComponent } from 'react'
 import { Navigate, useParams } from 'react-router'
-import { useJob } from '../data/job'
+import { useJob, type OpenJob } from '../data/job'
+import { JobSheet } from '../shell/JobSheet'
 import { Page } from '../shell/Page'
+import { renameJob } from '../ui/moves'
 import type { StationProps } from './props'
 
-const pages: Record<StationName, React.LazyExoticComponent<ComponentType<StationProps>>> = {
-  receive: lazy(() => import('./receive/ReceiveStation')),
-  identify: lazy(() => import('./identify/IdentifyStation')),
-  asfound: lazy(() => import('./asfound/AsFoundStation')),
-  teardown: lazy(() => import('./teardown/TeardownStation')),
-  parts: lazy(() => import('./parts/PartsStation')),
-  build: lazy(() => import('./build/BuildStation')),
-  set: lazy(() => import('./set/SetStation')),
-  return: lazy(() => import('./return/ReturnStation')),
+const loads: Record<StationName, () => Promise<{ default: ComponentType<StationProps> }>> = {
+  receive: () => import('./receive/ReceiveStation'),
+  identify: () => import('./identify/IdentifyStation'),
+  asfound: () => import('./asfound/AsFoundStation'),
+  teardown: () => import('./teardown/TeardownStation'),
+  parts: () => import('./parts/PartsStation'),
+  build: () => import('./build/BuildStation'),
+  set: () => import('./set/SetStation'),
+  return: () => import('./return/ReturnStation'),
 }
+const pages = Object.fromEntries(Object.entries(loads).map(([name, load]) => [name, lazy(load)])) as Record<
+  StationName,
+  LazyExoticComponent<ComponentType<StationProps>>
+>
 
 /** One job at one station; without a station, where it stands. */
 export default function JobPage() {
@@ -39,21 +45,45 @@ export default function JobPage() {
         </div>
       </Page>
     )
-  const { open } = load
+  return <Opened open={load.open} named={number} station={station} />
+}
+
+/** The job is here: on its sheet at the station that the address names. */
+function Opened({ open, named, station }: { open: OpenJob; named: string; station: string | undefined }) {
+  const { number } = open
+  // A job that was just taken in is known by its uuid until the server gave it its number.
+  useEffect(
+    () => (number === null || named === String(number) ? undefined : renameJob(number)),
+    [named, number],
+  )
+  useEffect(() => fetchStations(), [])
   const known = stations.find((s) => s.name === station)
-  const hangs = whereItHangs(open.state, open.all)
-  if (!known || (open.number !== null && number !== String(open.number)))
+  if (!known) {
+    const hangs = whereItHangs(open.state, open.all)
     return (
       <Navigate
         replace
-        to={known ? open.to(known.name) : open.to(hangs.station, hangs.body)}
-        state={known ? null : { resumed: open.state.log.length > 1 }}
+        to={open.to(hangs.station, hangs.body)}
+        state={{ resumed: open.state.log.length > 1 }}
       />
     )
+  }
   const Station = pages[known.name]
   return (
+    // Around the whole sheet: its keys do not act before the station is there, whose field takes the focus.
     <Suspense fallback={null}>
-      <Station key={open.body} open={open} />
+      <JobSheet open={open} station={known.name}>
+        <Station key={open.body} open={open} />
+      </JobSheet>
     </Suspense>
   )
+}
+
+/** All stations' code as soon as there is a quiet moment: the next one opens at once, also while the server is away. */
+function fetchStations(): () => void {
+  const later = setTimeout(
+    () => Object.values(loads).forEach((load) => void load().catch(() => undefined)),
+    1500,
+  )
+  return () => clearTimeout(later)
 }

@@ -1,8 +1,6 @@
-import type { StationName } from '@ekrond/core/job'
 import type { Sheets } from '@ekrond/core/sheets'
 import type { ComponentType } from 'react'
 import type { OpenJob } from '../data/job'
-import { JobSheet } from '../shell/JobSheet'
 import { NotIdentified } from './NotIdentified'
 import type { StationProps } from './props'
 
@@ -11,17 +9,9 @@ export interface SheetedProps {
 }
 
 /** A station that works to the sheets: without an identification it says so and offers that first. */
-export const withSheets = (
-  station: StationName,
-  verb: string,
-  Inner: ComponentType<SheetedProps>,
-): ComponentType<StationProps> =>
+export const withSheets = (verb: string, Inner: ComponentType<SheetedProps>): ComponentType<StationProps> =>
   function Sheeted({ open }) {
     const { sheets } = open
     if (sheets) return <Inner open={{ ...open, sheets }} key={`${open.body} ${sheets.specRev}`} />
-    return (
-      <JobSheet open={open} station={station} strip={null}>
-        <NotIdentified open={open} what={verb} />
-      </JobSheet>
-    )
+    return <NotIdentified open={open} what={verb} />
   }

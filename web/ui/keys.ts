@@ -38,6 +38,8 @@ export function useKeys(bindings: Record<string, () => void>): void {
       const act = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key]
       if (!act) return
       event.preventDefault()
+      // A key that is held acts once; arrows go on.
+      if (event.repeat && !event.key.startsWith('Arrow')) return
       act()
     }
     // On the way down: React Aria keeps its own controls' keys from coming up again.
@@ -52,5 +54,5 @@ export function useKeys(bindings: Record<string, () => void>): void {
 export const onEnter = (act: () => void) => (event: React.KeyboardEvent) => {
   if (event.key !== 'Enter') return
   event.preventDefault()
-  act()
+  if (!event.repeat) act()
 }

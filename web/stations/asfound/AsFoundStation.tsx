@@ -7,7 +7,7 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useDraft } from '../../data/draft'
 import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
-import { JobSheet } from '../../shell/JobSheet'
+import { OnStrip } from '../../shell/OnStrip'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import {
   Answer,
@@ -112,18 +112,12 @@ export default function AsFoundStation({ open }: StationProps) {
     ArrowUp: () => setIndex((n) => Math.max(0, n - 1)),
   })
 
-  if (!sheets || !setting)
-    return (
-      <JobSheet open={open} station="asfound" strip={null}>
-        <NotIdentified open={open} what="note" />
-      </JobSheet>
-    )
+  if (!sheets || !setting) return <NotIdentified open={open} what="note" />
   return (
-    <JobSheet
-      open={open}
-      station="asfound"
-      strip={<SettingsStrip body={body} spec={sheets.spec} here={key} order="asfound" />}
-    >
+    <>
+      <OnStrip>
+        <SettingsStrip body={body} spec={sheets.spec} here={key} order="asfound" />
+      </OnStrip>
       <Main $ask={430}>
         <Board>
           <BoardTitle>
@@ -278,6 +272,6 @@ export default function AsFoundStation({ open }: StationProps) {
           </AskFoot>
         </Ask>
       </Main>
-    </JobSheet>
+    </>
   )
 }

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Stack } from '../../drawing/Stack'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
-import { JobSheet } from '../../shell/JobSheet'
+import { OnStrip } from '../../shell/OnStrip'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, ErrorLine, Key, Label, MainButton } from '../../ui'
 import { Radios } from '../../ui/Radios'
@@ -21,7 +21,7 @@ const SOURCES: { value: PartSource; label: string }[] = [
   { value: 'shelf', label: 'New, off the shelf' },
 ]
 
-export default withSheets('build', 'put together', Build)
+export default withSheets('put together', Build)
 
 function Build({ open }: SheetedProps) {
   const { sheets } = open
@@ -38,7 +38,10 @@ function Build({ open }: SheetedProps) {
   useKeys({ ArrowDown: () => move(1), ArrowUp: () => move(-1) })
   const down = useMemo(() => [...order].reverse(), [order])
   return (
-    <JobSheet open={open} station="build" strip={<Tray open={open} />}>
+    <>
+      <OnStrip>
+        <Tray open={open} />
+      </OnStrip>
       <Main $ask={420}>
         <Board>
           <BoardTitle>
@@ -71,7 +74,7 @@ function Build({ open }: SheetedProps) {
           <TrayEmpty open={open} any={Object.keys(body.off).length > 0} />
         )}
       </Main>
-    </JobSheet>
+    </>
   )
 }
 

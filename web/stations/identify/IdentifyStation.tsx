@@ -22,10 +22,11 @@ import { call, type ApiError } from '../../data/api'
 import { useDraft } from '../../data/draft'
 import { listNumberQuery, useShop } from '../../data/job'
 import { Ask, AskFoot, Board, BoardTitle, BoardDrawing, StripCell } from '../../shell/frame'
-import { JobSheet } from '../../shell/JobSheet'
+import { OnStrip } from '../../shell/OnStrip'
 import { figures, narrow } from '../../theme/global'
 import { Choice, ErrorLine, FieldInput, FieldSelect, Key, Label, MainButton, QuietButton } from '../../ui'
 import { onEnter, useKeys } from '../../ui/keys'
+import { beginMove, useAct } from '../../ui/moves'
 import { StateShape } from '../../shell/StateShape'
 import type { StationProps } from '../props'
 import type { SheetedProps } from '../withSheets'
@@ -224,8 +225,11 @@ export default function IdentifyStation({ open }: StationProps) {
     setWrong(no?.sentence ?? '')
     if (!no) setTyped((now) => ({ ...now, [feature]: '' }))
   }
-  const choose = async () => {
-    if (!picked) return
+  const already = body.ident?.listNumber
+  const forbidden = !picked || nothingSeen || picked.id === already
+  const [choose, choosing] = useAct(async () => {
+    if (forbidden) return
+    const move = beginMove()
     enterMark()
     try {
       const found = await client.fetchQuery(listNumberQuery(picked.id))
@@ -243,12 +247,11 @@ export default function IdentifyStation({ open }: StationProps) {
         correcting(before?.id),
       )
       if (no) setWrong(no.sentence)
-      else void navigate(open.to('asfound'))
+      else move(open.to('asfound'))
     } catch (error) {
       setWrong((error as Error).message)
     }
-  }
-  const already = body.ident?.listNumber
+  })
   const halves = useMemo(
     () =>
       catalogue
@@ -273,16 +276,14 @@ export default function IdentifyStation({ open }: StationProps) {
     )
   }
   useKeys({
-    Enter: () => void choose(),
+    Enter: choose,
     ArrowDown: () => setChosen((n) => Math.min(n + 1, ranking.length - 1)),
     ArrowUp: () => setChosen((n) => Math.max(0, n - 1)),
   })
 
   return (
-    <JobSheet
-      open={open}
-      station="identify"
-      strip={
+    <>
+      <OnStrip>
         <StripCell style={{ padding: '10px 20px' }}>
           <Label>Complaint</Label>
           <b style={{ fontSize: 20 }}>
@@ -293,8 +294,7 @@ export default function IdentifyStation({ open }: StationProps) {
             {open.state.opened?.engine}, {open.state.opened?.equipment}
           </span>
         </StripCell>
-      }
-    >
+      </OnStrip>
       <Three>
         <Board style={{ overflowY: 'auto', gap: 4 }}>
           <label>
@@ -475,10 +475,7 @@ export default function IdentifyStation({ open }: StationProps) {
             </ErrorLine>
           )}
           <AskFoot>
-            <MainButton
-              onPress={() => void choose()}
-              isDisabled={!picked || nothingSeen || picked.id === already}
-            >
+            <MainButton onPress={choose} isDisabled={forbidden || choosing}>
               {already
                 ? picked?.id === already
                   ? `It is ${already}`
@@ -501,7 +498,7 @@ export default function IdentifyStation({ open }: StationProps) {
           </AskFoot>
         </Ask>
       </Three>
-    </JobSheet>
+    </>
   )
 }
 

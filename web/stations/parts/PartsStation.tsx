@@ -13,7 +13,7 @@ import { Balloon, Drawing, Text } from '../../drawing'
 import { GasketShape, PartShape } from '../../drawing/PartShape'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { sayDate, sayDay, sayMoney } from '../../shell/dates'
-import { JobSheet } from '../../shell/JobSheet'
+import { OnStrip } from '../../shell/OnStrip'
 import { figures } from '../../theme/global'
 import { ErrorLine, Key, Label, MainButton, RedBox } from '../../ui'
 import { useKeys } from '../../ui/keys'
@@ -43,7 +43,7 @@ const Plan = styled.button<{ $on: boolean }>`
   }
 `
 
-export default withSheets('parts', 'match', Parts)
+export default withSheets('match', Parts)
 
 function Parts({ open }: SheetedProps) {
   const { state, sheets } = open
@@ -88,7 +88,10 @@ function Parts({ open }: SheetedProps) {
   const choices = layout?.choices.filter((choice) => choice.tell).slice(0, 2) ?? []
 
   return (
-    <JobSheet open={open} station="parts" strip={<Needs needs={needs} />}>
+    <>
+      <OnStrip>
+        <Needs needs={needs} />
+      </OnStrip>
       <Main $ask={424}>
         <Board>
           <BoardTitle>
@@ -214,7 +217,7 @@ function Parts({ open }: SheetedProps) {
           </AskFoot>
         </Ask>
       </Main>
-    </JobSheet>
+    </>
   )
 }
 

@@ -1,5 +1,5 @@
 import { admit, emptyJob, kinds } from '@ekrond/core/job'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { stampNow } from '../../data/clock'
 import { useCustomers } from '../../data/customers'
@@ -40,8 +40,9 @@ export default function NewJob() {
     (c) => c.customer === typed.customer && c.engine === typed.engine && c.lastReturned !== null,
   )
 
+  const opened = useRef(false)
   const open = () => {
-    if (!shop) return
+    if (!shop || typed.aircraft === 'yes' || opened.current) return
     const read = readOpening(typed, shop.today)
     if ('sentence' in read) return setWrong(read)
     const job = crypto.randomUUID()
@@ -56,8 +57,11 @@ export default function NewJob() {
     }
     const refused = admit(emptyJob(job), entry)
     if (refused) return setWrong({ sentence: refused.sentence })
+    // It is on its way: a second tap opens no second job.
+    opened.current = true
     keep('')
-    void enqueue([entry]).then(() => navigate(`/jobs/${job}/identify`))
+    void enqueue([entry])
+    void navigate(`/jobs/${job}/identify`)
   }
   useKeys({ Enter: open, r: () => void navigate('/') })
   return (

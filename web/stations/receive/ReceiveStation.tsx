@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import { useShop } from '../../data/job'
 import { sayInstant, sayMoney } from '../../shell/dates'
 import { Ask, AskFoot, Board, Main, StripCell } from '../../shell/frame'
-import { JobSheet } from '../../shell/JobSheet'
+import { OnStrip } from '../../shell/OnStrip'
 import { figures } from '../../theme/global'
 import {
   Choice,
@@ -52,7 +52,10 @@ export default function ReceiveStation({ open }: StationProps) {
   }
   useKeys({ Enter: correct })
   return (
-    <JobSheet open={open} station="receive" strip={<Suspects open={open} typed={typed} />}>
+    <>
+      <OnStrip>
+        <Suspects open={open} typed={typed} />
+      </OnStrip>
       <Main $ask={348} $boardFirst>
         <Board style={{ overflowY: 'auto', paddingTop: 8, paddingBottom: 4 }}>
           <OpeningForm
@@ -93,7 +96,7 @@ export default function ReceiveStation({ open }: StationProps) {
           </AskFoot>
         </Ask>
       </Main>
-    </JobSheet>
+    </>
   )
 }
 

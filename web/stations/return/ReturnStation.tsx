@@ -20,7 +20,7 @@ import { call, type ApiError } from '../../data/api'
 import { useShop } from '../../data/job'
 import { usePerson } from '../../data/person'
 import { Ask, AskFoot, Board, Main } from '../../shell/frame'
-import { JobSheet } from '../../shell/JobSheet'
+import { OnStrip } from '../../shell/OnStrip'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { figures, narrow } from '../../theme/global'
 import {
@@ -39,7 +39,7 @@ import { onEnter, useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { withSheets, type SheetedProps } from '../withSheets'
 
-export default withSheets('return', 'return', Return)
+export default withSheets('return', Return)
 
 const Point = styled.li<{ $here: boolean }>`
   border-bottom: 1px solid var(--rule);
@@ -88,7 +88,10 @@ function Return({ open }: SheetedProps) {
     s: () => window.open(`${base}/sheet.pdf`, '_blank'),
   })
   return (
-    <JobSheet open={open} station="return" strip={<SettingsStrip body={open.here} spec={sheets.spec} />}>
+    <>
+      <OnStrip>
+        <SettingsStrip body={open.here} spec={sheets.spec} />
+      </OnStrip>
       <Main $ask={440}>
         <Board
           style={{ overflowY: 'auto', background: 'var(--board)' }}
@@ -177,7 +180,7 @@ function Return({ open }: SheetedProps) {
           </AskFoot>
         </Ask>
       </Main>
-    </JobSheet>
+    </>
   )
 }
 

@@ -12,7 +12,7 @@ import { useShop } from '../../data/job'
 import { AirValveSpring, CoverIndex, MixtureScrews, PlateInBore, PumpLinkage } from '../../drawing/Mechanisms'
 import { FloatSection } from '../../drawing/FloatSection'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
-import { JobSheet } from '../../shell/JobSheet'
+import { OnStrip } from '../../shell/OnStrip'
 import { StepHead } from '../../shell/StepHead'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { figures } from '../../theme/global'
@@ -104,7 +104,7 @@ const UNIT: Record<SettingSpec['quantity'], string> = {
   count: '',
 }
 
-export default withSheets('set', 'set', SetWith)
+export default withSheets('set', SetWith)
 
 function SetWith({ open }: SheetedProps) {
   const { state, sheets } = open
@@ -186,7 +186,10 @@ function SetWith({ open }: SheetedProps) {
   const held = setting.held === 'inverted' ? 'upside down' : setting.held
 
   return (
-    <JobSheet open={open} station="set" strip={<SettingsStrip body={body} spec={spec} here={key} />}>
+    <>
+      <OnStrip>
+        <SettingsStrip body={body} spec={spec} here={key} />
+      </OnStrip>
       <Main>
         <Board>
           <BoardTitle>
@@ -403,7 +406,7 @@ function SetWith({ open }: SheetedProps) {
           </AskFoot>
         </Ask>
       </Main>
-    </JobSheet>
+    </>
   )
 }
 

@@ -11,7 +11,7 @@ import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/job'
 import { Stack } from '../../drawing/Stack'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
-import { JobSheet } from '../../shell/JobSheet'
+import { OnStrip } from '../../shell/OnStrip'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { ReadingField } from '../../ui/Field'
@@ -43,7 +43,7 @@ const MEASURE: Record<
   },
 }
 
-export default withSheets('teardown', 'take apart', Teardown)
+export default withSheets('take apart', Teardown)
 
 function Teardown({ open }: SheetedProps) {
   const { state, sheets } = open
@@ -65,7 +65,10 @@ function Teardown({ open }: SheetedProps) {
   const words = Object.fromEntries(task ? [[task.position.code, `${task.position.name.toLowerCase()}`]] : [])
 
   return (
-    <JobSheet open={open} station="teardown" strip={<Tray open={open} />}>
+    <>
+      <OnStrip>
+        <Tray open={open} />
+      </OnStrip>
       <Main $ask={420}>
         <Board>
           <BoardTitle>
@@ -103,7 +106,7 @@ function Teardown({ open }: SheetedProps) {
           <AllOff open={open} />
         )}
       </Main>
-    </JobSheet>
+    </>
   )
 }
 
