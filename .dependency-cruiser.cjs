@@ -11,7 +11,7 @@ module.exports = {
     {
       name: 'only-schemas-use-valibot-in-core',
       severity: 'error',
-      from: { path: '^core/', pathNot: '^core/(job|sheets)/' },
+      from: { path: '^core/', pathNot: '^core/(job|sheets|findings)/' },
       to: { path: 'node_modules/valibot/' },
     },
     {
@@ -31,6 +31,12 @@ module.exports = {
       severity: 'error',
       from: { path: '^web/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^demo/' },
+    },
+    {
+      name: 'demo-never-imports-server',
+      severity: 'error',
+      from: { path: '^demo/' },
+      to: { path: '^(server|web|e2e)/' },
     },
     {
       name: 'server-never-imports-web',

@@ -1,4 +1,5 @@
-import { fold, summarise, type Entry, type JobSummary } from '@ekrond/core/job'
+import { fold, type Entry } from '@ekrond/core/job'
+import { summarise, type JobSummary } from '@ekrond/core/stations'
 import { settingKey } from '@ekrond/core/sheets'
 import { spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'

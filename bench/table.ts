@@ -4,7 +4,7 @@ import { openCatalogue, rank, type Candidate } from '@ekrond/core/identify'
 import { fold, step, type Entry, type JobState } from '@ekrond/core/job'
 import { identified, JOB, opening, placed, reading, unsent } from '../demo/log-entries.ts'
 import { linkChange, linkagePose } from '@ekrond/core/pump'
-import { linkageOf } from '@ekrond/core/setting'
+import { linkageOf } from '@ekrond/core/settings'
 
 interface Row {
   what: string

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { draftFinding } from '@ekrond/core/drafts'
+import { enterFinding } from '@ekrond/core/entering'
 import { floatBalance, floatBody, inflow, leverAt, levelInUse } from '@ekrond/core/float'
 import { isRefusal } from '@ekrond/core/refusal'
-import { aim } from '@ekrond/core/setting'
+import { aim } from '@ekrond/core/settings'
 import { listNumberSheets } from '@ekrond/core/sheets'
 import { catalogueFiles, models } from './catalogue.ts'
 
@@ -113,7 +113,7 @@ describe('the demo catalogue', () => {
     const full = { specRev: 's', buildRev: 'b', ...u3 }
     const seat = u3.build.positions.find((p) => p.code === 'seat')!
     const conditions = { pressureKpa: 2, ethanol: 0, densityKgM3: 745, assumes: [] }
-    const draft = draftFinding(seat, 'ringed', '', null, full, conditions)
+    const draft = enterFinding(seat, 'ringed', '', null, full, conditions)
     expect(draft).toMatchObject({
       said: { disposition: 'condemn' },
       data: { shown: { sentence: expect.stringContaining('recut or sleeved') as string } },

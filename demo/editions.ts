@@ -1,10 +1,12 @@
-import type { Catalogue } from '../server/import/read.ts'
+import type { SpecSheet } from '@ekrond/core/sheets'
 
 /** The list number whose mixture and pump stem an older leaf had otherwise. */
 export const REVISED = 'K-4411-2'
 
 /** The catalogue as the shop first took it in, from an older leaf: today's is its second edition. */
-export function firstEdition(catalogue: Catalogue): Catalogue {
+export function firstEdition<C extends { listNumbers: readonly { number: string; spec: SpecSheet }[] }>(
+  catalogue: C,
+): C {
   return {
     ...catalogue,
     listNumbers: catalogue.listNumbers.map((item) =>

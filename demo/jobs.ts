@@ -1,13 +1,13 @@
 import { addDays, isWorkingDay } from '@ekrond/core/days'
 import {
   conditionsFor,
-  draftAsFound,
-  draftFinding,
-  draftOrder,
-  draftReading,
+  enterAsFound,
+  enterFinding,
+  enterOrder,
+  enterReading,
   settingContext,
-} from '@ekrond/core/drafts'
-import { teardownOrder } from '@ekrond/core/build'
+} from '@ekrond/core/entering'
+import { teardownOrder } from '@ekrond/core/work'
 import { conditionsOf } from '@ekrond/core/findings'
 import {
   allNeeds,
@@ -167,7 +167,7 @@ function openWriter(world: DemoWorld, name: string) {
     found(key: string, raw: string) {
       add(
         'asfound.noted',
-        must(draftAsFound(setting(key), raw, key.startsWith('mixture') ? 'seat' : null, here(), state, body))
+        must(enterAsFound(setting(key), raw, key.startsWith('mixture') ? 'seat' : null, here(), state, body))
           .data,
       )
     },
@@ -177,7 +177,7 @@ function openWriter(world: DemoWorld, name: string) {
       const first = conditionsOf[p.kind][0]!.code
       add(
         'finding.judged',
-        must(draftFinding(p, condition ?? first, raw, gauge(kind), here(), conditionsFor(state, here())))
+        must(enterFinding(p, condition ?? first, raw, gauge(kind), here(), conditionsFor(state, here())))
           .data,
       )
     },
@@ -199,7 +199,7 @@ function openWriter(world: DemoWorld, name: string) {
         }))
       return add(
         'order.placed',
-        draftOrder(must(cheapestCover(needs, world.market)), world.market, at.toISOString().slice(0, 10)),
+        enterOrder(must(cheapestCover(needs, world.market)), world.market, at.toISOString().slice(0, 10)),
       )
     },
     buildAll() {
@@ -215,7 +215,7 @@ function openWriter(world: DemoWorld, name: string) {
     read(key: string, raw: string, kind: Gauge['kind'] = 'caliper', corrects?: string) {
       return add(
         'reading.taken',
-        must(draftReading(setting(key), raw, settingContext(state, here(), gauge(kind), world.gauges, body)))
+        must(enterReading(setting(key), raw, settingContext(state, here(), gauge(kind), world.gauges, body)))
           .data,
         corrects,
       )

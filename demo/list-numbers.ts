@@ -33,7 +33,7 @@ export interface Worked {
  * A dry float height as a sheet would print it: worked out from the level that the maker wanted, rounded to half a millimetre,
  * and the level worked out again. Undefined where the float could not hold half as much pressure again.
  */
-export function workHeight(geometry: FloatGeometry, level: number, pressureKpa: number): Worked | undefined {
+function workHeight(geometry: FloatGeometry, level: number, pressureKpa: number): Worked | undefined {
   const density = blendDensity(0)
   const exact = readingForLevel(geometry, level, pressureKpa, density)
   if (exact === undefined) return undefined
@@ -45,7 +45,7 @@ export function workHeight(geometry: FloatGeometry, level: number, pressureKpa: 
 }
 
 /** Whether the drop can be reached and the lift passes the engine's demand with a third to spare. */
-export function dropPasses(
+function dropPasses(
   geometry: FloatGeometry,
   height: number,
   drop: number,
@@ -303,7 +303,7 @@ export function quillardNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[]
       const main = random.between(1, 1.25, 0.05)
       const eighths = random.pick([10, 12, 14])
       const powerKw = random.pick([9, 12, 15])
-      return {
+      const sheet: ListNumber = {
         number: mark,
         mark,
         weight: random.pick([1, 1, 2]),
@@ -355,6 +355,11 @@ export function quillardNumbers(model: Omit<Model, 'listNumbers'>): ListNumber[]
           float: `FL-${String(Math.round(floatMass * 10)).padStart(3, '0')}`,
           'jet.main': `JT-${String(Math.round(main * 100)).padStart(3, '0')}`,
         },
+      }
+      const idle = sheet.calibration['jet.idle']
+      return {
+        ...sheet,
+        parts: { ...sheet.parts, 'jet.idle': `JT-${String(Math.round(idle! * 100)).padStart(3, '0')}` },
       }
     }
   })

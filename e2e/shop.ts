@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort, startPostgres } from '../tools/postgres.mjs'
 
-export const NOW = '2026-11-24T10:40:00Z'
+const NOW = '2026-11-24T10:40:00Z'
 
 export interface RunningShop {
   url: string

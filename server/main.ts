@@ -8,7 +8,7 @@ import { buildApp } from './app.ts'
 import { openLive } from './live/events.ts'
 import { rebuildIfOlder } from './jobs/rebuild.ts'
 import { openServices } from './services.ts'
-import { onThread } from './thread.ts'
+import { openThreads } from './threads.ts'
 
 const root = process.env.EKROND_ROOT ?? process.cwd()
 const url = process.env.EKROND_DATABASE_URL
@@ -20,11 +20,8 @@ if (!url) {
 }
 
 const pool = openPool(url)
-const sheetThread = onThread<unknown, Uint8Array>(join(root, 'build/sheet-thread.mjs'))
-const services = openServices(pool, clockFrom(process.env.EKROND_NOW), {
-  renderSheet: async (pages, head) => Buffer.from(await sheetThread({ pages, head })),
-  readCatalogue: onThread(join(root, 'build/read-thread.mjs')),
-})
+const threads = openThreads(join(root, 'build/heavy-thread.mjs'))
+const services = openServices(pool, clockFrom(process.env.EKROND_NOW), threads.heavy)
 await migrate(pool, join(root, 'server/db/migrations'))
 await rebuildIfOlder(pool)
 if (process.env.EKROND_DEMO !== 'off') await loadDemoIfEmpty(services, join(root, 'demo/catalogue'))
@@ -35,6 +32,7 @@ const app = await buildApp({ services, live, log: true, ...(existsSync(webFolder
 const stop = async () => {
   await app.close()
   await live.close()
+  await threads.close()
   await pool.end()
   process.exit(0)
 }

@@ -33,8 +33,7 @@ async function bundleServer() {
   await esbuild.build({
     entryPoints: {
       server: join(root, 'server/main.ts'),
-      'sheet-thread': join(root, 'server/reports/sheet-thread.ts'),
-      'read-thread': join(root, 'server/import/read-thread.ts'),
+      'heavy-thread': join(root, 'server/heavy-thread.ts'),
     },
     outdir: out,
     outExtension: { '.js': '.mjs' },

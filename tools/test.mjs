@@ -74,6 +74,7 @@ try {
     'demo',
     'e2e',
   ])
+  await step('dead exports', [bin('knip/bin/knip.js'), '--include', 'exports,files', '--no-progress'])
   await step(
     'unit tests',
     [

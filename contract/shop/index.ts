@@ -1,10 +1,11 @@
+import { gaugeKinds } from '@ekrond/core/measure'
 import * as v from 'valibot'
 
 export const Person = v.object({ person: v.string(), name: v.string(), initials: v.string() })
 export const GaugeRow = v.object({
   code: v.string(),
   name: v.string(),
-  kind: v.picklist(['caliper', 'rule', 'stepped', 'drills', 'pins', 'scale', 'feeler', 'eye', 'indicator']),
+  kind: v.picklist(gaugeKinds),
   resolutionMm: v.number(),
   repeatabilityMm: v.number(),
 })

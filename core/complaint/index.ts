@@ -1,6 +1,7 @@
 import type { BuildSheet, Position } from '../sheets/index.ts'
 import { causes, type Cause } from './causes.ts'
 
+export * from './words.ts'
 export interface Said {
   symptom: string
   band: string

@@ -9,7 +9,7 @@ const DEGREE = Math.PI / 180
 const STRAIGHT_MM = 10_000
 
 /** The measuring point's arm from the pin, mm. */
-export const measureArm = (geometry: FloatGeometry): number =>
+const measureArm = (geometry: FloatGeometry): number =>
   geometry.guided ? STRAIGHT_MM : Math.hypot(...geometry.measurePoint.at)
 
 /**
@@ -65,7 +65,7 @@ export function floatTurn(geometry: FloatGeometry, reading: number): Result<numb
 }
 
 /** The reading that a float turned by `turn` (rad) would show. */
-export function readingAtTurn(geometry: FloatGeometry, turn: number): number {
+function readingAtTurn(geometry: FloatGeometry, turn: number): number {
   const [x, y] = geometry.measurePoint.at
   return geometry.levelReading - geometry.sense * measureArm(geometry) * Math.sin(turn + Math.atan2(y, x))
 }

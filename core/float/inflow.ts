@@ -59,7 +59,7 @@ export function seatArea(lift: number, seatBore: number, coneHalfAngle: number):
  * Fuel that an engine takes at full load, mL/min: power kW × BSFC g/kWh × 14.7/AFR(blend), by the fuel's density kg/m³.
  * `bsfc` by default 300 for a large four-stroke; ethanol share 0 to 1 by volume.
  */
-export function fuelDemand(powerKw: number, bsfc: number, ethanol: number, density: number): Result<number> {
+function fuelDemand(powerKw: number, bsfc: number, ethanol: number, density: number): Result<number> {
   const bad = checkNumbers(
     { powerKw, bsfc, ethanol, density },
     { min: { powerKw: 0, ethanol: 0 }, above: { bsfc: 0, density: 0 } },

@@ -1,6 +1,6 @@
 import { checkNumbers, refuse, type Result } from '../refusal/index.ts'
 
-export const GRAVITY = 9.80665
+const GRAVITY = 9.80665
 
 export type NeedleAt = 'above' | 'side' | 'below'
 

@@ -10,7 +10,7 @@ import {
 } from './rank.ts'
 
 /** Minutes that a look takes at the bench. */
-export const EFFORT_MINUTES: Record<string, number> = {
+const EFFORT_MINUTES: Record<string, number> = {
   draft: 0.2,
   barrels: 0.2,
   chokeKind: 0.5,

@@ -1,45 +1,43 @@
 import * as v from 'valibot'
-import { refusal, type Entry, type Refusal, type UnsentEntry } from './entry.ts'
-import { standingEntries, standings } from './fold.ts'
+import type { Entry, UnsentEntry } from './entry.ts'
+import { emptyJob, standingEntries, standings } from './fold.ts'
 import type { SheetsByBody } from './kind.ts'
 import { admitBodies, current, isNewer, kinds, type DataOf } from './kinds/index.ts'
-import { bodiesOf, emptyJob, type JobState } from './state.ts'
+import { notAdmitted, type NotAdmitted } from './refusals.ts'
+import { bodiesOf, type JobState } from './state.ts'
 
 /** The schemas' own check: whether an entry's data is what its kind holds. Independent of the state. */
-export function checkData(entry: UnsentEntry): Refusal | undefined {
+export function checkData(entry: UnsentEntry): NotAdmitted | undefined {
   const kind = kinds.get(entry.kind)
-  if (!kind)
-    return refusal(
-      'kind',
-      `This program does not know entries of the kind ${entry.kind}. Reload the page.`,
-      'kind',
-    )
-  if (isNewer(entry)) return refusal('newer', 'This entry comes from a newer version. Reload the page.', 'v')
+  if (!kind) return notAdmitted('kind', entry.kind)
+  if (isNewer(entry)) return notAdmitted('newer')
   const read = v.safeParse(kind.schema, current(entry).data)
   if (read.success) return undefined
   const issue = read.issues[0]
   const field = v.getDotPath(issue) ?? undefined
-  return refusal('data', field ? `${fieldWords(field)}: ${issue.message}` : issue.message, field)
+  return notAdmitted('data', field ? `${fieldWords(field)}: ${issue.message}` : issue.message, field)
 }
 
 /**
  * Whether an entry can be true given the log. Judgements that differ are admitted; what cannot be (off twice, on before off,
  * a correction of something already corrected) is refused with a sentence.
  */
-export function admit(state: JobState, entry: UnsentEntry, sheets: SheetsByBody = {}): Refusal | undefined {
+export function admit(
+  state: JobState,
+  entry: UnsentEntry,
+  sheets: SheetsByBody = {},
+): NotAdmitted | undefined {
   const malformed = checkData(entry)
   if (malformed) return malformed
   const read = current(entry)
   const kind = kinds.get(entry.kind)!
-  if (!state.opened && entry.kind !== 'job.opened')
-    return refusal('not open', 'There is no such job yet: its first entry opens it.')
+  if (!state.opened && entry.kind !== 'job.opened') return notAdmitted('not open')
   const always = entry.kind === 'note.written' || entry.kind === 'job.reopened'
   if (state.returned && !always) {
     const refused = admitAfterReturn(state, entry)
     if (refused) return refused
   }
-  if (state.closed && !always && entry.kind !== 'entry.struck')
-    return refusal('closed', `The job is closed (${state.closed.why}). Open it again first.`)
+  if (state.closed && !always && entry.kind !== 'entry.struck') return notAdmitted('closed', state.closed.why)
   const bodies = admitBody(state, read)
   if (bodies) return bodies
   if (entry.corrects) return admitCorrection(state, read, sheets)
@@ -47,29 +45,15 @@ export function admit(state: JobState, entry: UnsentEntry, sheets: SheetsByBody 
 }
 
 /** After the return only notes, reopening, and corrections, which make a new revision of the sheet. */
-function admitAfterReturn(state: JobState, entry: UnsentEntry): Refusal | undefined {
-  if (!entry.corrects)
-    return refusal(
-      'returned',
-      'It went back. Notes and corrections can be added; open the job again for more.',
-    )
-  return entry.corrects === state.returned!.entry
-    ? refusal('returned', 'A return is not taken back: the sheet went out with it. Open the job again.')
-    : undefined
+function admitAfterReturn(state: JobState, entry: UnsentEntry): NotAdmitted | undefined {
+  if (!entry.corrects) return notAdmitted('went back')
+  return entry.corrects === state.returned!.entry ? notAdmitted('return stands') : undefined
 }
 
-function admitBody(state: JobState, entry: UnsentEntry): Refusal | undefined {
+function admitBody(state: JobState, entry: UnsentEntry): NotAdmitted | undefined {
   if (entry.kind === 'job.opened') return admitBodies(state, (entry.data as DataOf['job.opened']).bodies)
   const most = bodiesOf(state)
-  return (entry.body ?? 1) > most
-    ? refusal(
-        'body',
-        most === 1
-          ? 'This job has one body.'
-          : `This job has ${most} bodies; there is no body ${entry.body}.`,
-        'body',
-      )
-    : undefined
+  return (entry.body ?? 1) > most ? notAdmitted('body', entry.body ?? 1, most) : undefined
 }
 
 /** What stands in the place of an entry that was corrected or struck already. */
@@ -93,9 +77,9 @@ function superseded(state: JobState, id: string): string {
     : 'It was taken back already. Enter it anew if it is right.'
 }
 
-function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBody): Refusal | undefined {
+function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBody): NotAdmitted | undefined {
   const target = state.log.find((other) => other.id === entry.corrects)
-  if (!target) return refusal('no target', 'What this corrects is not in the job’s log.', 'corrects')
+  if (!target) return notAdmitted('no target')
   const strike = entry.kind === 'entry.struck'
   const kind = kinds.get(entry.kind)!
   if (!strike) {
@@ -103,11 +87,10 @@ function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBo
       target.kind === entry.kind &&
       (target.body ?? 1) === (entry.body ?? 1) &&
       (entry.kind === 'ident.chosen' || kind.key(current(target).data) === kind.key(entry.data))
-    if (!sameKey)
-      return refusal('other thing', 'A correction must be of the same thing as what it corrects.', 'corrects')
+    if (!sameKey) return notAdmitted('other thing')
   }
   if (standings(state.log).get(target.id) !== 'alive')
-    return refusal('superseded', superseded(state, target.id), 'corrects')
+    return notAdmitted('superseded', superseded(state, target.id))
 
   // Everything that stands afterwards must still be admissible, in its order.
   const seq = state.seq + 1
@@ -124,11 +107,7 @@ function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBo
     )
     if (refused) {
       if (standing.id === entry.id) return refused
-      return refusal(
-        'later ones',
-        `${sentenceOf(standing)} rests on it: ${refused.sentence} Take that back first.`,
-        'corrects',
-      )
+      return notAdmitted('later ones', sentenceOf(standing), refused.sentence)
     }
     refolded = itsKind.apply(refolded, standing)
   }

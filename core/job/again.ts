@@ -26,7 +26,7 @@ export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgai
             what: 'reading',
             key,
             name: nameOn(sheets, key),
-            why: `${said.raw} was judged by ${said.asWritten}, this sheet says ${setting.asWritten}`,
+            why: `${said.raw} was judged by ${said.shown.asWritten}, this sheet says ${setting.asWritten}`,
           },
         ]
   })

@@ -10,23 +10,19 @@ import {
   unsent,
   uuid,
 } from '../../demo/log-entries.ts'
-import { returnSheets } from '../sheet/index.ts'
+import { returnSheets } from '../return-sheet/index.ts'
 import {
   admit,
   allNeeds,
   bodyKey,
   bodyNumbers,
   bodyOf,
-  currentStation,
   fold,
-  gatePoints,
   readBodyKey,
-  stationStates,
-  summarise,
-  whereItHangs,
   type DataOf,
   type UnsentEntry,
 } from './index.ts'
+import { currentStation, gatePoints, stationStates, summarise, whereItHangs } from '../stations/index.ts'
 
 const sheets = ferrySheets()
 const bank = { ...opening, bodies: 4 }
@@ -52,8 +48,8 @@ describe('a bank of four', () => {
     expect(bodyOf(state, 2).readings['float.height/none']!.said).toHaveLength(1)
     expect(bodyOf(state, 1).readings).toEqual({})
     expect(bodyOf(state, 3).tests.inlet!.result).toBe('bad')
-    expect(stationStates(state, sheets, 2).set).toBe('begun')
-    expect(stationStates(state, sheets, 1).set).toBe('none')
+    expect(stationStates(state, all, 2).set).toBe('begun')
+    expect(stationStates(state, all, 1).set).toBe('none')
   })
   it('is refused at forty, with what to do', () => {
     const refused = admit(fold(JOB, []), unsent(1, 'job.opened', { ...opening, bodies: 40 }))
@@ -80,12 +76,12 @@ describe('a bank of four', () => {
       unsent(7, 'part.off', { position: 'float', tray: 'B' }, on(2)),
     )
     expect(admit(apart, corrected(3), all)).toMatchObject({
-      code: 'bodies',
+      code: 'apart',
       sentence: expect.stringContaining('Teardown of body 2 has begun') as string,
     })
     expect(admit(jobOf(bank, ...four), corrected(5), all)).toBeUndefined()
     expect(admit(jobOf(bank, ...four), corrected(3), all)).toMatchObject({
-      code: 'bodies',
+      code: 'has entries',
       sentence: expect.stringContaining('Body 4 has entries') as string,
     })
     expect(admit(jobOf(bank, identify(2, 1)), corrected(1), all)).toBeUndefined()
@@ -106,7 +102,7 @@ describe('a bank of four', () => {
     })
     expect(summarise(state, all)).toMatchObject({ bodies: 4, body: 3 })
     // A body with nothing done yet stands at its first open station.
-    expect(currentStation(state, sheets, 1)).toBe('asfound')
+    expect(currentStation(state, all, 1)).toBe('asfound')
   })
   it('goes back only when every body may: the gate lists by body', () => {
     const state = jobOf(bank, ...four.slice(0, 3))

@@ -3,7 +3,7 @@ import { isDate } from '../days/index.ts'
 
 /** What every entry of a job's log bears. Order is `seq` and nothing else; `at` is the client's clock, `receivedAt` the server's. */
 export const Uuid = v.pipe(v.string(), v.uuid())
-export const Instant = v.pipe(v.string(), v.isoTimestamp())
+const Instant = v.pipe(v.string(), v.isoTimestamp())
 export const LocalDate = v.pipe(
   v.string(),
   v.isoDate(),
@@ -39,12 +39,3 @@ export interface Entry extends UnsentEntry {
   seq: number
   receivedAt: string
 }
-
-export interface Refusal {
-  code: string
-  sentence: string
-  field?: string
-}
-
-export const refusal = (code: string, sentence: string, field?: string): Refusal =>
-  field ? { code, sentence, field } : { code, sentence }

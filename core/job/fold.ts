@@ -1,6 +1,14 @@
 import type { Entry } from './entry.ts'
-import { current, kinds } from './kinds/index.ts'
-import { emptyJob, type JobState } from './state.ts'
+import { current, kindList, kinds } from './kinds/index.ts'
+import type { BodyState, JobState } from './state.ts'
+
+const slices = kindList.map((kind) => (kind as { slice?: { job?: object; body?: object } }).slice ?? {})
+const blank = Object.freeze(Object.assign({}, ...slices.map(({ body }) => body)) as BodyState)
+const blankJob = Object.assign({}, ...slices.map(({ job }) => job)) as Partial<JobState>
+
+/** A job of which the log has nothing yet: each kind's slice as it is while nothing was entered. */
+export const emptyJob = (job: string): JobState =>
+  ({ ...blankJob, job, seq: 0, log: [], bodies: {}, blank }) as JobState
 
 export type Standing = 'alive' | 'struck' | 'replaced'
 
@@ -49,6 +57,17 @@ export function fold(job: string, log: readonly Entry[]): JobState {
   let state = emptyJob(job)
   for (const entry of standingEntries(log)) state = applyOne(state, entry)
   return { ...state, log: [...log], seq: log.at(-1)?.seq ?? 0 }
+}
+
+/**
+ * The state of a longer log: what is new is stepped over where `state` is the state of its beginning, else all is folded. Costs
+ * what is new, not what is there.
+ */
+export function growTo(state: JobState, log: readonly Entry[]): JobState {
+  const known = state.log.length
+  const same = known <= log.length && (known === 0 || log[known - 1]?.id === state.log[known - 1]!.id)
+  if (!same) return fold(state.job, log)
+  return known === log.length ? state : stepAll(state, log.slice(known))
 }
 
 /** One more entry: a step, or a new fold where it corrects something. */

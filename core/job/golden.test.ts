@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { returnSheets } from '../sheet/index.ts'
+import { returnSheets } from '../return-sheet/index.ts'
 import type { BuildSheet, SpecSheet } from '../sheets/index.ts'
 import {
   admit,
@@ -9,11 +9,11 @@ import {
   emptyJob,
   fold,
   step,
-  summarise,
   type Entry,
   type JobState,
   type SheetsByBody,
 } from './index.ts'
+import { summarise } from '../stations/index.ts'
 
 interface Page {
   asLeft: [string, string, string][]

@@ -1,5 +1,6 @@
 export * from './entry.ts'
 export * from './state.ts'
+export * from './refusals.ts'
 export {
   kinds,
   kindList,
@@ -11,20 +12,24 @@ export {
   whens,
   receivedTests,
   markPlaces,
+  type AsFound,
   type DataOf,
+  type Estimate,
+  type FindingData,
+  type Ident,
+  type Opened,
+  type Order,
+  type OrderLine,
+  type PartSource,
+  type ReadingData,
   type ReceivedTest,
 } from './kinds/index.ts'
-export type { SheetsByBody, StationName } from './kind.ts'
-export * from './work.ts'
+export type { SheetsByBody } from './kind.ts'
+export * from './labour.ts'
 export * from './returned.ts'
 export * from './again.ts'
-export * from './resume.ts'
-export * from './minutes.ts'
 export * from './fold.ts'
+export * from './groups.ts'
 export * from './admit.ts'
 export * from './needs.ts'
-export * from './gate.ts'
-export * from './stations.ts'
-export * from './summary.ts'
 export * from './number.ts'
-export * from './undo.ts'

@@ -1,27 +1,24 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { teardownOrder } from '../build/index.ts'
+import { teardownOrder } from '../work/index.ts'
 import {
   admit,
   bodyOf,
   checkLetter,
-  currentStation,
   emptyJob,
   fold,
-  gatePoints,
   jobNeeds,
   lastSaid,
   readNumber,
   standings,
-  stationStates,
   step,
   stepAll,
-  summarise,
   type DataOf,
   type Entry,
   type JobState,
   type UnsentEntry,
 } from './index.ts'
+import { currentStation, gatePoints, stationStates, summarise } from '../stations/index.ts'
 import {
   ferrySheets,
   finding,
@@ -49,7 +46,7 @@ describe('the job as its log', () => {
       unsent(4, 'reading.taken', reading('13.4', 'in')),
     )
     expect(bodyOf(state).readings['float.height/none']!.said.map((r) => r.raw)).toEqual(['11.8', '13.4'])
-    expect(lastSaid(bodyOf(state).readings['float.height/none'])!.verdict).toBe('in')
+    expect(lastSaid(bodyOf(state).readings['float.height/none'])!.shown.verdict).toBe('in')
   })
   it('a strike takes an entry out, a strike of the strike brings it back', () => {
     const note = unsent(3, 'note.written', { text: 'bowl full of rust' })
@@ -324,7 +321,7 @@ describe('needs and the gate', () => {
     add('job.returned', { seenSeq: state.seq })
     expect(state.returned).not.toBeNull()
     expect(admit(state, unsent(99, 'reading.taken', reading('13', 'in')), all)).toMatchObject({
-      code: 'returned',
+      code: 'went back',
     })
     expect(admit(state, unsent(99, 'note.written', { text: 'fetched' }), all)).toBeUndefined()
   })
@@ -332,13 +329,13 @@ describe('needs and the gate', () => {
 
 describe('where it stands', () => {
   it('hangs at the station of its last bench entry while that is unfinished', () => {
-    expect(currentStation(opened(), sheets)).toBe('asfound')
+    expect(currentStation(opened(), all)).toBe('asfound')
     const state = opened(
       unsent(3, 'teardown.unlocked', { why: 'in a box' }),
       unsent(4, 'part.off', { position: 'float', tray: 'B' }),
     )
-    expect(currentStation(state, sheets)).toBe('teardown')
-    expect(stationStates(state, sheets)).toMatchObject({
+    expect(currentStation(state, all)).toBe('teardown')
+    expect(stationStates(state, all)).toMatchObject({
       identify: 'done',
       asfound: 'done',
       teardown: 'begun',
@@ -356,13 +353,13 @@ describe('where it stands', () => {
       unsent(4, 'ident.chosen', { ...identified, specRev: 'K-4417-2S/spec/2' }, { corrects: uuid(2) }),
     )
     const later = { ...sheets, specRev: 'K-4417-2S/spec/2' }
-    expect(stationStates(state, later).set).toBe('again')
+    expect(stationStates(state, { 1: later }).set).toBe('again')
     expect(gatePoints(state, { 1: later }).find((p) => p.point === 'setting:float.height/none')!.title).toBe(
       'Float height: check again',
     )
     // The reading itself stays as it was judged.
     expect(lastSaid(bodyOf(state).readings['float.height/none'])).toMatchObject({
-      verdict: 'in',
+      shown: { verdict: 'in' },
       specRev: 'K-4417-2S/spec/1',
     })
   })

@@ -1,10 +1,8 @@
 import type * as v from 'valibot'
 import type { Sheets } from '../sheets/index.ts'
-import type { Refusal, UnsentEntry } from './entry.ts'
+import type { UnsentEntry } from './entry.ts'
+import type { NotAdmitted } from './refusals.ts'
 import { bodyOf, type BodyState, type Judged, type JobState } from './state.ts'
-
-export type StationName =
-  'receive' | 'identify' | 'asfound' | 'teardown' | 'parts' | 'build' | 'set' | 'return'
 
 /** An entry whose data has passed its kind's schema. */
 export type Stamped<D> = Omit<UnsentEntry, 'data'> & { data: D }
@@ -32,14 +30,17 @@ export interface Kind<D, K extends string = string> {
   ofBody?: true
   /** from a version to the next one, for the data of rows that older programs wrote */
   upcasts?: Readonly<Record<number, (data: never) => unknown>>
-  station: StationName | 'job'
+  /** the part of the state that this kind keeps, as it is while nothing was entered */
+  slice?: { job: Partial<JobState> } | { body: Partial<BodyState> }
   schema: v.GenericSchema<unknown, D>
   /** what a correction must share with what it corrects, besides job, kind and body */
   key: (data: D) => string
-  admit: (state: JobState, entry: Stamped<D>, context: AdmitContext) => Refusal | undefined
+  admit: (state: JobState, entry: Stamped<D>, context: AdmitContext) => NotAdmitted | undefined
   apply: (state: JobState, entry: Stamped<D>) => JobState
-  /** `name` says a position's code or a setting's key as its sheet names it */
-  /** what was done, after the name of who did it; money through the shop's own way of writing it */
+  /**
+   * what was done, after the name of who did it. `name` says a position's code or a setting's key as its sheet names it, `money` an
+   * amount as the shop writes it
+   */
   sentence: (data: D, name: (code: string) => string, money: (minor: number) => string) => string
 }
 

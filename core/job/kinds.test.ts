@@ -18,12 +18,12 @@ import {
   kindList,
   kinds,
   sentenceOf,
-  stations,
   step,
   type DataOf,
   type JobState,
   type UnsentEntry,
 } from './index.ts'
+import { stations } from '../stations/index.ts'
 
 const sheets = ferrySheets()
 const all = { 1: sheets }
@@ -108,9 +108,17 @@ describe('each kind of entry', () => {
     expect(sentenceOf({ kind, v: kinds.get(kind)!.version, data }, name, money)).toBe(line),
   )
 
-  it('belongs to a station, or to the job', () => {
-    const names = stations.map((station) => station.name as string)
-    for (const kind of kindList) expect([...names, 'job'], kind.kind).toContain(kind.station)
+  it('belongs to one station, or to the job', () => {
+    const known = kindList.map((kind) => kind.kind as string)
+    const placed = stations.flatMap((station) => station.kinds)
+    expect(new Set(placed).size).toBe(placed.length)
+    for (const kind of placed) expect(known).toContain(kind)
+    expect(known.filter((kind) => !placed.includes(kind)).sort()).toEqual([
+      'entry.struck',
+      'job.closed',
+      'job.reopened',
+      'note.written',
+    ])
     expect(kindList.filter((kind) => kind.ofBody).map((kind) => kind.kind)).toEqual(
       expect.arrayContaining(['reading.taken', 'part.off', 'finding.judged', 'ident.chosen', 'test.noted']),
     )

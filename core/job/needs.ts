@@ -1,7 +1,8 @@
 import type { SheetsByBody } from './kind.ts'
 import { conditionsOf } from '../findings/index.ts'
 import type { Sheets } from '../sheets/index.ts'
-import { bodyKey, bodyNumbers, bodyOf, lastSaid, type JobState } from './state.ts'
+import type { Order } from './kinds/order.placed.ts'
+import { bodyKey, bodyNumbers, bodyOf, lastSaid, readBodyKey, type JobState } from './state.ts'
 
 export interface JobNeed {
   body: number
@@ -74,3 +75,15 @@ function needStanding(state: JobState, code: string, body: number): JobNeed['sta
     ? 'here'
     : 'ordered'
 }
+
+/** Orders that serve one body. */
+export const ordersFor = (state: JobState, body: number): Order[] =>
+  state.orders.filter((order) =>
+    order.lines.some((line) => line.serves.some((named) => readBodyKey(named).body === body)),
+  )
+
+/** What has been ordered and has not arrived, by the names on the parcel. */
+export const waitsFor = (state: JobState): string[] =>
+  state.orders
+    .filter((order) => !order.arrived)
+    .flatMap((order) => order.lines.filter((line) => line.what !== 'shelf').map((line) => line.code))

@@ -10,7 +10,7 @@ import {
   unsent,
   uuid,
 } from '../../demo/log-entries.ts'
-import { returnSheets } from '../sheet/index.ts'
+import { returnSheets } from '../return-sheet/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import {
   admit,
@@ -20,21 +20,16 @@ import {
   current,
   fold,
   fromEarlier,
-  gatePoints,
   isNewer,
   kinds,
-  lastOwn,
-  lastUndone,
-  minutesLeft,
-  nextThing,
   replacement,
   sentenceOf,
   step,
-  whereWasI,
   workSoFar,
   type JobState,
   type UnsentEntry,
 } from './index.ts'
+import { gatePoints, lastOwn, lastUndone, minutesLeft, nextThing, whereWasI } from '../stations/index.ts'
 
 const sheets = ferrySheets()
 const all = { 1: sheets }
@@ -270,7 +265,7 @@ describe('after the return', () => {
   it('a reading is put right, not taken anew, and makes revision B', () => {
     expect(afterReturn(returned)!.letter).toBe('A')
     expect(admit(returned, unsent(91, 'reading.taken', reading('13.5', 'in')), all)).toMatchObject({
-      code: 'returned',
+      code: 'went back',
     })
     const right = unsent(91, 'reading.taken', reading('13.6', 'in'), { corrects: uuid(3) })
     expect(admit(returned, right, all)).toBeUndefined()
@@ -285,7 +280,7 @@ describe('after the return', () => {
     expect(b.returned).not.toBeNull()
   })
   it('the return itself is not taken back; opened again, work goes on', () => {
-    expect(admit(returned, strike(91, 90), all)).toMatchObject({ code: 'returned' })
+    expect(admit(returned, strike(91, 90), all)).toMatchObject({ code: 'return stands' })
     const again = then(returned, unsent(91, 'job.reopened', { why: 'came back the same day' }))
     expect(afterReturn(again)).toBeNull()
     expect(admit(again, unsent(92, 'reading.taken', reading('13.5', 'in')), all)).toBeUndefined()

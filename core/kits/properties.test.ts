@@ -116,3 +116,104 @@ it('each later choice comes sooner and costs no less', () => {
     { seed: 32, numRuns: 120 },
   )
 })
+
+const larger = fc.record({
+  prices: fc.array(
+    fc.record({
+      part: fc.constantFrom('a', 'b'),
+      supplier: fc.constantFrom('s', 't'),
+      priceMinor: fc.integer({ min: 1, max: 900 }),
+      leadDays: fc.constant(1),
+    }),
+    { maxLength: 4 },
+  ),
+  kits: fc.array(
+    fc.record({
+      supplier: fc.constantFrom('s', 't'),
+      priceMinor: fc.integer({ min: 100, max: 1500 }),
+      leadDays: fc.constant(1),
+      stock: fc.integer({ min: 1, max: 3 }),
+      holds: fc.uniqueArray(
+        fc.record({ part: fc.constantFrom('a', 'b', 'c'), quantity: fc.integer({ min: 1, max: 2 }) }),
+        { minLength: 1, maxLength: 3, selector: (hold) => hold.part },
+      ),
+    }),
+    { maxLength: 2 },
+  ),
+  shelf: fc.uniqueArray(
+    fc.record({ part: fc.constantFrom('a', 'b', 'c'), quantity: fc.integer({ min: 1, max: 3 }) }),
+    { maxLength: 2, selector: (row) => row.part },
+  ),
+  bodies: fc.integer({ min: 1, max: 3 }),
+  needs: fc.uniqueArray(
+    fc.record({
+      accepts: fc.uniqueArray(fc.constantFrom('a', 'b', 'c'), { minLength: 1, maxLength: 2 }),
+      quantity: fc.integer({ min: 1, max: 2 }),
+    }),
+    { minLength: 1, maxLength: 2, selector: (need) => need.accepts.join() },
+  ),
+  shipping: fc.tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 400 })),
+})
+
+it('of a bank as well: several bodies, quantities and stocks over one', () => {
+  fc.assert(
+    fc.property(larger, ({ bodies, ...given }) => {
+      const market: Market = {
+        ...toMarket({ ...given, kits: [], shelf: [], needs: [['a']] }).market,
+        kits: given.kits.map((kit, i) => ({ ...kit, code: `k${i}` })),
+        shelf: given.shelf,
+      }
+      const needs: Need[] = Array.from({ length: bodies }, (_, body) =>
+        given.needs.map((need, i) => ({ id: `${body}#${i}`, ...need })),
+      ).flat()
+      const cover = cheapestCover(needs, market)
+      if (isRefusal(cover)) throw new Error(cover.refused.why)
+      // Brute force: every number of each kit, every piece by itself from pool, shop or nowhere.
+      const pieces = needs.flatMap((need) => Array.from({ length: need.quantity }, () => need))
+      let best = { unmet: Infinity, cost: Infinity }
+      const buy = (i: number, bought: number[]): void => {
+        const kit = market.kits[i]
+        if (kit) {
+          for (let n = 0; n <= kit.stock; n++) buy(i + 1, [...bought, n])
+          return
+        }
+        const have = new Map(market.shelf.map((row) => [row.part, row.quantity]))
+        let kitCost = 0
+        const suppliers = new Set<string>()
+        market.kits.forEach((one, k) => {
+          if (bought[k]! > 0) suppliers.add(one.supplier)
+          kitCost += one.priceMinor * bought[k]!
+          for (const hold of one.holds)
+            have.set(hold.part, (have.get(hold.part) ?? 0) + hold.quantity * bought[k]!)
+        })
+        const walk = (p: number, cost: number, used: Set<string>, open: Set<string>) => {
+          const piece = pieces[p]
+          if (!piece) {
+            let total = cost
+            for (const code of used)
+              total += market.suppliers.find((supplier) => supplier.code === code)!.shippingMinor
+            if (open.size < best.unmet || (open.size === best.unmet && total < best.cost))
+              best = { unmet: open.size, cost: total }
+            return
+          }
+          if (open.size > best.unmet) return
+          for (const part of piece.accepts) {
+            if ((have.get(part) ?? 0) > 0) {
+              have.set(part, have.get(part)! - 1)
+              walk(p + 1, cost, used, open)
+              have.set(part, have.get(part)! + 1)
+            }
+            for (const single of market.singles)
+              if (single.part === part)
+                walk(p + 1, cost + single.priceMinor, new Set([...used, single.supplier]), open)
+          }
+          walk(p + 1, cost, used, new Set([...open, piece.id]))
+        }
+        walk(0, kitCost, suppliers, new Set())
+      }
+      buy(0, [])
+      expect({ unmet: cover.unmet.length, cost: cover.costMinor }).toEqual(best)
+    }),
+    { seed: 33, numRuns: 60 },
+  )
+})

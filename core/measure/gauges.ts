@@ -1,11 +1,23 @@
-import { nearestDrill, type Drill, type DrillSeries } from './drills.ts'
 import { canSettle, readingSigma } from './verdict.ts'
+
+/** Kinds of gauges that a shop's drawer can hold. */
+export const gaugeKinds = [
+  'caliper',
+  'rule',
+  'stepped',
+  'drills',
+  'pins',
+  'scale',
+  'feeler',
+  'eye',
+  'indicator',
+] as const
 
 /** A gauge in the shop's drawer; resolution and repeatability (1 σ) in mm. */
 export interface Gauge {
   code: string
   name: string
-  kind: 'caliper' | 'rule' | 'stepped' | 'drills' | 'pins' | 'scale' | 'feeler' | 'eye' | 'indicator'
+  kind: (typeof gaugeKinds)[number]
   resolutionMm: number
   repeatabilityMm: number
 }
@@ -23,9 +35,4 @@ export function finerGauge(
     (gauge) => canSettle(gaugeSigma(gauge), lo, hi) && gaugeSigma(gauge) < gaugeSigma(inHand),
   )
   return fit.sort((a, b) => gaugeSigma(b) - gaugeSigma(a))[0]
-}
-
-/** The drill shank that stands in for a gap (mm), with the error it brings. */
-export function drillFor(mm: number, series?: readonly DrillSeries[]): Drill & { error: number } {
-  return nearestDrill(mm, series)
 }

@@ -31,6 +31,12 @@ export interface Outlook {
   reason: string
 }
 
+/** Whether the day of its promise is over (local dates) and it is still here. */
+export const isOverdue = (
+  job: { opened: { promise: string } | null; returned: unknown; closed: unknown },
+  today: string,
+): boolean => job.opened !== null && !job.returned && !job.closed && job.opened.promise < today
+
 /**
  * Whether a promise will hold as things stand. Late: the day is over, the parts come after it, or more bench minutes are left than
  * hours until it is due. Only just: the parts come on the day itself, or are not ordered with one working day left, or the work

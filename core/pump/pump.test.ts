@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { orvaneK44 } from '../../demo/models/orvane.ts'
 import { isRefusal } from '../refusal/index.ts'
-import { linkageOf } from '../setting/index.ts'
+import { linkageOf } from '../settings/index.ts'
 import { linkChange, linkagePose, pistonVolume, pumpStroke, shotSeconds, type Linkage } from './index.ts'
 
 const DEG = Math.PI / 180

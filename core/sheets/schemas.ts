@@ -101,7 +101,7 @@ export const ChokeGeometry = v.object({
 })
 export type ChokeGeometry = v.InferOutput<typeof ChokeGeometry>
 
-export const Section = v.object({
+const Section = v.object({
   /** hatched castings */
   castings: v.array(v.object({ name: text, outline: polyline })),
   /** outlines without hatching: posts, bowl line */
@@ -122,7 +122,7 @@ export const Section = v.object({
   heldWords: text,
   title: text,
 })
-export type Section = v.InferOutput<typeof Section>
+type Section = v.InferOutput<typeof Section>
 
 export const SpecSheet = v.object({
   listNumber: text,
@@ -255,22 +255,3 @@ export const nameOn = (sheets: Pick<Sheets, 'spec' | 'build'> | undefined, code:
 
 export const settingKey = (setting: { code: string; place: string }): string =>
   `${setting.code}/${setting.place}`
-
-// A later setting must not undo an earlier one.
-const SET_ORDER = [
-  'float.height',
-  'float.drop',
-  'pump.stem',
-  'needle.clip',
-  'choke.index',
-  'vacuumBreak.gap',
-  'mixture.turns',
-]
-
-/** What the Set station sets, in the order in which none undoes another. */
-export const settingsInOrder = (spec: SpecSheet): SettingSpec[] =>
-  spec.settings
-    .filter((setting) => setting.set)
-    .map((setting, i) => ({ setting, i, place: SET_ORDER.indexOf(setting.code) }))
-    .sort((a, b) => (a.place < 0 ? 99 : a.place) - (b.place < 0 ? 99 : b.place) || a.i - b.i)
-    .map(({ setting }) => setting)

@@ -2,17 +2,10 @@ import { describe, expect, it } from 'vitest'
 import * as v from 'valibot'
 import { models } from '../../demo/catalogue.ts'
 import { ferrySheets } from '../../demo/log-entries.ts'
-import { assemblyOrder, teardownOrder } from '../build/index.ts'
+import { assemblyOrder, teardownOrder } from '../work/index.ts'
 import { isRefusal } from '../refusal/index.ts'
-import {
-  differenceSentence,
-  listNumberSheets,
-  Model,
-  settingKey,
-  SettingSpec,
-  sheetDifferences,
-  valueHistory,
-} from './index.ts'
+import { listNumberSheets, Model, settingKey, SettingSpec } from './index.ts'
+import { differenceSentence, sheetDifferences, valueHistory } from '../library/index.ts'
 
 const model = models()[0]!
 const sheetsOf = (number: string) => {

@@ -1,4 +1,4 @@
-import { sheetDifferences, type Difference } from '@ekrond/core/sheets'
+import { sheetDifferences, type Difference } from '@ekrond/core/library'
 import { createHash } from 'node:crypto'
 import { inTransaction, type Client, type Pool } from '../db/pool.ts'
 import type { Catalogue } from './read.ts'
@@ -92,7 +92,7 @@ export async function writeTables(client: Client, tables: Catalogue['tables']): 
 }
 
 /** One statement a table: rows as JSON, columns by name. Table and column names come from this file and the import's own list. */
-export async function upsert(
+async function upsert(
   client: Client,
   table: string,
   keys: string[],

@@ -1,26 +1,27 @@
 import { MOST_DATA_BYTES, type AppendAnswer, type EntryAnswer } from '@ekrond/contract/jobs'
 import {
+  actsOf,
   admit,
   afterReturn,
   checkData,
   checkLetter,
   fold,
-  refusal,
+  notAdmitted,
   stepAll,
-  summarise,
   type Entry,
   type JobState,
-  type Refusal,
+  type NotAdmitted,
   type SheetsByBody,
   type UnsentEntry,
 } from '@ekrond/core/job'
+import { summarise } from '@ekrond/core/stations'
 import type { Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
 import type { Clock } from '../clock.ts'
 import { inTransaction, type Client, type Pool, type Queryable } from '../db/pool.ts'
 import { ProblemError } from '../http/problem.ts'
-import { returnSheets } from '@ekrond/core/sheet'
+import { returnSheets } from '@ekrond/core/return-sheet'
 import {
   insertEntries,
   insertJob,
@@ -132,53 +133,66 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
     },
   }
 
+  /** Act by act: of entries that chain by `after` all are admitted, each behind the ones before it, or none. */
   async function admitAll(
     client: Client,
     before: JobState,
     entries: readonly UnsentEntry[],
-    malformed: (Refusal | undefined)[],
+    malformed: (NotAdmitted | undefined)[],
   ) {
-    const known = new Map(
-      (
-        await selectKnownIds(
-          client,
-          entries.map((entry) => entry.id),
-        )
-      ).map((entry) => [entry.id, entry]),
-    )
-    const answers: EntryAnswer[] = []
-    const accepted: Entry[] = []
-    // Each state that made a sheet: as it went back, and after each correction since.
-    const returned: JobState[] = []
-    let state = before
-    for (const [i, entry] of entries.entries()) {
-      const same = known.get(entry.id)
-      if (same) {
-        if (same.job !== entry.job || same.kind !== entry.kind || !isDeepStrictEqual(same.data, entry.data))
-          throw new ProblemError(
-            409,
-            'Two entries with one id',
-            'An entry with this id and other contents is in the log already. An edited entry needs a new id.',
-            'id',
-          )
-        answers.push({ id: entry.id, outcome: 'already', seq: same.seq, receivedAt: same.receivedAt })
-        continue
-      }
-      const sheets = await cache.sheets(client, state)
-      const refused = malformed[i] ?? admit(state, entry, sheets) ?? (await admitHere(client, entry))
-      if (refused) {
-        answers.push({ id: entry.id, outcome: 'refused', ...refused })
-        continue
-      }
-      const placed: Entry = { ...entry, seq: state.seq + 1, receivedAt: clock().toISOString() }
-      known.set(placed.id, placed)
-      accepted.push(placed)
-      const grown = stepAll(state, [placed])
-      if (sheetIsNew(state, grown)) returned.push(grown)
-      state = grown
-      answers.push({ id: entry.id, outcome: 'accepted', seq: placed.seq, receivedAt: placed.receivedAt })
+    const named = entries.flatMap(({ id, after }) => (after ? [id, after] : [id]))
+    const known = new Map((await selectKnownIds(client, named)).map((entry) => [entry.id, entry]))
+    const broken = new Map(entries.map((entry, i) => [entry.id, malformed[i]]))
+    const turn = {
+      answers: [] as EntryAnswer[],
+      accepted: [] as Entry[],
+      // Each state that made a sheet: as it went back, and after each correction since.
+      returned: [] as JobState[],
+      state: before,
     }
-    return { answers, accepted, returned, state }
+    for (const act of actsOf(entries)) {
+      const tried = await tryAct(client, turn.state, act)
+      turn.answers.push(...tried.answers)
+      if (tried.refused) continue
+      turn.state = tried.state
+      turn.accepted.push(...tried.accepted)
+      turn.returned.push(...tried.returned)
+      for (const entry of tried.accepted) known.set(entry.id, entry)
+    }
+    return turn
+
+    async function tryAct(db: Client, from: JobState, act: readonly UnsentEntry[]) {
+      const answers: EntryAnswer[] = []
+      const accepted: Entry[] = []
+      const returned: JobState[] = []
+      let state = from
+      for (const entry of act) {
+        const same = known.get(entry.id)
+        if (same) {
+          mustBeSame(same, entry)
+          answers.push({ id: entry.id, outcome: 'already', seq: same.seq, receivedAt: same.receivedAt })
+          continue
+        }
+        const hangs =
+          entry.after !== undefined &&
+          !known.has(entry.after) &&
+          !accepted.some(({ id }) => id === entry.after)
+        const sheets = await cache.sheets(db, state)
+        const refused =
+          broken.get(entry.id) ??
+          (hangs ? notAdmitted('hangs on') : undefined) ??
+          admit(state, entry, sheets) ??
+          (await admitHere(db, entry))
+        if (refused) return { refused, answers: noneOf(act, entry, refused, answers) }
+        const placed: Entry = { ...entry, seq: state.seq + 1, receivedAt: clock().toISOString() }
+        accepted.push(placed)
+        const grown = stepAll(state, [placed])
+        if (sheetIsNew(state, grown)) returned.push(grown)
+        state = grown
+        answers.push({ id: entry.id, outcome: 'accepted', seq: placed.seq, receivedAt: placed.receivedAt })
+      }
+      return { refused: undefined, answers, accepted, returned, state }
+    }
   }
 
   async function storeSheet(client: Client, state: JobState, number: number): Promise<void> {
@@ -189,6 +203,33 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
   }
 }
 
+/** The answers to an act of which one entry was refused: that one has its reason, the others say that they belong to it. */
+const noneOf = (
+  act: readonly UnsentEntry[],
+  culprit: UnsentEntry,
+  refused: NotAdmitted,
+  answered: readonly EntryAnswer[],
+): EntryAnswer[] =>
+  act.map((entry) => {
+    const already = answered.find((one) => one.id === entry.id && one.outcome === 'already')
+    if (already) return already
+    const why = entry.id === culprit.id ? refused : notAdmitted('together', refused.sentence)
+    return { id: entry.id, outcome: 'refused', ...why }
+  })
+
+/** An id stands for one entry for ever: sent again with anything else it is another entry that took its id. */
+function mustBeSame(known: Entry, sent: UnsentEntry): void {
+  const { seq: _seq, receivedAt: _at, ...stored } = known
+  const instant = (at: string) => new Date(at).toISOString()
+  if (!isDeepStrictEqual({ ...stored, at: instant(stored.at) }, { ...sent, at: instant(sent.at) }))
+    throw new ProblemError(
+      409,
+      'Two entries with one id',
+      'An entry with this id and other contents is in the log already. An edited entry needs a new id.',
+      'id',
+    )
+}
+
 /** It went back just now, or something was corrected after it did. */
 const sheetIsNew = (before: JobState, now: JobState): boolean =>
   now.returned !== null &&
@@ -196,7 +237,7 @@ const sheetIsNew = (before: JobState, now: JobState): boolean =>
     afterReturn(before)!.corrections.length !== afterReturn(now)!.corrections.length)
 
 /** What only the server knows: whether the revisions exist. */
-async function admitHere(client: Client, entry: UnsentEntry): Promise<Refusal | undefined> {
+async function admitHere(client: Client, entry: UnsentEntry): Promise<NotAdmitted | undefined> {
   if (entry.kind !== 'ident.chosen') return undefined
   const { listNumber, specRev, buildRev } = entry.data as {
     listNumber: string
@@ -204,9 +245,8 @@ async function admitHere(client: Client, entry: UnsentEntry): Promise<Refusal | 
     buildRev: string
   }
   const sheets = await selectSheets(client, specRev, buildRev)
-  if (!sheets)
-    return refusal('revision', 'These sheets are not in the library. Reload and choose again.', 'specRev')
+  if (!sheets) return notAdmitted('revision', 'These sheets are not in the library. Reload and choose again.')
   return sheets.spec.listNumber === listNumber && sheets.build.listNumber === listNumber
     ? undefined
-    : refusal('revision', `These sheets are not ${listNumber}’s.`, 'specRev')
+    : notAdmitted('revision', `These sheets are not ${listNumber}’s.`)
 }

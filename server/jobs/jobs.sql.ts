@@ -1,6 +1,7 @@
 import type { CustomersAnswer, JobRow, JobsAnswer } from '@ekrond/contract/jobs'
-import { checkLetter, type Entry, type JobSummary } from '@ekrond/core/job'
-import type { ReturnSheet } from '@ekrond/core/sheet'
+import { checkLetter, type Entry } from '@ekrond/core/job'
+import { type JobSummary } from '@ekrond/core/stations'
+import type { ReturnSheet } from '@ekrond/core/return-sheet'
 import type { Sheets } from '@ekrond/core/sheets'
 import type { Queryable } from '../db/pool.ts'
 

@@ -91,6 +91,58 @@ describe('appending to a job’s log', () => {
     ])
   })
 
+  it('takes an act whole or not at all: a finding does not stand whose part never came off', async () => {
+    const { job } = await openJob()
+    await send(job, [
+      entry(job, 'ident.chosen', identified),
+      entry(job, 'part.off', { position: 'float', tray: 'B' }, { by: 'O. Dell' }),
+    ])
+    const off = entry(job, 'part.off', { position: 'float', tray: 'B' })
+    const judged = entry(job, 'finding.judged', finding('float', 'replace'), { after: off.id })
+    const free = entry(job, 'note.written', { text: 'bowl full of rust' })
+    const { body } = await send(job, [off, judged, free])
+    expect(body.answers.map((a) => [a.outcome, 'seq' in a ? a.seq : a.code])).toEqual([
+      ['refused', 'off twice'],
+      ['refused', 'together'],
+      ['accepted', 4],
+    ])
+    // Where the second one fails, the first does not stand either.
+    const seat = entry(job, 'part.off', { position: 'seat', tray: 'B' })
+    const strange = entry(job, 'finding.judged', finding('nowhere', 'replace'), { after: seat.id })
+    const second = (await send(job, [seat, strange])).body
+    expect(second.answers).toMatchObject([
+      {
+        outcome: 'refused',
+        code: 'together',
+        sentence: expect.stringContaining('no part nowhere') as string,
+      },
+      { outcome: 'refused', code: 'position' },
+    ])
+    expect(second.seq).toBe(4)
+    // What hangs on an entry that is nowhere is not taken.
+    const hanging = entry(job, 'note.written', { text: 'x' }, { after: randomUUID() })
+    expect((await send(job, [hanging])).body.answers).toMatchObject([
+      { outcome: 'refused', code: 'hangs on' },
+    ])
+  })
+
+  it('an id stands for one entry: by, at, body or what it corrects cannot differ', async () => {
+    const { job } = await openJob()
+    const note = entry(job, 'note.written', { text: 'bowl full of rust' })
+    await send(job, [note])
+    for (const other of [
+      { by: 'O. Dell' },
+      { at: '2026-11-24T09:00:00.000Z' },
+      { v: 2 },
+      { half: 'upper' },
+      { after: randomUUID() },
+    ])
+      expect((await send(job, [{ ...note, ...other }])).status, JSON.stringify(other)).toBe(409)
+    // The same instant written another way is the same.
+    const same = { ...note, at: new Date(note.at).toISOString() }
+    expect((await send(job, [same])).body.answers[0]).toMatchObject({ outcome: 'already' })
+  })
+
   it('lets two benches append at the same moment: each seq once, none lost', async () => {
     const { job } = await openJob()
     await Promise.all(
@@ -267,7 +319,7 @@ describe('the return', () => {
     expect((await get('/api/jobs/1182/sheet.pdf')).status).toBe(409)
     expect(
       (await send(fan.job, [entry(fan.job, 'part.off', { position: 'float', tray: 'B' })])).body.answers[0],
-    ).toMatchObject({ outcome: 'refused', code: 'returned' })
+    ).toMatchObject({ outcome: 'refused', code: 'went back' })
   })
   it('prints a label of 70 by 36 mm whose code a scanner types with its check letter', async () => {
     expect(scanText(1181)).toBe(`~1181${checkLetter(1181)}`)

@@ -1,4 +1,5 @@
-import { fold, summarise } from '@ekrond/core/job'
+import { fold } from '@ekrond/core/job'
+import { summarise } from '@ekrond/core/stations'
 import { inTransaction, type Pool } from '../db/pool.ts'
 import { jobCache } from './append.ts'
 import { selectEntries, updateJob } from './jobs.sql.ts'

@@ -16,7 +16,7 @@ import {
   SheetsQuery,
 } from '@ekrond/contract/jobs'
 import { readNumber, checkLetter } from '@ekrond/core/job'
-import { returnSheets } from '@ekrond/core/sheet'
+import { returnSheets } from '@ekrond/core/return-sheet'
 import type { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import type { FastifyInstance } from 'fastify'
 import { localDate } from '../clock.ts'

@@ -5,7 +5,8 @@ import type {
   MarketAnswer,
   RevisionsAnswer,
 } from '@ekrond/contract/library'
-import { valueHistory, type Sheets, type SpecSheet } from '@ekrond/core/sheets'
+import { type Sheets, type SpecSheet } from '@ekrond/core/sheets'
+import { valueHistory } from '@ekrond/core/library'
 import type { Queryable } from '../db/pool.ts'
 
 export async function selectCandidates(db: Queryable): Promise<CatalogueAnswer> {

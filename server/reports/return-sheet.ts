@@ -1,4 +1,4 @@
-import type { ReturnSheet } from '@ekrond/core/sheet'
+import type { ReturnSheet } from '@ekrond/core/return-sheet'
 import PDFDocument from 'pdfkit'
 import { INK, PENCIL, registerFaces } from './faces.ts'
 

@@ -1,4 +1,5 @@
-import { checkData, Envelope, fold, summarise, type Entry } from '@ekrond/core/job'
+import { checkData, Envelope, fold, type Entry } from '@ekrond/core/job'
+import { summarise } from '@ekrond/core/stations'
 import { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import * as v from 'valibot'
 import { inTransaction, type Client, type Pool } from '../db/pool.ts'
@@ -83,6 +84,7 @@ export function importShop(pool: Pool, files: Files): Promise<{ jobs: number; en
         ({ addedAt, ...row }) => ({ ...row, list_number: listNumber, added_at: addedAt }),
       ),
     )
+    if (head) tellMissing(head, models, numbers, tell)
     // Nothing is written before all that can be read at once was read.
     if (errors.length || !head) throw new WholeShopFaults(errors)
     await writeShop(client, head)
@@ -94,13 +96,41 @@ export function importShop(pool: Pool, files: Files): Promise<{ jobs: number; en
     )
     await insertRows(client, 'sheet_revision', revisions)
     await writeTables(client, tables)
-    const taken = await importJobs(client, files, tell)
+    const taken = await importJobs(client, files, new Set(revisions.map((row) => row.revision)), tell)
     if (errors.length) throw new WholeShopFaults(errors)
     return taken
   })
 }
 
-async function importJobs(client: Client, files: Files, tell: Tell) {
+/** What a list number or a model stands on must stand in its file. */
+function tellMissing(
+  head: v.InferOutput<typeof Head>,
+  models: readonly Record<string, string | number>[],
+  numbers: v.InferOutput<typeof ListNumbers>,
+  tell: Tell,
+): void {
+  const makers = new Set(head.makers.map((maker) => maker.code))
+  const known = new Set(models.map((row) => row.model))
+  models.forEach((row, i) => {
+    if (!makers.has(String(row.maker)))
+      tell('models.csv', i + 2, 'maker', `“${row.maker}” does not stand among the makers of shop.json.`)
+  })
+  numbers.forEach((item, i) => {
+    if (!known.has(item.model))
+      tell('list-numbers.json', null, `${i}.model`, `“${item.model}” does not stand in models.csv.`)
+  })
+}
+
+/** The revisions that a log's identifications name. */
+const revisionsOf = (log: readonly Entry[]): string[] =>
+  log
+    .filter((entry) => entry.kind === 'ident.chosen')
+    .flatMap((entry) => {
+      const { specRev, buildRev } = entry.data as { specRev: string; buildRev: string }
+      return [specRev, buildRev]
+    })
+
+async function importJobs(client: Client, files: Files, revisions: ReadonlySet<string>, tell: Tell) {
   const cache = jobCache()
   let jobs = 0
   let entries = 0
@@ -120,6 +150,16 @@ async function importJobs(client: Client, files: Files, tell: Tell) {
     })
     if (malformed >= 0) {
       tell(file, null, `entries.${malformed}.data`, checkData(log[malformed]!)!.sentence)
+      continue
+    }
+    const missing = revisionsOf(log).find((revision) => !revisions.has(revision))
+    if (missing !== undefined) {
+      tell(
+        file,
+        null,
+        'entries',
+        `The revision ${missing} that it was identified to is not among the revisions.`,
+      )
       continue
     }
     const state = fold(read.job, log)

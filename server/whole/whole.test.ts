@@ -98,6 +98,21 @@ describe('the whole shop', () => {
       (t: string) => t.replace('"asWritten"', '"written"'),
       { file: 'revisions/K-4417-2S.json' },
     ],
+    [
+      'revisions/K-4417-2S.json',
+      (t: string) => t.replace('"K-4417-2S/spec/1"', '"K-4417-2S/spec/9"'),
+      { file: 'jobs/1181.json', column: 'entries' },
+    ],
+    [
+      'models.csv',
+      (t: string) => t.replace(/^K-44,/m, 'K-45,'),
+      { file: 'list-numbers.json', sentence: '“K-44” does not stand in models.csv.' },
+    ],
+    [
+      'shop.json',
+      (t: string) => t.replace('"code": "Orvane"', '"code": "Orvain"'),
+      { file: 'models.csv', column: 'maker' },
+    ],
   ])('cut off or spoilt in %s leaves the empty shop empty, and says where', async (file, change, wanted) => {
     expect(await faultsOf(broken(file, change))).toContainEqual(expect.objectContaining(wanted))
     expect((await empty.pool.query('select 1 from job union all select 1 from list_number')).rows).toEqual([])

@@ -1,83 +1,41 @@
-import type { ListNumberAnswer } from '@ekrond/contract/library'
-import type { JobAnswer, JobsAnswer, SheetsAnswer } from '@ekrond/contract/jobs'
-import type { MarketAnswer } from '@ekrond/contract/library'
-import type { ShopAnswer } from '@ekrond/contract/shop'
+import type { JobAnswer } from '@ekrond/contract/jobs'
 import {
   admit,
   bodiesOf,
   bodyOf,
   current,
+  emptyJob,
   fold,
+  growTo,
   kinds,
-  lastOwn,
-  lastUndone,
-  refusal,
+  notAdmitted,
   standings,
   stepAll,
   type BodyState,
   type DataOf,
   type Entry,
   type JobState,
-  type Refusal,
+  type NotAdmitted,
   type SheetsByBody,
-  type StationName,
   type UnsentEntry,
 } from '@ekrond/core/job'
 import type { Sheets } from '@ekrond/core/sheets'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { lastOwn, lastUndone, type StationName } from '@ekrond/core/stations'
+import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSearchParams } from 'react-router'
 import { call, type ApiError } from './api'
-import { noteServerTime, stampNow } from './clock'
+import { stampNow } from './clock'
 import { draftKey } from './draft'
+import { keepSheets, sheetsQuery } from './library'
 import { usePerson } from './person'
 import { enqueue, useQueue } from './queue'
-
-export const useShop = () =>
-  useQuery<ShopAnswer, ApiError>({
-    queryKey: ['shop'],
-    queryFn: async () => {
-      const asked = Date.now()
-      const shop = await call<ShopAnswer>('/api/shop')
-      noteServerTime(shop.now, asked, Date.now())
-      return shop
-    },
-    staleTime: 60_000,
-  })
-
-export interface RackFilter {
-  q: string
-  status: 'open' | 'all'
-  by: string
-  customer: string
-  waits: boolean
-}
-export const useJobs = (filter: RackFilter) =>
-  useQuery<JobsAnswer, ApiError>({
-    queryKey: ['jobs', filter],
-    queryFn: () =>
-      call(
-        `/api/jobs?${new URLSearchParams({ q: filter.q, status: filter.status, by: filter.by, customer: filter.customer, waits: filter.waits ? '1' : '' })}`,
-      ),
-    placeholderData: (before) => before,
-  })
-export const useMarket = () =>
-  useQuery<MarketAnswer, ApiError>({
-    queryKey: ['market'],
-    queryFn: () => call('/api/market'),
-    staleTime: 60_000,
-  })
-export const listNumberQuery = (listNumber: string) => ({
-  queryKey: ['list-number', listNumber],
-  queryFn: () => call<ListNumberAnswer>(`/api/list-numbers/${encodeURIComponent(listNumber)}`),
-  staleTime: 5 * 60_000,
-})
 
 export type AddEntry = <K extends keyof DataOf>(
   kind: K,
   data: DataOf[K],
   more?: { corrects?: string },
-) => Refusal | undefined
+) => NotAdmitted | undefined
 export type NewEntry = {
   [K in keyof DataOf]: { kind: K; data: DataOf[K]; corrects?: string; body?: number }
 }[keyof DataOf]
@@ -109,7 +67,7 @@ export interface OpenJob {
   /** admits against what is on screen and queues; a refusal comes back with its sentence and nothing is queued */
   add: AddEntry
   /** several that belong together: each is admitted behind the ones before it, and all go or none */
-  addAll(items: readonly NewEntry[]): Refusal | undefined
+  addAll(items: readonly NewEntry[]): NotAdmitted | undefined
   /** the entry of a kind that stands, for its correction */
   standing<K extends keyof DataOf>(kind: K, fits?: (data: DataOf[K]) => boolean): Entry | undefined
   /** what an undo would take back here */
@@ -118,6 +76,18 @@ export interface OpenJob {
   takeBack(station: StationName): string
   /** gives back what one struck last there; a sentence where it cannot be, else empty */
   giveBack(station: StationName): string
+}
+
+/** The states of logs as this window last folded them: an answer that goes on from one is a step, not a fold. */
+const confirmedStates = new Map<string, JobState>()
+const MOST_KEPT = 20
+
+function confirmedState(job: string, log: readonly Entry[]): JobState {
+  const state = growTo(confirmedStates.get(job) ?? emptyJob(job), log)
+  confirmedStates.delete(job)
+  confirmedStates.set(job, state)
+  if (confirmedStates.size > MOST_KEPT) confirmedStates.delete(confirmedStates.keys().next().value!)
+  return state
 }
 
 export type JobLoad =
@@ -130,7 +100,11 @@ export function useJob(key: string): JobLoad {
   const [search] = useSearchParams()
   const query = useQuery<JobAnswer, ApiError>({
     queryKey: ['job', key],
-    queryFn: () => call(`/api/jobs/${encodeURIComponent(key)}`),
+    queryFn: async () => {
+      const answer = await call<JobAnswer>(`/api/jobs/${encodeURIComponent(key)}`)
+      for (const sheets of Object.values(answer.sheets)) keepSheets(client, sheets as Sheets)
+      return answer
+    },
     retry: (failures, error) => error.passing && failures < 100,
     retryDelay: (attempt) => Math.min(500 * 2 ** attempt, 4000),
     staleTime: 30_000,
@@ -147,7 +121,12 @@ export function useJob(key: string): JobLoad {
   const asOf = Number(search.get('asof')) || 0
   const confirmed = useMemo(() => {
     const log = (answer?.entries ?? []) as Entry[]
-    return fold(job, asOf ? log.filter((entry) => entry.seq <= asOf) : log)
+    return asOf
+      ? fold(
+          job,
+          log.filter((entry) => entry.seq <= asOf),
+        )
+      : confirmedState(job, log)
   }, [job, answer?.entries, asOf])
   const pending = useMemo(
     () =>
@@ -168,38 +147,24 @@ export function useJob(key: string): JobLoad {
   )
   const bodies = bodiesOf(state)
   const body = Math.min(Math.max(1, Number(search.get('body')) || 1), bodies)
-  const served = answer?.sheets
-  // What the job's answer does not bring along: the sheets of an identification that was just chosen, or that stood once.
-  const lacking = Object.values(state.bodies)
-    .map(({ ident }) => ident)
-    .find((ident) => ident && !Object.values(served ?? {}).some((own) => own.specRev === ident.specRev))
-  const fetched = useQuery<SheetsAnswer, ApiError>({
-    queryKey: ['sheets', lacking?.specRev, lacking?.buildRev],
-    queryFn: () =>
-      call(
-        `/api/sheets?spec=${encodeURIComponent(lacking!.specRev)}&build=${encodeURIComponent(lacking!.buildRev)}`,
-      ),
-    enabled: Boolean(lacking),
-    staleTime: Infinity,
+  const idents = useMemo(
+    () => Object.entries(state.bodies).flatMap(([number, { ident }]) => (ident ? [{ number, ident }] : [])),
+    [state.bodies],
+  )
+  const all = useQueries({
+    queries: idents.map(({ ident }) => sheetsQuery(ident.specRev, ident.buildRev)),
+    combine: useCallback(
+      (found: { data?: Sheets | undefined }[]): SheetsByBody =>
+        Object.fromEntries(idents.map(({ number }, i) => [number, found[i]?.data])),
+      [idents],
+    ),
   })
-  const all = useMemo(() => {
-    const result: Record<number, Sheets> = {}
-    for (const [number, { ident }] of Object.entries(state.bodies)) {
-      if (!ident) continue
-      const cached = client.getQueryData<ListNumberAnswer>(['list-number', ident.listNumber])?.sheets
-      const sheets = [...Object.values(served ?? {}), cached, fetched.data].find(
-        (own) => own?.specRev === ident.specRev && own.buildRev === ident.buildRev,
-      )
-      if (sheets) result[Number(number)] = sheets
-    }
-    return result
-  }, [state.bodies, served, client, fetched.data])
 
   const addAll = useCallback(
     (items: readonly NewEntry[]) => {
       let grown = state
       const entries: UnsentEntry[] = []
-      if (asOf) return refusal('as of', 'This is how it stood then. Go back to now to enter something.')
+      if (asOf) return notAdmitted('as of')
       for (const { kind, data, corrects, body: other } of items) {
         const target = corrects ? state.log.find((entry) => entry.id === corrects) : undefined
         const ofBody = target ? target.body : kinds.get(kind)!.ofBody ? (other ?? body) : undefined
@@ -213,6 +178,8 @@ export function useJob(key: string): JobLoad {
           by: person ?? 'unnamed',
           at: stampNow(),
           ...(corrects ? { corrects } : {}),
+          // What is entered in one act belongs together: all or none of it is taken.
+          ...(entries.length ? { after: entries.at(-1)!.id } : {}),
         }
         const refused = admit(grown, entry, all)
         if (refused) return refused

@@ -3,7 +3,7 @@ import { useSyncExternalStore } from 'react'
 const KEY = 'ekrond person'
 const ACTIVE_KEY = 'ekrond active'
 /** After this long without a key or a touch the next hands are asked whose they are. */
-export const IDLE_MS = 20 * 60_000
+const IDLE_MS = 20 * 60_000
 /** The last touch is written down no oftener than this. */
 const WRITE_MS = 15_000
 const watchers = new Set<() => void>()

@@ -37,6 +37,13 @@ describe('what goes out when the server is back', () => {
   it('sends no more at once than one request carries, the first ones first', () => {
     expect(ids(sendable([item('a'), item('b'), item('c')], 2))).toEqual({ one: ['a', 'b'] })
   })
+  it('cuts no act in two: what was entered together goes together', () => {
+    const queue = [item('a'), item('b', { after: 'a' }), item('c', { after: 'b' }), item('d')]
+    expect(ids(sendable(queue, 3))).toEqual({ one: ['a', 'b', 'c'] })
+    expect(ids(sendable([item('x'), ...queue], 3))).toEqual({ one: ['x'] })
+    // One that is larger than a request goes alone.
+    expect(ids(sendable(queue, 2))).toEqual({ one: ['a', 'b', 'c'] })
+  })
   it('lets a refused entry hold up what names it, and what names that, and nothing else', () => {
     const queue = [
       item('no', { refused: true }),

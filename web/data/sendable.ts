@@ -1,3 +1,4 @@
+import { actsOf } from '@ekrond/core/job'
 import type { Queued } from './store'
 
 /**
@@ -15,8 +16,20 @@ export function sendable(all: readonly Queued[], most: number): Map<string, Queu
       continue
     }
     const list = jobs.get(item.job) ?? []
-    if (list.length < most) list.push(item)
+    list.push(item)
     jobs.set(item.job, list)
   }
+  for (const [job, list] of jobs) jobs.set(job, wholeActs(list, most))
   return jobs
+}
+
+/** As many as one request carries, no act cut in two; one that is larger goes alone. */
+function wholeActs(items: readonly Queued[], most: number): Queued[] {
+  const byId = new Map(items.map((item) => [item.id, item]))
+  const sent: Queued[] = []
+  for (const act of actsOf(items.map(({ entry }) => entry))) {
+    if (sent.length > 0 && sent.length + act.length > most) break
+    sent.push(...act.map(({ id }) => byId.get(id)!))
+  }
+  return sent
 }

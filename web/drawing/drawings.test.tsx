@@ -1,9 +1,9 @@
-import { teardownOrder } from '@ekrond/core/build'
-import { conditionsFor } from '@ekrond/core/drafts'
+import { teardownOrder } from '@ekrond/core/work'
+import { conditionsFor } from '@ekrond/core/entering'
 import { levelInUse } from '@ekrond/core/float'
 import { bodyOf, emptyJob } from '@ekrond/core/job'
 import { isRefusal } from '@ekrond/core/refusal'
-import { aim, judgeSetting, remedyInShort } from '@ekrond/core/setting'
+import { aim, judgeSetting } from '@ekrond/core/settings'
 import { settingKey } from '@ekrond/core/sheets'
 import type { ReactElement } from 'react'
 import { renderToStaticMarkup } from 'react-dom/server'
@@ -15,7 +15,11 @@ import { EngineSide } from '../stations/asfound/EngineSide'
 import { PlanView } from '../stations/identify/PlanView'
 import { Tries } from '../stations/set/Tries'
 import { FloatSection } from './FloatSection'
-import { AirValveSpring, CoverIndex, MixtureScrews, PlateInBore, PumpLinkage } from './Mechanisms'
+import { AirValveSpring } from './settings/air-valve'
+import { CoverIndex } from './settings/choke-index'
+import { MixtureScrews } from './settings/mixture-turns'
+import { PlateInBore } from './settings/vacuum-break'
+import { PumpLinkage } from './settings/pump-stem'
 import { Stack } from './Stack'
 
 const all = models().flatMap((model) => model.listNumbers.map((item) => sheetsFor(item.number)))
@@ -110,7 +114,7 @@ const section = (sheets: (typeof all)[number], reading: number | null, view: 'he
       reading={reading}
       target={aim(setting)!}
       verdict={judged?.verdict ?? null}
-      remedy={judged?.remedy ? remedyInShort(judged.remedy) : null}
+      remedy={judged?.remedy?.short ?? null}
       view={view}
       level={isRefusal(level) ? null : level}
       wantedBelowFace={spec.level.target}
@@ -297,9 +301,21 @@ describe('tries against their band', () => {
       raw: String(value),
       value,
       gauge: null,
-      verdict: 'out' as const,
-      headline: '',
-      asWritten: '',
+      sigma: null,
+      bracket: null,
+      shown: {
+        verdict: 'out' as const,
+        pIn: null,
+        headline: '',
+        meaning: '',
+        remedy: null,
+        facts: [],
+        assumes: [],
+        asWritten: '',
+        target: null,
+        lo: null,
+        hi: null,
+      },
       specRev: '',
       by: 'I. Marrow',
       at: '',

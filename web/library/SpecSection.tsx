@@ -1,7 +1,7 @@
 import { levelInUse } from '@ekrond/core/float'
 import { blendDensity } from '@ekrond/core/metering'
 import { isRefusal } from '@ekrond/core/refusal'
-import { aim } from '@ekrond/core/setting'
+import { aim } from '@ekrond/core/settings'
 import type { SpecSheet } from '@ekrond/core/sheets'
 import { FloatSection } from '../drawing/FloatSection'
 

@@ -1,9 +1,11 @@
-import { current, kinds, sentenceOf, standings, stations, type Entry } from '@ekrond/core/job'
+import { current, kinds, sentenceOf, standings, type Entry } from '@ekrond/core/job'
 import { nameOn } from '@ekrond/core/sheets'
+import { stationOfKind, stations } from '@ekrond/core/stations'
 import { Fragment } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import styled from 'styled-components'
-import { useJob, useShop, type OpenJob } from '../data/job'
+import { useJob, type OpenJob } from '../data/job'
+import { useShop } from '../data/shop'
 import { sayDate, sayInstant, sayMoney, shownAt } from '../shell/dates'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
@@ -124,7 +126,7 @@ function Story({ open }: { open: OpenJob }) {
   const standing = standings(state.log)
   const target = (entry: Entry) => state.log.find((other) => other.id === entry.corrects)
   const stationOf = (entry: Entry): string =>
-    kinds.get(((entry.kind === 'entry.struck' ? target(entry) : undefined) ?? entry).kind)?.station ?? 'job'
+    stationOfKind(((entry.kind === 'entry.struck' ? target(entry) : undefined) ?? entry).kind) ?? 'job'
   const shown = state.log
     .filter((entry) => !station || stationOf(entry) === station)
     .filter((entry) => !body || !kinds.get(entry.kind)?.ofBody || String(entry.body ?? 1) === body)

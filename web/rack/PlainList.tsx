@@ -1,5 +1,6 @@
 import type { JobRow } from '@ekrond/contract/jobs'
-import { showNumber, stations, type StationState } from '@ekrond/core/job'
+import { showNumber } from '@ekrond/core/job'
+import { stations, type StationState } from '@ekrond/core/stations'
 import type { Outlook } from '@ekrond/core/outlook'
 import { useState } from 'react'
 import { Link } from 'react-router'

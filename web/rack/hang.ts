@@ -5,7 +5,7 @@ export const DAYS = 7
 /** A tag hangs over two columns. */
 const SPAN = 2
 /** Lines of tags in a lane before the rest is counted. */
-export const MOST_LINES = 3
+const MOST_LINES = 3
 
 export interface Hung<T> {
   row: T

@@ -1,4 +1,5 @@
-import { bodyNumbers, stationStates, type StationName } from '@ekrond/core/job'
+import { bodyNumbers } from '@ekrond/core/job'
+import { stationStates, type StationName } from '@ekrond/core/stations'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
@@ -35,7 +36,7 @@ export function Bodies({ open, station, rest }: { open: OpenJob; station: Statio
   return (
     <UnderZones as="nav" aria-label="Bodies of the bank">
       {bodyNumbers(open.state).map((body) => {
-        const state = stationStates(open.state, open.all[body], body)[station]
+        const state = stationStates(open.state, open.all, body)[station]
         return (
           <Body
             key={body}

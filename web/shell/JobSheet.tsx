@@ -1,10 +1,14 @@
-import { isNewer, nextThing, showNumber, stations, stationStates, type StationName } from '@ekrond/core/job'
+import { complaintWords } from '@ekrond/core/complaint'
+import { isOverdue } from '@ekrond/core/outlook'
+import { isNewer, showNumber } from '@ekrond/core/job'
+import { nextThing, stations, stationStates, type StationName } from '@ekrond/core/stations'
 import { useState, type ReactNode } from 'react'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { Link, useLocation, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { clockOffMinutes } from '../data/clock'
-import { useShop, type OpenJob } from '../data/job'
+import { type OpenJob } from '../data/job'
+import { useShop } from '../data/shop'
 import { usePerson } from '../data/person'
 import { useQueue } from '../data/queue'
 import { useSheetTheme } from '../theme/sheet'
@@ -48,9 +52,9 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   const [notTaken, setNotTaken] = useState('')
   const [strip, setStrip] = useState<HTMLDivElement | null>(null)
   useScanner()
-  const { state, sheets, here } = open
+  const { state, here } = open
   const location = useLocation()
-  const states = stationStates(state, sheets, open.body)
+  const states = stationStates(state, open.all, open.body)
   const newer = state.log.some(isNewer)
   const clockOff = shop ? clockOffMinutes() : 0
   const refused = queue.refused.filter((item) => item.job === open.job)
@@ -75,7 +79,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
     '?': () => setLegend((now) => !now),
   })
 
-  const late = shop && state.opened && !state.returned && !state.closed && state.opened.promise < shop.today
+  const late = shop !== undefined && isOverdue(state, shop.today)
   return (
     <Frame>
       <div>
@@ -160,7 +164,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
             </div>
             <div>
               <dt>Complaint</dt>
-              <dd>{state.opened?.complaint.words || state.opened?.complaint.symptom}</dd>
+              <dd>{state.opened && complaintWords(state.opened.complaint)}</dd>
             </div>
             <div>
               <dt>

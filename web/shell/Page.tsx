@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
-import { useShop } from '../data/job'
+import { useShop } from '../data/shop'
 import { usePerson } from '../data/person'
 import { useSheetTheme } from '../theme/sheet'
 import { narrow } from '../theme/global'

@@ -1,4 +1,5 @@
-import { kinds, replacement, sentenceOf, type DataOf, type StationName } from '@ekrond/core/job'
+import { replacement, sentenceOf, type DataOf } from '@ekrond/core/job'
+import { stationOfKind } from '@ekrond/core/stations'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { draftKey } from '../data/draft'
 import type { OpenJob } from '../data/job'
@@ -29,7 +30,7 @@ export function Refused({
       place?: string
       position?: string
     }
-    const station = (kinds.get(item.entry.kind)?.station ?? 'receive') as StationName
+    const station = stationOfKind(item.entry.kind) ?? 'receive'
     const typed = data.raw ?? data.text
     // The text goes back to the field that it came from.
     if (typed)

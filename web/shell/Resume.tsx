@@ -1,5 +1,6 @@
-import { teardownOrder } from '@ekrond/core/build'
-import { nextThing, stations, whereWasI, type BodyState } from '@ekrond/core/job'
+import { teardownOrder } from '@ekrond/core/work'
+import { type BodyState } from '@ekrond/core/job'
+import { nextThing, stations, whereWasI } from '@ekrond/core/stations'
 import type { BuildSheet } from '@ekrond/core/sheets'
 import { Link } from 'react-router'
 import type { OpenJob } from '../data/job'

@@ -1,11 +1,13 @@
-import { lastSaid, type BodyState } from '@ekrond/core/job'
 import { showValue } from '@ekrond/core/measure'
-import { settingKey, settingsInOrder, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
-import { aim } from '@ekrond/core/setting'
+import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
+import { settingsInOrder } from '@ekrond/core/settings'
+import { aim, readingView } from '@ekrond/core/settings'
+import type { OpenJob } from '../data/job'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
 import { Fraction, Tick } from '../ui'
 import { StripCell } from './frame'
+import { StateShape } from './StateShape'
 
 const Labels = styled.div`
   flex: 0 0 72px;
@@ -64,16 +66,16 @@ const inShort = (setting: SettingSpec): string =>
 
 /** Spec, as found and as left for every setting of the job. */
 export function SettingsStrip({
-  body,
-  spec,
+  open,
   here,
   order = 'set',
 }: {
-  body: BodyState
-  spec: SpecSheet
+  open: OpenJob & { sheets: Sheets }
   here?: string
   order?: 'set' | 'asfound'
 }) {
+  const { state, sheets, here: body } = open
+  const { spec } = sheets
   const set = settingsInOrder(spec)
   const settings = order === 'set' ? [...set, ...spec.settings.filter((s) => !s.set)] : spec.settings
   return (
@@ -87,7 +89,7 @@ export function SettingsStrip({
       {settings.map((setting) => {
         const key = settingKey(setting)
         const found = body.asFound[key]
-        const last = lastSaid(body.readings[key])
+        const { last, holds, again } = readingView(state, sheets, setting, open.body)
         return (
           <Cell key={key} $here={key === here}>
             <h3>{setting.short}</h3>
@@ -103,9 +105,10 @@ export function SettingsStrip({
                 '·'
               )}
             </span>
-            <span className={last?.verdict === 'in' ? 'left' : 'pencil'} aria-label="as left">
+            <span className={holds ? 'left' : 'pencil'} aria-label="as left">
               {last ? <Fraction text={asTyped(last.raw, last.value, setting)} /> : '·'}
-              {last?.verdict === 'in' && <Tick size={12} />}
+              {holds && <Tick size={12} />}
+              {again && <StateShape state="again" />}
             </span>
           </Cell>
         )

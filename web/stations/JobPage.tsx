@@ -1,4 +1,4 @@
-import { stations, whereItHangs, type StationName } from '@ekrond/core/job'
+import { stations, whereItHangs, type StationName } from '@ekrond/core/stations'
 import { lazy, Suspense, useEffect, type ComponentType, type LazyExoticComponent } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { useJob, type OpenJob } from '../data/job'
@@ -13,7 +13,7 @@ const loads: Record<StationName, () => Promise<{ default: ComponentType<StationP
   asfound: () => import('./asfound/AsFoundStation'),
   teardown: () => import('./teardown/TeardownStation'),
   parts: () => import('./parts/PartsStation'),
-  build: () => import('./build/BuildStation'),
+  build: () => import('./build-station/BuildStation'),
   set: () => import('./set/SetStation'),
   return: () => import('./return/ReturnStation'),
 }

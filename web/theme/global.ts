@@ -1,7 +1,7 @@
 import { createGlobalStyle } from 'styled-components'
 import { css, dark, light } from './tokens'
 
-export const words = "'Barlow', system-ui, sans-serif"
+const words = "'Barlow', system-ui, sans-serif"
 export const narrow = "'Barlow Semi Condensed', 'Barlow', system-ui, sans-serif"
 export const figures = "'JetBrains Mono', ui-monospace, monospace"
 

@@ -1,13 +1,29 @@
 import * as v from 'valibot'
 import { places } from '../../sheets/index.ts'
-import { refusal } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
 import { defineKind, withBody } from '../kind.ts'
+
+export interface AsFound {
+  raw: string
+  value: number
+  countedTo: 'seat' | 'free' | null
+  headline: string
+  meaning: string
+  by: string
+  entry: string
+}
+
+declare module '../state.ts' {
+  interface BodyState {
+    asFound: Readonly<Record<string, AsFound>>
+  }
+}
 
 export const asFoundNoted = defineKind({
   kind: 'asfound.noted',
   version: 1,
   ofBody: true,
-  station: 'asfound',
+  slice: { body: { asFound: {} } },
   schema: v.object({
     code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
     place: v.picklist(places),
@@ -21,7 +37,7 @@ export const asFoundNoted = defineKind({
     sheets &&
     !standing &&
     !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
-      ? refusal('setting', `${sheets.spec.listNumber} has no setting ${data.code} ${data.place}.`, 'code')
+      ? notAdmitted('setting', sheets.spec.listNumber, `${data.code} ${data.place}`)
       : undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {

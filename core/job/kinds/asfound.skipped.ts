@@ -3,11 +3,18 @@ import { places } from '../../sheets/index.ts'
 import { SomeWords } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
 
+declare module '../state.ts' {
+  interface BodyState {
+    /** why, by setting */
+    asFoundSkipped: Readonly<Record<string, string>>
+  }
+}
+
 export const asFoundSkipped = defineKind({
   kind: 'asfound.skipped',
   version: 1,
   ofBody: true,
-  station: 'asfound',
+  slice: { body: { asFoundSkipped: {} } },
   schema: v.object({
     code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
     place: v.picklist(places),

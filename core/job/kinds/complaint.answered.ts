@@ -2,10 +2,16 @@ import * as v from 'valibot'
 import { Words } from '../entry.ts'
 import { defineKind } from '../kind.ts'
 
+declare module '../state.ts' {
+  interface JobState {
+    answer: { explained: boolean; by: readonly string[]; words: string } | null
+  }
+}
+
 export const complaintAnswered = defineKind({
   kind: 'complaint.answered',
   version: 1,
-  station: 'return',
+  slice: { job: { answer: null } },
   schema: v.object({
     explained: v.boolean(),
     by: v.array(v.pipe(v.string(), v.maxLength(60))),

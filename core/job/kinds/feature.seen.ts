@@ -2,11 +2,19 @@ import * as v from 'valibot'
 import { FEATURE_NAMES } from '../../identify/explain.ts'
 import { defineKind, withBody } from '../kind.ts'
 
+declare module '../state.ts' {
+  interface BodyState {
+    features: Readonly<
+      Record<string, { raw: string; value: string | number; sigma: number | null; entry: string }>
+    >
+  }
+}
+
 export const featureSeen = defineKind({
   kind: 'feature.seen',
   version: 1,
   ofBody: true,
-  station: 'identify',
+  slice: { body: { features: {} } },
   schema: v.object({
     feature: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
     raw: v.pipe(v.string(), v.maxLength(40)),

@@ -1,29 +1,42 @@
 import * as v from 'valibot'
-import { refusal, SomeWords } from '../entry.ts'
+import { measuredSchema, type Disposition, type Measured } from '../../findings/index.ts'
+import { SomeWords } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
 import { defineKind, sayAgain, stamp, withBody } from '../kind.ts'
 import { bodyOf } from '../state.ts'
 
 const disposition = v.picklist(['reuse', 'clean', 'repair', 'replace', 'condemn'])
-const positive = v.pipe(v.number(), v.gtValue(0))
-const notNegative = v.pipe(v.number(), v.minValue(0))
+
+export interface FindingData {
+  condition: string
+  measured: Measured | null
+  raw: string
+  disposition: Disposition
+  sentence: string
+  rule: string
+  overridden: string | null
+  sure: boolean
+  by: string
+  at: string
+  entry: string
+}
+
+declare module '../state.ts' {
+  interface BodyState {
+    findings: Readonly<Record<string, Judged<FindingData>>>
+  }
+}
 
 export const findingJudged = defineKind({
   kind: 'finding.judged',
   version: 1,
   ofBody: true,
-  station: 'teardown',
+  slice: { body: { findings: {} } },
   schema: v.object({
     position: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
     condition: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
     raw: v.pipe(v.string(), v.maxLength(60)),
-    measured: v.nullable(
-      v.variant('what', [
-        v.object({ what: v.literal('mass'), value: positive, sigma: positive }),
-        v.object({ what: v.literal('bore'), go: positive, no: positive }),
-        v.object({ what: v.literal('play'), value: notNegative, sigma: positive }),
-        v.object({ what: v.literal('warp'), value: notNegative, sigma: positive }),
-      ]),
-    ),
+    measured: v.nullable(measuredSchema),
     shown: v.object({
       disposition,
       sure: v.boolean(),
@@ -37,14 +50,9 @@ export const findingJudged = defineKind({
   admit: (state, { data, body }, { sheets, standing }) => {
     const position = sheets?.build.positions.find((p) => p.code === data.position)
     if (standing && !position) return undefined
-    if (sheets && !position)
-      return refusal('position', `${sheets.build.listNumber} has no part ${data.position}.`, 'position')
+    if (sheets && !position) return notAdmitted('position', sheets.build.listNumber, data.position)
     if (!bodyOf(state, body).off[data.position] && !position?.stays)
-      return refusal(
-        'still on',
-        `${position?.name ?? data.position} is still on. Take it off, then judge it.`,
-        'position',
-      )
+      return notAdmitted('still on', position?.name ?? data.position)
     return undefined
   },
   apply: (state, entry) =>

@@ -1,21 +1,25 @@
 import * as v from 'valibot'
-import { Person, refusal, SomeWords } from '../entry.ts'
+import { Person, SomeWords } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
+
+declare module '../state.ts' {
+  interface JobState {
+    passes: Readonly<Record<string, { why: string; second: string; by: string; at: string }>>
+  }
+}
 
 export const gatePassed = defineKind({
   kind: 'gate.passed',
   version: 1,
-  station: 'return',
+  slice: { job: { passes: {} } },
   schema: v.object({
     point: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),
     why: SomeWords,
     second: Person,
   }),
   key: (data) => data.point,
-  admit: (_state, { data, by }) =>
-    data.second === by
-      ? refusal('second', 'The second name must be somebody else’s: two people let it pass.', 'second')
-      : undefined,
+  admit: (_state, { data, by }) => (data.second === by ? notAdmitted('second') : undefined),
   apply: (state, { data, by, at }) => ({
     ...state,
     passes: { ...state.passes, [data.point]: { why: data.why, second: data.second, by, at } },

@@ -3,11 +3,25 @@ import { defineKind, withBody } from '../kind.ts'
 
 const revision = v.pipe(v.string(), v.minLength(1), v.maxLength(80))
 
+export interface Ident {
+  listNumber: string
+  specRev: string
+  buildRev: string
+  p: number | null
+  entry: string
+}
+
+declare module '../state.ts' {
+  interface BodyState {
+    ident: Ident | null
+  }
+}
+
 export const identChosen = defineKind({
   kind: 'ident.chosen',
   version: 1,
   ofBody: true,
-  station: 'identify',
+  slice: { body: { ident: null } },
   schema: v.object({
     listNumber: revision,
     specRev: revision,

@@ -56,9 +56,16 @@ export const kinds: ReadonlyMap<string, Kind<unknown>> = new Map(
   all.map((kind) => [kind.kind, kind as unknown as Kind<unknown>]),
 )
 
-export { admitBodies, bands, symptoms, temperatures, whens } from './job.opened.ts'
+export { admitBodies, bands, symptoms, temperatures, whens, type Opened } from './job.opened.ts'
 export { receivedTests, type ReceivedTest } from './test.noted.ts'
 export { markPlaces } from './mark.read.ts'
+export type { AsFound } from './asfound.noted.ts'
+export type { Estimate } from './estimate.made.ts'
+export type { FindingData } from './finding.judged.ts'
+export type { Ident } from './ident.chosen.ts'
+export type { Order, OrderLine } from './order.placed.ts'
+export type { PartSource } from './part.on.ts'
+export type { ReadingData } from './reading.taken.ts'
 
 /** An entry with its data as this program's version of its kind has it. What a newer program wrote is left as it is. */
 export function current<E extends { kind: string; v: number; data: unknown }>(entry: E): E {

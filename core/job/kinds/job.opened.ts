@@ -1,6 +1,8 @@
+import { complaintWords } from '../../complaint/words.ts'
 import * as v from 'valibot'
 import { addDays } from '../../days/index.ts'
-import { LocalDate, refusal, Words } from '../entry.ts'
+import { LocalDate, Words } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
 import { bodyOf, MOST_BODIES, type JobState } from '../state.ts'
 
@@ -40,11 +42,36 @@ export const whens = [
 const limited = (least: number, most: number, sentence: string) =>
   v.nullable(v.pipe(v.number(), v.minValue(least, sentence), v.maxValue(most, sentence)))
 
+export interface Opened {
+  customer: string
+  engine: string
+  equipment: string
+  ethanol: number | null
+  pressureKpa: number | null
+  headMm: number | null
+  altitudeM: number | null
+  tiltDeg: number | null
+  boosted: boolean
+  marine: boolean
+  bodies: number
+  earlier: number | null
+  promise: string
+  complaint: { symptom: string; band: string; temperature: string; when: string; words: string }
+  by: string
+  at: string
+}
+
+declare module '../state.ts' {
+  interface JobState {
+    opened: Opened | null
+  }
+}
+
 export const jobOpened = defineKind({
   kind: 'job.opened',
   version: 2,
   upcasts: { 1: fromVersion1 },
-  station: 'receive',
+  slice: { job: { opened: null } },
   schema: v.object({
     customer: name('the customer'),
     engine: name('the engine'),
@@ -82,20 +109,11 @@ export const jobOpened = defineKind({
   }),
   key: () => '',
   admit: (state, { data, corrects, at }, { standing }) => {
-    if (data.aircraft)
-      return refusal(
-        'aircraft',
-        'Carburetors of aircraft are not serviced here: they belong to a certificated repair station. Nothing was opened.',
-        'aircraft',
-      )
+    if (data.aircraft) return notAdmitted('aircraft')
     // A day's grace: the entry's instant is UTC, the promise a day in the shop's zone.
     if (!corrects && !standing && data.promise < addDays(at.slice(0, 10), -1))
-      return refusal(
-        'promise',
-        `${data.promise} was over when it was taken in. Promise that day or a later one.`,
-        'promise',
-      )
-    if (state.opened && !corrects && !standing) return refusal('opened', 'This job is open already.')
+      return notAdmitted('promise', data.promise)
+    if (state.opened && !corrects && !standing) return notAdmitted('opened')
     return undefined
   },
   apply: (state, { data, by, at }) => {
@@ -103,7 +121,7 @@ export const jobOpened = defineKind({
     return { ...state, opened: { ...opened, by, at } }
   },
   sentence: (data) =>
-    `took ${data.bodies > 1 ? `a bank of ${data.bodies}` : 'it'} in for ${data.customer}: ${data.complaint.words || data.complaint.symptom}`,
+    `took ${data.bodies > 1 ? `a bank of ${data.bodies}` : 'it'} in for ${data.customer}: ${complaintWords(data.complaint)}`,
 })
 
 /** A correction may give the job another number of bodies only while none of them is apart. */
@@ -112,23 +130,12 @@ export function admitBodies(state: JobState, bodies: number) {
   const apart = Object.keys(state.bodies).find(
     (body) => Object.keys(bodyOf(state, Number(body)).off).length > 0,
   )
-  if (apart)
-    return refusal(
-      'bodies',
-      `Teardown of body ${apart} has begun: this stays a job of ${state.opened.bodies}. Open a second job for the others.`,
-      'bodies',
-    )
+  if (apart) return notAdmitted('apart', apart, state.opened.bodies)
   const last = Object.keys(state.bodies)
     .map(Number)
     .filter((body) => body > bodies)
     .sort((a, b) => b - a)[0]
-  return last === undefined
-    ? undefined
-    : refusal(
-        'bodies',
-        `Body ${last} has entries of its own. Take those back first, then it can go.`,
-        'bodies',
-      )
+  return last === undefined ? undefined : notAdmitted('has entries', last)
 }
 
 interface Version1 {

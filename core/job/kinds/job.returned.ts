@@ -1,26 +1,32 @@
 import * as v from 'valibot'
-import { refusal } from '../entry.ts'
-import { openPoints } from '../gate.ts'
+import { notAdmitted } from '../refusals.ts'
+import { openPoints } from '../../stations/gate.ts'
 import { defineKind } from '../kind.ts'
+
+declare module '../state.ts' {
+  interface JobState {
+    returned: { seenSeq: number; by: string; at: string; entry: string } | null
+  }
+}
 
 export const jobReturned = defineKind({
   kind: 'job.returned',
   version: 1,
-  station: 'return',
+  slice: { job: { returned: null } },
   schema: v.object({ seenSeq: v.pipe(v.number(), v.integer(), v.minValue(0)) }),
   key: () => '',
   admit: (state, _entry, { all, standing }) => {
-    if (state.returned) return refusal('returned', 'It went back already.')
+    if (state.returned) return notAdmitted('returned')
     // A return was judged by its gate when it happened.
     if (standing) return undefined
     const open = openPoints(state, all)
     return open.length
-      ? refusal(
+      ? notAdmitted(
           'gate',
-          `It cannot go back yet: ${open
+          open
             .map((point) => point.title)
             .slice(0, 3)
-            .join('; ')}.`,
+            .join('; '),
         )
       : undefined
   },

@@ -1,16 +1,22 @@
 import * as v from 'valibot'
 import { readMark } from '../../identify/mark.ts'
 import { isRefusal } from '../../refusal/index.ts'
-import { refusal } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
 import { defineKind, withBody } from '../kind.ts'
 
 export const markPlaces = ['plate', 'cover', 'body', 'base'] as const
+
+declare module '../state.ts' {
+  interface BodyState {
+    marks: Readonly<Record<string, { text: string; maker: string | null; entry: string }>>
+  }
+}
 
 export const markRead = defineKind({
   kind: 'mark.read',
   version: 1,
   ofBody: true,
-  station: 'identify',
+  slice: { body: { marks: {} } },
   schema: v.object({
     place: v.picklist(markPlaces),
     text: v.pipe(v.string(), v.maxLength(40)),
@@ -19,7 +25,7 @@ export const markRead = defineKind({
   key: (data) => data.place,
   admit: (_state, { data }) => {
     const read = readMark(data.text)
-    return isRefusal(read) ? refusal('mark', read.refused.why, 'text') : undefined
+    return isRefusal(read) ? notAdmitted('mark', read.refused.why) : undefined
   },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({

@@ -1,17 +1,17 @@
 import * as v from 'valibot'
-import { refusal, Uuid } from '../entry.ts'
+import { Uuid } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
 
 export const orderArrived = defineKind({
   kind: 'order.arrived',
   version: 1,
-  station: 'parts',
   schema: v.object({ order: Uuid }),
   key: (data) => data.order,
   admit: (state, { data }) => {
     const order = state.orders.find((o) => o.entry === data.order)
-    if (!order) return refusal('order', 'This job has no such order.', 'order')
-    return order.arrived ? refusal('arrived', 'This order has arrived already.', 'order') : undefined
+    if (!order) return notAdmitted('order')
+    return order.arrived ? notAdmitted('arrived') : undefined
   },
   apply: (state, { data }) => ({
     ...state,

@@ -5,10 +5,33 @@ import { defineKind } from '../kind.ts'
 const code = v.pipe(v.string(), v.maxLength(60))
 const minor = v.pipe(v.number(), v.integer(), v.minValue(0))
 
+export interface OrderLine {
+  what: 'kit' | 'single' | 'shelf'
+  code: string
+  supplier: string
+  quantity: number
+  priceMinor: number
+  serves: readonly string[]
+}
+
+export interface Order {
+  entry: string
+  lines: readonly OrderLine[]
+  totalMinor: number
+  arrives: string
+  arrived: boolean
+}
+
+declare module '../state.ts' {
+  interface JobState {
+    orders: readonly Order[]
+  }
+}
+
 export const orderPlaced = defineKind({
   kind: 'order.placed',
   version: 1,
-  station: 'parts',
+  slice: { job: { orders: [] } },
   schema: v.object({
     lines: v.pipe(
       v.array(

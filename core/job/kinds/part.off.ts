@@ -1,13 +1,19 @@
 import * as v from 'valibot'
-import { refusal } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 import { bodyOf } from '../state.ts'
+
+declare module '../state.ts' {
+  interface BodyState {
+    off: Readonly<Record<string, { tray: string; by: string; at: string; entry: string }>>
+  }
+}
 
 export const partOff = defineKind({
   kind: 'part.off',
   version: 1,
   ofBody: true,
-  station: 'teardown',
+  slice: { body: { off: {} } },
   schema: v.object({
     position: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
     tray: v.pipe(v.string(), v.maxLength(20)),
@@ -18,15 +24,10 @@ export const partOff = defineKind({
     const position = sheets?.build.positions.find((p) => p.code === data.position)
     const name = position?.name ?? data.position
     if (sheets && !position && !standing)
-      return refusal('position', `${sheets.build.listNumber} has no part ${data.position}.`, 'position')
-    if (position?.stays && !standing)
-      return refusal('stays', `${name} stays in. Taking it out risks damage.`, 'position')
+      return notAdmitted('position', sheets.build.listNumber, data.position)
+    if (position?.stays && !standing) return notAdmitted('stays', name)
     if (here.off[data.position] && !here.on[data.position])
-      return refusal(
-        'off twice',
-        `${name} is off already: ${here.off[data.position]!.by} took it off into tray ${here.off[data.position]!.tray}.`,
-        'position',
-      )
+      return notAdmitted('off twice', name, here.off[data.position]!.by, here.off[data.position]!.tray)
     return undefined
   },
   apply: (state, entry) =>

@@ -1,13 +1,23 @@
 import * as v from 'valibot'
-import { refusal } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 import { bodyOf, lastSaid } from '../state.ts'
+
+export type PartSource = 'old' | 'kit' | 'loose' | 'shelf'
+
+declare module '../state.ts' {
+  interface BodyState {
+    on: Readonly<
+      Record<string, { from: PartSource; part: string | null; by: string; at: string; entry: string }>
+    >
+  }
+}
 
 export const partOn = defineKind({
   kind: 'part.on',
   version: 1,
   ofBody: true,
-  station: 'build',
+  slice: { body: { on: {} } },
   schema: v.object({
     position: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
     from: v.picklist(['old', 'kit', 'loose', 'shelf']),
@@ -17,15 +27,10 @@ export const partOn = defineKind({
   admit: (state, { data, body }, { sheets }) => {
     const here = bodyOf(state, body)
     const name = sheets?.build.positions.find((p) => p.code === data.position)?.name ?? data.position
-    if (!here.off[data.position]) return refusal('not off', `${name} never came off.`, 'position')
-    if (here.on[data.position])
-      return refusal(
-        'on twice',
-        `${name} is on already: ${here.on[data.position]!.by} put it on.`,
-        'position',
-      )
+    if (!here.off[data.position]) return notAdmitted('not off', name)
+    if (here.on[data.position]) return notAdmitted('on twice', name, here.on[data.position]!.by)
     if (data.from === 'old' && lastSaid(here.findings[data.position])?.disposition === 'condemn')
-      return refusal('condemned', `${name} is condemned. Fit another, or judge it again.`, 'from')
+      return notAdmitted('condemned', name)
     return undefined
   },
   apply: (state, entry) =>

@@ -2,11 +2,18 @@ import * as v from 'valibot'
 import { SomeWords } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
 
+declare module '../state.ts' {
+  interface BodyState {
+    /** why teardown began without all of as found */
+    unlocked: string | null
+  }
+}
+
 export const teardownUnlocked = defineKind({
   kind: 'teardown.unlocked',
   version: 1,
   ofBody: true,
-  station: 'asfound',
+  slice: { body: { unlocked: null } },
   schema: v.object({ why: SomeWords }),
   key: () => '',
   admit: () => undefined,

@@ -11,11 +11,17 @@ export const receivedTests = [
 ] as const
 export type ReceivedTest = (typeof receivedTests)[number]['code']
 
+declare module '../state.ts' {
+  interface BodyState {
+    tests: Readonly<Record<string, { result: 'good' | 'bad' | 'none'; by: string; entry: string }>>
+  }
+}
+
 export const testNoted = defineKind({
   kind: 'test.noted',
   version: 1,
   ofBody: true,
-  station: 'receive',
+  slice: { body: { tests: {} } },
   schema: v.object({
     test: v.picklist(receivedTests.map((test) => test.code)),
     result: v.picklist(['good', 'bad', 'none']),

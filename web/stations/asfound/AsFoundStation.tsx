@@ -1,5 +1,5 @@
-import { draftAsFound } from '@ekrond/core/drafts'
-import { teardownUnlocked } from '@ekrond/core/job'
+import { enterAsFound } from '@ekrond/core/entering'
+import { asFoundDone, outsideSettings, teardownUnlocked } from '@ekrond/core/stations'
 import { showTurns } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey } from '@ekrond/core/sheets'
@@ -32,8 +32,8 @@ export default function AsFoundStation({ open }: StationProps) {
   const { state, sheets } = open
   const navigate = useNavigate()
   const body = open.here
-  const outside = sheets?.spec.settings.filter((setting) => setting.asFoundAt === 'outside') ?? []
-  const isDone = (key: string) => key in body.asFound || key in body.asFoundSkipped
+  const outside = sheets ? outsideSettings(sheets) : []
+  const isDone = (key: string) => asFoundDone(body, key)
   const [index, setIndex] = useState(() =>
     Math.max(
       0,
@@ -86,7 +86,7 @@ export default function AsFoundStation({ open }: StationProps) {
           ? 'Count first: one tap for each part of a turn. If it stood seated, tap once and lower it again.'
           : 'Type what you see, or skip it with a reason.',
       )
-    const draft = draftAsFound(
+    const draft = enterAsFound(
       setting,
       turns ? showTurns(count) : text,
       mixture ? to : null,
@@ -116,7 +116,7 @@ export default function AsFoundStation({ open }: StationProps) {
   return (
     <>
       <OnStrip>
-        <SettingsStrip body={body} spec={sheets.spec} here={key} order="asfound" />
+        <SettingsStrip open={{ ...open, sheets }} here={key} order="asfound" />
       </OnStrip>
       <Main $ask={430}>
         <Board>

@@ -2,7 +2,7 @@ import { asTyped } from '../../shell/SettingsStrip'
 import type { BodyState } from '@ekrond/core/job'
 import { settingKey, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
 import { Balloon, Drawing, Leader, Text, type Point } from '../../drawing'
-import { ScrewDial } from '../../drawing/Mechanisms'
+import { ScrewDial } from '../../drawing/ScrewDial'
 
 /** The outside as it stands: each thing to be noted at its place, filled when it is. */
 export function EngineSide({

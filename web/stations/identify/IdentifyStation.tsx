@@ -1,3 +1,4 @@
+import { complaintWords } from '@ekrond/core/complaint'
 import type { CatalogueAnswer, ListNumberAnswer } from '@ekrond/contract/library'
 import {
   explain,
@@ -13,14 +14,15 @@ import {
 import { bodyNumbers, bodyOf, checkAgain, fromEarlier, markPlaces } from '@ekrond/core/job'
 import { gaugeSigma, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import { differenceSentence, sheetDifferences } from '@ekrond/core/sheets'
+import { differenceSentence, sheetDifferences } from '@ekrond/core/library'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../../data/api'
 import { useDraft } from '../../data/draft'
-import { listNumberQuery, useShop } from '../../data/job'
+import { listNumberQuery } from '../../data/library'
+import { useShop } from '../../data/shop'
 import { Ask, AskFoot, Board, BoardTitle, BoardDrawing, StripCell } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { figures, narrow } from '../../theme/global'
@@ -286,9 +288,7 @@ export default function IdentifyStation({ open }: StationProps) {
       <OnStrip>
         <StripCell style={{ padding: '10px 20px' }}>
           <Label>Complaint</Label>
-          <b style={{ fontSize: 20 }}>
-            {open.state.opened?.complaint.words || open.state.opened?.complaint.symptom}
-          </b>
+          <b style={{ fontSize: 20 }}>{open.state.opened && complaintWords(open.state.opened.complaint)}</b>
           <span style={{ color: 'var(--pencil)' }}>
             {open.state.opened?.complaint.symptom} · {open.state.opened?.complaint.band} · from{' '}
             {open.state.opened?.engine}, {open.state.opened?.equipment}

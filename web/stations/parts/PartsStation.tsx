@@ -1,6 +1,6 @@
 import type { MarketAnswer } from '@ekrond/contract/library'
 import { addDays } from '@ekrond/core/days'
-import { draftOrder } from '@ekrond/core/drafts'
+import { enterOrder } from '@ekrond/core/entering'
 import { allNeeds, bodyKey, jobNeeds, type JobNeed } from '@ekrond/core/job'
 import { coverChoices, layOutKit, shelfOnly, type Cover, type KitLayout, type Laid } from '@ekrond/core/kits'
 import { isRefusal } from '@ekrond/core/refusal'
@@ -8,7 +8,8 @@ import { partKinds, type PartKind, type Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
-import { useMarket, useShop } from '../../data/job'
+import { useMarket } from '../../data/library'
+import { useShop } from '../../data/shop'
 import { Balloon, Drawing, Text } from '../../drawing'
 import { GasketShape, PartShape } from '../../drawing/PartShape'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
@@ -72,7 +73,7 @@ function Parts({ open }: SheetedProps) {
     }
     if (openNeeds.length === 0) return void navigate(open.to('build'))
     if (!picked || !market.data) return
-    const no = open.add('order.placed', draftOrder(picked, market.data, today))
+    const no = open.add('order.placed', enterOrder(picked, market.data, today))
     setWrong(no?.sentence ?? '')
   }
   useKeys({

@@ -1,5 +1,6 @@
+import { complaintWords } from '@ekrond/core/complaint'
 import { showNumber } from '@ekrond/core/job'
-import { returnSheets } from '@ekrond/core/sheet'
+import { returnSheets } from '@ekrond/core/return-sheet'
 import { Link } from 'react-router'
 import { Fraction, Label } from '../../ui'
 import { useEarlierJob } from './earlier'
@@ -18,7 +19,7 @@ export function Comeback({ number }: { number: number }) {
         {state.returned ? `, returned ${state.returned.at.slice(0, 10)}` : ', not returned yet'}
       </Label>
       <p style={{ fontWeight: 600 }}>
-        “{state.opened?.complaint.words || state.opened?.complaint.symptom}”
+        “{state.opened && complaintWords(state.opened.complaint)}”
         {state.answer ? `, ${state.answer.explained ? 'explained' : 'not explained'}` : ''}
       </p>
       {pages.map((page) => (

@@ -1,7 +1,7 @@
 import { receivedTests, workSoFar } from '@ekrond/core/job'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { useShop } from '../../data/job'
+import { useShop } from '../../data/shop'
 import { sayInstant, sayMoney } from '../../shell/dates'
 import { Ask, AskFoot, Board, Main, StripCell } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'

@@ -1,23 +1,23 @@
+import { complaintWords } from '@ekrond/core/complaint'
 import {
   afterReturn,
   bodyKey,
   bodyNumbers,
   bodyOf,
-  gatePoints,
   lastSaid,
   readBodyKey,
   sentenceOf,
-  type GatePoint,
 } from '@ekrond/core/job'
+import { gatePoints, type GatePoint } from '@ekrond/core/stations'
 import type { SheetsOfJobAnswer } from '@ekrond/contract/jobs'
-import { returnSheets, type ReturnSheet } from '@ekrond/core/sheet'
+import { returnSheets, type ReturnSheet } from '@ekrond/core/return-sheet'
 import { nameOn, type Sheets } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../../data/api'
-import { useShop } from '../../data/job'
+import { useShop } from '../../data/shop'
 import { usePerson } from '../../data/person'
 import { Ask, AskFoot, Board, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
@@ -66,7 +66,7 @@ const Point = styled.li<{ $here: boolean }>`
 `
 
 function Return({ open }: SheetedProps) {
-  const { state, sheets } = open
+  const { state } = open
   const points = gatePoints(state, open.all)
   const standing = points.filter((point) => !point.passed)
   const [picked, setPicked] = useState<string | null>(null)
@@ -90,7 +90,7 @@ function Return({ open }: SheetedProps) {
   return (
     <>
       <OnStrip>
-        <SettingsStrip body={open.here} spec={sheets.spec} />
+        <SettingsStrip open={open} />
       </OnStrip>
       <Main $ask={440}>
         <Board
@@ -250,7 +250,7 @@ function AnswerComplaint({ open }: { open: StationProps['open'] & { sheets: Shee
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       <Label>
-        Which findings explain “{open.state.opened?.complaint.words || open.state.opened?.complaint.symptom}”?
+        Which findings explain “{open.state.opened && complaintWords(open.state.opened.complaint)}”?
       </Label>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
         {found.map((code) => (

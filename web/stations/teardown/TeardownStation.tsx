@@ -1,14 +1,15 @@
-import { teardownOrder } from '@ekrond/core/build'
-import { conditionsFor, draftAsFound, draftFinding } from '@ekrond/core/drafts'
+import { teardownOrder } from '@ekrond/core/work'
+import { conditionsFor, enterAsFound, enterFinding } from '@ekrond/core/entering'
 import { conditionsOf, dispositions, dispositionWord, type Disposition } from '@ekrond/core/findings'
-import { lastSaid, teardownUnlocked, type BodyState } from '@ekrond/core/job'
+import { lastSaid, type BodyState } from '@ekrond/core/job'
+import { asFoundDone, teardownUnlocked } from '@ekrond/core/stations'
 import type { Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useDraft } from '../../data/draft'
-import { useShop } from '../../data/job'
+import { useShop } from '../../data/shop'
 import { Stack } from '../../drawing/Stack'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
@@ -116,8 +117,7 @@ function openTasks(sheets: Sheets, order: readonly Position[], body: BodyState):
     if (body.off[position.code] && !body.on[position.code])
       for (const key of position.exposes) {
         const setting = sheets.spec.settings.find((s) => settingKey(s) === key)
-        if (setting && !(key in body.asFound) && !(key in body.asFoundSkipped))
-          tasks.push({ kind: 'exposed', setting, position })
+        if (setting && !asFoundDone(body, key)) tasks.push({ kind: 'exposed', setting, position })
       }
   for (const position of order) if (!body.off[position.code]) tasks.push({ kind: 'part', position })
   for (const position of sheets.build.positions)
@@ -172,14 +172,14 @@ function Exposed({
       return setWrong(
         open.add('asfound.skipped', { code: setting.code, place: setting.place, why: text })?.sentence ?? '',
       )
-    const draft = draftAsFound(setting, text, null, open.sheets, open.state, open.body)
+    const draft = enterAsFound(setting, text, null, open.sheets, open.state, open.body)
     if (isRefusal(draft)) return setWrong(draft.refused.why)
     const no = open.add('asfound.noted', draft.data)
     if (no) setWrong(no.sentence)
     else setText('')
   }
   useKeys({ Enter: log })
-  const said = text && !skip ? draftAsFound(setting, text, null, open.sheets, open.state, open.body) : null
+  const said = text && !skip ? enterAsFound(setting, text, null, open.sheets, open.state, open.body) : null
   return (
     <Ask aria-label="What is asked">
       <Label>as found, now that {position.name.toLowerCase()} is off</Label>
@@ -241,7 +241,7 @@ function PartOff({
   const conditions = conditionsFor(state, sheets)
   // A measurement decides: what is seen is taken as sound until somebody says otherwise.
   const seen = condition || (raw.trim() ? conditionsOf[position.kind][0]!.code : '')
-  const draft = seen ? draftFinding(position, seen, raw, gauge, sheets, conditions, override) : null
+  const draft = seen ? enterFinding(position, seen, raw, gauge, sheets, conditions, override) : null
   const said = draft && !isRefusal(draft) ? draft : null
   const disposition = said?.said.disposition
   const log = () => {

@@ -1,0 +1,138 @@
+import { describe, expect, it } from 'vitest'
+import { fold } from '../job/index.ts'
+import { cheapestCover, type Market } from '../kits/index.ts'
+import { readMeasured } from '../findings/index.ts'
+import { isRefusal } from '../refusal/index.ts'
+import { ferrySheets, identified, JOB, opening, placed, reading, unsent } from '../../demo/log-entries.ts'
+import {
+  conditionsFor,
+  enterAsFound,
+  enterFinding,
+  enterOrder,
+  enterReading,
+  settingContext,
+} from './index.ts'
+
+const sheets = ferrySheets()
+const state = fold(JOB, [
+  placed(unsent(1, 'job.opened', opening), 1),
+  placed(unsent(2, 'ident.chosen', identified), 2),
+])
+const setting = (code: string) => sheets.spec.settings.find((s) => s.code === code)!
+const position = (code: string) => sheets.build.positions.find((p) => p.code === code)!
+const caliper = {
+  code: 'c',
+  name: 'caliper 2',
+  kind: 'caliper' as const,
+  resolutionMm: 0.01,
+  repeatabilityMm: 0.06,
+}
+
+describe('a reading about to be logged', () => {
+  it('keeps the text as typed beside the value, the gauge and what was shown', () => {
+    const draft = enterReading(
+      setting('float.height'),
+      ' 9/16 ',
+      settingContext(state, sheets, caliper, [caliper]),
+    )
+    if (isRefusal(draft)) throw new Error(draft.refused.why)
+    // 9/16 in = 14.2875 mm: out of 13.0 to 14.0.
+    expect(draft.data).toMatchObject({
+      raw: '9/16',
+      value: 14.2875,
+      gauge: 'caliper 2',
+      specRev: identified.specRev,
+      shown: { verdict: 'out', asWritten: '13.5 ±0.5' },
+    })
+  })
+  it('a letter or a drill is no height', () => {
+    for (const text of ['K', '#31'])
+      expect(
+        enterReading(setting('float.height'), text, settingContext(state, sheets, caliper, [])),
+      ).toMatchObject({
+        refused: {
+          input: 'text',
+          why: expect.stringContaining('is a drill, and this is a length') as string,
+        },
+      })
+  })
+  it('a drop is judged from the height in force', () => {
+    const set = fold(JOB, [...state.log, placed(unsent(3, 'reading.taken', reading('14.0', 'in')), 3)])
+    expect(settingContext(set, sheets, caliper, []).floatHeight).toBe(14)
+    expect(settingContext(state, sheets, caliper, []).floatHeight).toBeNull()
+  })
+  it('what is no gap is told by the plate', () => {
+    expect(
+      enterReading(setting('vacuumBreak.gap'), '30 mm', settingContext(state, sheets, caliper, [])),
+    ).toMatchObject({ refused: { input: 'reading' } })
+  })
+})
+
+describe('as found', () => {
+  it('says of a screw counted until free only that', () => {
+    const draft = enterAsFound(setting('mixture.turns'), '3 1/2', 'free', sheets, state)
+    if (isRefusal(draft)) throw new Error(draft.refused.why)
+    expect(draft.data.shown.headline).toBe('3 1/2 until it fell free.')
+  })
+  it('compares everything else with the sheet', () => {
+    const draft = enterAsFound(setting('choke.index'), 'index', null, sheets, state)
+    if (isRefusal(draft)) throw new Error(draft.refused.why)
+    expect(draft).toMatchObject({
+      said: { usual: false },
+      data: { value: 0, shown: { headline: 'index where the sheet has 1 rich.' } },
+    })
+    expect(isRefusal(enterAsFound(setting('choke.index'), 'twelve', null, sheets, state))).toBe(true)
+  })
+})
+
+describe('a finding', () => {
+  it('asks for a condition that its kind can have', () => {
+    expect(
+      enterFinding(position('float'), 'warped', '', null, sheets, conditionsFor(state, sheets)),
+    ).toMatchObject({ refused: { input: 'condition' } })
+  })
+  it('a part that is judged by eye takes no measurement', () =>
+    expect(isRefusal(readMeasured(position('float.pin'), '3', null))).toBe(true))
+  it('weighs with the scale’s own error', () => {
+    const scale = {
+      code: 's',
+      name: 'scale',
+      kind: 'scale' as const,
+      resolutionMm: 0.1,
+      repeatabilityMm: 0.05,
+    }
+    // √(0.05² + 0.1²/12) = 0.0577
+    expect(readMeasured(position('float'), '11.1 g', scale)).toEqual({
+      what: 'mass',
+      value: 11.1,
+      sigma: expect.closeTo(0.0577, 4) as number,
+    })
+  })
+})
+
+describe('an order', () => {
+  it('names lines by where they come from and what they serve, and the day they come', () => {
+    const market: Market = {
+      suppliers: [{ code: 'h', shippingMinor: 450 }],
+      kits: [],
+      singles: [{ part: 'SE-240', supplier: 'h', priceMinor: 780, leadDays: 2 }],
+      shelf: [{ part: 'WA-080', quantity: 3 }],
+    }
+    const cover = cheapestCover(
+      [
+        { id: 'seat', accepts: ['SE-240'], quantity: 1 },
+        { id: 'seat.washer', accepts: ['WA-080'], quantity: 2 },
+      ],
+      market,
+    )
+    if (isRefusal(cover)) throw new Error(cover.refused.why)
+    expect(enterOrder(cover, market, '2026-11-30')).toEqual({
+      lines: [
+        { what: 'single', code: 'SE-240', supplier: 'h', quantity: 1, priceMinor: 780, serves: ['seat'] },
+        { what: 'shelf', code: 'WA-080', supplier: '', quantity: 2, priceMinor: 0, serves: ['seat.washer'] },
+      ],
+      totalMinor: 1230,
+      arrives: '2026-12-02',
+    })
+  })
+})

@@ -1,0 +1,38 @@
+import type * as v from 'valibot'
+import type { Conditions } from '../conditions/index.ts'
+import type { Gauge } from '../measure/index.ts'
+import type { Result } from '../refusal/index.ts'
+import type { Deciding, Position, SpecSheet } from '../sheets/schemas.ts'
+import type { Disposition } from './conditions.ts'
+
+/** What a measurement says of a part, with the limit that it was judged by. */
+export interface Judgement {
+  disposition: Disposition
+  /** false where measuring again with a finer gauge would tell */
+  sure: boolean
+  limit: number
+  unit: 'g' | 'mm'
+  rule: string
+  sentence: string
+}
+
+export type DecidingOf<W extends Deciding['what']> = Extract<Deciding, { what: W }>
+
+/** One measurement that decides about a part: how it is asked, read and kept, and what it means. */
+export interface Finding<M extends { what: Deciding['what'] }> {
+  schema: v.GenericSchema<unknown, M>
+  label: string
+  unit: string
+  hint: string
+  /** the gauge that reads it */
+  gauge: Gauge['kind']
+  /** what was typed; `sigma` is the gauge's. Refuses `text`. */
+  read(raw: string, sigma: number): Result<M>
+  /** the verdict by rule, on a part of its kind by what decides about it */
+  judge(
+    measured: M,
+    part: { kind: Position['kind']; deciding: DecidingOf<M['what']> },
+    spec: SpecSheet,
+    conditions: Conditions,
+  ): Result<Judgement>
+}

@@ -1,0 +1,94 @@
+/** Why an entry is not admitted: a code that programs tell apart, a sentence that people act on, the field where there is one. */
+export interface NotAdmitted {
+  code: string
+  sentence: string
+  field?: string
+}
+
+type Said = readonly [sentence: string, field?: string]
+
+/** Every reason for which an entry is turned down, with its sentence. */
+const REFUSALS = {
+  kind: (kind: string): Said => [
+    `This program does not know entries of the kind ${kind}. Reload the page.`,
+    'kind',
+  ],
+  newer: (): Said => ['This entry comes from a newer version. Reload the page.', 'v'],
+  data: (sentence: string, field?: string): Said => [sentence, field],
+  'not open': (): Said => ['There is no such job yet: its first entry opens it.'],
+  'as of': (): Said => ['This is how it stood then. Go back to now to enter something.'],
+  closed: (why: string): Said => [`The job is closed (${why}). Open it again first.`],
+  'went back': (): Said => ['It went back. Notes and corrections can be added; open the job again for more.'],
+  'return stands': (): Said => [
+    'A return is not taken back: the sheet went out with it. Open the job again.',
+  ],
+  body: (body: number, most: number): Said => [
+    most === 1 ? 'This job has one body.' : `This job has ${most} bodies; there is no body ${body}.`,
+    'body',
+  ],
+  'no target': (): Said => ['What this corrects is not in the job’s log.', 'corrects'],
+  'other thing': (): Said => ['A correction must be of the same thing as what it corrects.', 'corrects'],
+  superseded: (sentence: string): Said => [sentence, 'corrects'],
+  'later ones': (which: string, why: string): Said => [
+    `${which} rests on it: ${why} Take that back first.`,
+    'corrects',
+  ],
+  'hangs on': (): Said => ['It belongs to an entry that was not taken. Put that right first.', 'after'],
+  together: (why: string): Said => [`It was entered together with one that was not taken: ${why}`, 'after'],
+  corrects: (): Said => ['An undo must name what it undoes.', 'corrects'],
+  aircraft: (): Said => [
+    'Carburetors of aircraft are not serviced here: they belong to a certificated repair station. Nothing was opened.',
+    'aircraft',
+  ],
+  promise: (day: string): Said => [
+    `${day} was over when it was taken in. Promise that day or a later one.`,
+    'promise',
+  ],
+  opened: (): Said => ['This job is open already.'],
+  open: (): Said => ['The job is open already.'],
+  apart: (body: string, bodies: number): Said => [
+    `Teardown of body ${body} has begun: this stays a job of ${bodies}. Open a second job for the others.`,
+    'bodies',
+  ],
+  'has entries': (body: number): Said => [
+    `Body ${body} has entries of its own. Take those back first, then it can go.`,
+    'bodies',
+  ],
+  estimate: (): Said => ['There is no estimate to agree to. Make one first.'],
+  mark: (why: string): Said => [why, 'text'],
+  revision: (sentence: string): Said => [sentence, 'specRev'],
+  'identify first': (): Said => [
+    'Nothing can be set before it is identified: the values come from its sheet.',
+  ],
+  setting: (listNumber: string, setting: string): Said => [
+    `${listNumber} has no setting ${setting}.`,
+    'code',
+  ],
+  position: (listNumber: string, code: string): Said => [`${listNumber} has no part ${code}.`, 'position'],
+  stays: (name: string): Said => [`${name} stays in. Taking it out risks damage.`, 'position'],
+  'still on': (name: string): Said => [`${name} is still on. Take it off, then judge it.`, 'position'],
+  'off twice': (name: string, by: string, tray: string): Said => [
+    `${name} is off already: ${by} took it off into tray ${tray}.`,
+    'position',
+  ],
+  'not off': (name: string): Said => [`${name} never came off.`, 'position'],
+  'on twice': (name: string, by: string): Said => [`${name} is on already: ${by} put it on.`, 'position'],
+  condemned: (name: string): Said => [`${name} is condemned. Fit another, or judge it again.`, 'from'],
+  order: (): Said => ['This job has no such order.', 'order'],
+  arrived: (): Said => ['This order has arrived already.', 'order'],
+  second: (): Said => ['The second name must be somebody else’s: two people let it pass.', 'second'],
+  returned: (): Said => ['It went back already.'],
+  gate: (points: string): Said => [`It cannot go back yet: ${points}.`],
+} as const
+
+export type RefusalCode = keyof typeof REFUSALS
+
+/** Turns an entry down for one of the reasons, in its words. */
+export function notAdmitted<C extends RefusalCode>(
+  code: C,
+  ...given: Parameters<(typeof REFUSALS)[C]>
+): NotAdmitted {
+  const say = REFUSALS[code] as (...given: unknown[]) => Said
+  const [sentence, field] = say(...given)
+  return field ? { code, sentence, field } : { code, sentence }
+}

@@ -1,0 +1,2 @@
+export * from './differences.ts'
+export * from './history.ts'

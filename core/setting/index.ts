@@ -1,3 +1,0 @@
-export * from './read.ts'
-export * from './judge.ts'
-export * from './words.ts'

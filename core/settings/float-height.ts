@@ -1,0 +1,122 @@
+import { leverAt, levelInUse, seatWasher, stockWasher, tangBend } from '../float/index.ts'
+import { figure } from '../measure/index.ts'
+import { isRefusal, type Result } from '../refusal/index.ts'
+import type { SettingSpec } from '../sheets/schemas.ts'
+import { compose } from './judge.ts'
+import type { Remedy, Setting, SettingContext } from './kind.ts'
+import { bendAsShare, needleWay } from './words.ts'
+
+/** A stocked washer further off than this (mm) does not correct the height. */
+const MOST_WASHER_ERROR_MM = 0.35
+
+/** Float height, mm, dry: where the float shuts the needle, and so the fuel's level in use. */
+export const floatHeight: Setting = {
+  order: 1,
+  gauges: ['caliper'],
+  unit: { set: 'mm', found: 'mm' },
+  judge(setting, value, context, standing) {
+    const { spec, conditions } = context
+    const geometry = spec.float
+    const lever = leverAt(geometry, value)
+    if (isRefusal(lever)) return lever
+    const now = levelInUse(geometry, value, conditions.pressureKpa, conditions.densityKgM3)
+    if (isRefusal(now)) return now
+    const wanted = levelInUse(geometry, standing.target, conditions.pressureKpa, conditions.densityKgM3)
+    if (isRefusal(wanted)) return wanted
+    const low = now.belowFace - wanted.belowFace
+    const late = low < 0
+    const remedy = remedyOf(setting, value, standing.target, context)
+    if (isRefusal(remedy)) return remedy
+    return compose(standing, setting, {
+      inWords: `Fuel stands ${figure(now.belowFace)} mm below the face at ${figure(conditions.pressureKpa)} kPa.`,
+      meaning: `It shuts off ${late ? 'late' : 'early'}: fuel would stand ${figure(Math.abs(low), 1)} mm ${late ? 'above' : 'below'} its mark.`,
+      remedy,
+      facts: [
+        `in use ${figure(now.belowFace)} below the face, wants ${figure(wanted.belowFace)}`,
+        now.holds
+          ? `holds up to ${figure(now.maxPressure, 0)} kPa`
+          : `cannot shut against ${figure(conditions.pressureKpa)} kPa`,
+      ],
+      assumes: conditions.assumes,
+    })
+  },
+}
+
+function remedyOf(
+  setting: SettingSpec,
+  value: number,
+  target: number,
+  { spec }: SettingContext,
+): Result<Remedy | null> {
+  const geometry = spec.float
+  const lever = leverAt(geometry, value)
+  if (isRefusal(lever)) return lever
+  if (geometry.correction === 'none')
+    return renew('float', 'This float cannot be adjusted. Renew float or needle.', '')
+  if (geometry.correction === 'washer') {
+    const change = seatWasher(value, target, lever, geometry.seatFrom, (geometry.tangAngle * Math.PI) / 180)
+    if (isRefusal(change)) return change
+    const now = geometry.washerMm ?? 0
+    const wanted = now + change.change
+    const stock = stockWasher(wanted, geometry.washerStockMm)
+    const way = change.change > 0 ? 'thicker' : 'thinner'
+    if (!stock || wanted <= 0 || Math.abs(stock.error) > MOST_WASHER_ERROR_MM)
+      return renew(
+        'washer',
+        'No washer in stock corrects this. Look at needle, seat and float.',
+        `it would take one of ${figure(wanted, 2)} mm in place of ${figure(now)}`,
+      )
+    return {
+      action: 'change washer',
+      of: 'washer',
+      way,
+      amount: stock.mm,
+      unit: 'mm',
+      words: `Nothing is bent here. Fit a washer of ${stock.mm} mm under the seat in place of ${figure(now)}.`,
+      detail: `${figure(Math.abs(change.change), 2)} mm ${way} is wanted · the seat goes in from ${geometry.seatFrom === 'bowl' ? 'the bowl side' : 'outside'}`,
+      short: `washer of ${stock.mm} mm under the seat, was ${figure(now)}`,
+    }
+  }
+  const bend = tangBend(value, target, lever)
+  if (isRefusal(bend)) return bend
+  if (bend.toward === 'none') return null
+  if (geometry.correction === 'arm') {
+    const from = geometry.sense === 1 ? 'the face' : 'the bowl floor'
+    const way = target > value ? `further from ${from}` : `nearer to ${from}`
+    const amount = Math.abs(target - value)
+    const point = geometry.measurePoint.name
+    return {
+      action: 'bend arm',
+      of: 'arm',
+      way,
+      amount,
+      unit: 'mm',
+      words: `Bend the float’s arm near its pin until it reads ${figure(target)}: the ${point} ${figure(amount)} mm ${way}.`,
+      detail: `${figure(bend.bend, 2)} mm at the tang, which stays as it is · hold the arm with pliers at the pin, never press the needle into its seat`,
+      short: `arm, ${point} ${figure(amount)} mm ${way}`,
+    }
+  }
+  const toward = bend.toward === 'needle' ? 'toward the needle' : 'away from the needle'
+  const way = needleWay(geometry.needleAt, setting.held, bend.toward)
+  return {
+    action: 'bend tang',
+    of: 'tang',
+    way,
+    amount: bend.bend,
+    unit: 'mm',
+    words: `Bend the tang ${figure(bend.bend, 2)} mm ${toward}: ${way}.`,
+    detail: `${bendAsShare(bend.bend)} · lift the float off first, do not press on the needle`,
+    short: `tang ${figure(bend.bend, 2)} mm ${toward}`,
+  }
+}
+
+const renew = (of: string, words: string, detail: string): Remedy => ({
+  action: 'renew',
+  of,
+  way: '',
+  amount: 0,
+  unit: '',
+  words,
+  detail,
+  short: words.split('. ')[0]!.replace(/\.$/, ''),
+})

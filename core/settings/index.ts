@@ -1,0 +1,7 @@
+export * from './kind.ts'
+export * from './read.ts'
+export * from './words.ts'
+export * from './registry.ts'
+export * from './view.ts'
+export { aim } from './judge.ts'
+export { linkageOf } from './pump-stem.ts'

@@ -1,0 +1,63 @@
+import { jobNeeds } from '../job/needs.ts'
+import { lastSaid } from '../job/state.ts'
+import { nameOn } from '../sheets/schemas.ts'
+import { teardownOrder } from '../work/index.ts'
+import { point, progress, type Point, type Station } from './station.ts'
+
+const MINUTES_A_PART = 3
+
+export const build: Station = {
+  name: 'build',
+  title: 'Build',
+  number: 7,
+  kinds: ['part.on'],
+  doing: 'put it together',
+  state({ here, sheets }) {
+    if (!sheets) return 'none'
+    const order = teardownOrder(sheets.build)
+    return progress(
+      order.filter((position) => here.off[position.code] && here.on[position.code]).length,
+      order.length,
+    )
+  },
+  line({ here, sheets }) {
+    const lying = teardownOrder(sheets.build).filter(
+      (position) => here.off[position.code] && !here.on[position.code],
+    )
+    return `building: ${lying.length} still in the trays`
+  },
+  minutes: ({ here, sheets }) =>
+    sheets
+      ? teardownOrder(sheets.build).filter((position) => !here.on[position.code]).length * MINUTES_A_PART
+      : 0,
+  canGoOn({ state, sheets, here, body }) {
+    if (!sheets) return false
+    // What goes on first must be here first: the stack is built from the bottom.
+    const first = teardownOrder(sheets.build).findLast(({ code }) => here.off[code] && !here.on[code])
+    return (
+      first !== undefined &&
+      !jobNeeds(state, sheets, body).some(
+        (need) => need.position === first.code && need.standing === 'ordered',
+      )
+    )
+  },
+  points: ({ here, sheets }) =>
+    Object.keys(here.off).flatMap((code): Point[] => {
+      const name = nameOn(sheets, code)
+      const finding = lastSaid(here.findings[code])
+      return [
+        ...(here.on[code]
+          ? []
+          : [
+              point(
+                `tray:${code}`,
+                `${name} lies in tray ${here.off[code]!.tray}`,
+                'it came off and is not on',
+              ),
+            ]),
+        ...(finding?.disposition === 'repair' && !finding.overridden && here.on[code]?.from === 'old'
+          ? [point(`repair:${code}`, `${name} wanted repair`, finding.sentence)]
+          : []),
+      ]
+    }),
+}

@@ -1,0 +1,15 @@
+import { bodyNumbers, type JobState } from '../job/state.ts'
+import type { SheetsByBody } from '../job/kind.ts'
+import { stations, viewOf } from './registry.ts'
+import { RETURN_MINUTES } from './return.ts'
+
+/** Bench minutes that are left until it can go back: what each station has still to do, body by body. */
+export function minutesLeft(state: JobState, all: SheetsByBody): number {
+  if (!state.opened || state.closed || state.returned) return 0
+  return (
+    RETURN_MINUTES +
+    bodyNumbers(state)
+      .map((body) => viewOf(state, all, body))
+      .reduce((sum, view) => sum + stations.reduce((own, station) => own + station.minutes(view), 0), 0)
+  )
+}

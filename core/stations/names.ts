@@ -1,0 +1,3 @@
+/** The stations that exist, by the one name that each has everywhere. */
+export type StationName =
+  'receive' | 'identify' | 'asfound' | 'teardown' | 'parts' | 'build' | 'set' | 'return'

@@ -1,0 +1,31 @@
+import { workSoFar } from '../job/labour.ts'
+import { point, type Station } from './station.ts'
+
+export const receive: Station = {
+  name: 'receive',
+  title: 'Receive',
+  number: 1,
+  kinds: ['job.opened', 'test.noted', 'estimate.made', 'estimate.agreed'],
+  doing: 'take it in',
+  state: ({ state }) => (state.opened ? 'done' : 'none'),
+  line: () => 'taken in',
+  minutes: () => 0,
+  canGoOn: () => false,
+  jobPoints(state) {
+    const { estimate } = state
+    const work = workSoFar(state)
+    if (estimate && !estimate.agreed)
+      return [point('estimate', 'The estimate has no yes yet', 'ask the customer, and note who said it')]
+    if (estimate?.agreed && !estimate.agreed.yes)
+      return [point('estimate', 'The customer said no to the estimate', `${estimate.agreed.who} said it`)]
+    if (estimate && work && work.totalMinor > estimate.amountMinor)
+      return [
+        point(
+          `estimate:${estimate.entry}`,
+          'The work went beyond the estimate',
+          'a new estimate with its yes, or a reason and a second name',
+        ),
+      ]
+    return []
+  },
+}

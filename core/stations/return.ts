@@ -1,0 +1,26 @@
+import { point, type Station } from './station.ts'
+
+/** Minutes for the last look, the sheet and the parcel. */
+export const RETURN_MINUTES = 10
+
+export const returnStation: Station = {
+  name: 'return',
+  title: 'Return',
+  number: 0,
+  kinds: ['gate.passed', 'complaint.answered', 'job.returned'],
+  doing: 'see what stands before its return',
+  state: ({ state }) =>
+    state.returned ? 'done' : Object.keys(state.passes).length > 0 || state.answer ? 'begun' : 'none',
+  line(_view, openPoints) {
+    const open = openPoints()
+    return open ? `${open} ${open === 1 ? 'point' : 'points'} before it may go` : 'ready, sheet can be made'
+  },
+  minutes: () => 0,
+  canGoOn: () => false,
+  jobPoints: (state) => [
+    ...(!state.answer && state.opened && state.opened.complaint.symptom !== 'none: overhaul'
+      ? [point('complaint', 'The complaint is not answered', 'explained by what, or not explained', false)]
+      : []),
+    point('proof', 'Not bench-proved here', 'proving has no station yet: a reason and a second name'),
+  ],
+}

@@ -1,0 +1,44 @@
+import type { Entry } from '../job/entry.ts'
+import { standings } from '../job/fold.ts'
+import { kinds } from '../job/kinds/index.ts'
+import type { JobState } from '../job/state.ts'
+import type { StationName } from './names.ts'
+import { stationOfKind } from './registry.ts'
+
+const isAt = (entry: Entry, station: StationName, body: number): boolean => {
+  const kind = kinds.get(entry.kind)
+  return stationOfKind(entry.kind) === station && (!kind?.ofBody || (entry.body ?? 1) === body)
+}
+
+/** What an undo takes back: these hands' last entry at the station that stands. */
+export function lastOwn(
+  state: JobState,
+  by: string | null,
+  station: StationName,
+  body = 1,
+): Entry | undefined {
+  const standing = standings(state.log)
+  return state.log.findLast(
+    (entry) => entry.by === by && isAt(entry, station, body) && standing.get(entry.id) === 'alive',
+  )
+}
+
+/** What a redo strikes: these hands' last undo at the station, while they have entered nothing there since. */
+export function lastUndone(
+  state: JobState,
+  by: string | null,
+  station: StationName,
+  body = 1,
+): Entry | undefined {
+  const standing = standings(state.log)
+  const byId = new Map(state.log.map((entry) => [entry.id, entry]))
+  for (let i = state.log.length - 1; i >= 0; i--) {
+    const entry = state.log[i]!
+    if (entry.by !== by) continue
+    if (isAt(entry, station, body) && standing.get(entry.id) === 'alive') return undefined
+    if (entry.kind !== 'entry.struck' || standing.get(entry.id) !== 'alive') continue
+    const target = byId.get(entry.corrects!)
+    if (target && isAt(target, station, body)) return entry
+  }
+  return undefined
+}

@@ -1,0 +1,20 @@
+import type { JobsAnswer } from '@ekrond/contract/jobs'
+import { useQuery } from '@tanstack/react-query'
+import { call, type ApiError } from './api'
+
+export interface RackFilter {
+  q: string
+  status: 'open' | 'all'
+  by: string
+  customer: string
+  waits: boolean
+}
+export const useJobs = (filter: RackFilter) =>
+  useQuery<JobsAnswer, ApiError>({
+    queryKey: ['jobs', filter],
+    queryFn: () =>
+      call(
+        `/api/jobs?${new URLSearchParams({ q: filter.q, status: filter.status, by: filter.by, customer: filter.customer, waits: filter.waits ? '1' : '' })}`,
+      ),
+    placeholderData: (before) => before,
+  })

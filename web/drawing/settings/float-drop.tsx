@@ -1,0 +1,20 @@
+import { FloatSection } from '../FloatSection'
+import { isOut, type SettingPicture } from './props'
+
+export const floatDrop: SettingPicture = {
+  heading: ({ spec }) => `${spec.section.title}, float hanging`,
+  Picture: ({ spec, reading, target, conditions }) => (
+    <FloatSection
+      spec={spec}
+      reading={reading.value}
+      target={target}
+      verdict={reading.shown?.verdict ?? null}
+      remedy={isOut(reading) ? (reading.shown!.remedy?.short ?? null) : null}
+      view="held"
+      drop
+      level={null}
+      wantedBelowFace={spec.level.target}
+      pressureKpa={conditions.pressureKpa}
+    />
+  ),
+}

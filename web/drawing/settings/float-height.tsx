@@ -1,0 +1,29 @@
+import { levelInUse } from '@ekrond/core/float'
+import { isRefusal } from '@ekrond/core/refusal'
+import { heldWords } from '@ekrond/core/settings'
+import { FloatSection } from '../FloatSection'
+import { isOut, type SettingPicture } from './props'
+
+export const floatHeight: SettingPicture = {
+  inUse: true,
+  heading: ({ spec, setting, side }) =>
+    `${spec.section.title}, ${side === 'use' ? 'in use' : `as held: ${heldWords[setting.held]}`}`,
+  Picture({ spec, reading, target, conditions, side }) {
+    const { pressureKpa, densityKgM3 } = conditions
+    const level = levelInUse(spec.float, reading.value ?? target, pressureKpa, densityKgM3)
+    const wanted = levelInUse(spec.float, target, pressureKpa, densityKgM3)
+    return (
+      <FloatSection
+        spec={spec}
+        reading={reading.value}
+        target={target}
+        verdict={reading.shown?.verdict ?? null}
+        remedy={isOut(reading) ? (reading.shown!.remedy?.short ?? null) : null}
+        view={side}
+        level={isRefusal(level) ? null : level}
+        wantedBelowFace={isRefusal(wanted) ? spec.level.target : wanted.belowFace}
+        pressureKpa={pressureKpa}
+      />
+    )
+  },
+}

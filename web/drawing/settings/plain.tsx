@@ -1,0 +1,35 @@
+import { showValue } from '@ekrond/core/measure'
+import { Drawing, Text } from '../index'
+import { ScrewDial } from '../ScrewDial'
+import { isOut, type SettingPicture } from './props'
+
+/** A setting that has no mechanism of its own to draw: a screw's head where turns are counted, else what it stands at and wants. */
+export const plain: SettingPicture = {
+  Picture({ setting, reading, target }) {
+    const now = reading.value === null ? 'not set' : showValue(reading.value, setting.quantity)
+    const wants = showValue(target, setting.quantity)
+    return (
+      <Drawing width={760} height={500} title={`${setting.name}: ${now}, wants ${wants}.`}>
+        {setting.quantity === 'turns' ? (
+          <ScrewDial at={[380, 220]} radius={110} eighths={reading.value} state="now" label={setting.name} />
+        ) : (
+          <>
+            <Text
+              at={[380, 220]}
+              anchor="middle"
+              size={64}
+              face="figures"
+              colour={isOut(reading) ? 'red' : 'ink'}
+            >
+              {now}
+            </Text>
+            <path d="M260 250H500" stroke="var(--ink)" strokeWidth={2} />
+          </>
+        )}
+        <Text at={[380, 430]} anchor="middle" size={20}>
+          {`wants ${wants} · ${setting.datum}`}
+        </Text>
+      </Drawing>
+    )
+  },
+}

@@ -1,0 +1,27 @@
+import type { Conditions } from '@ekrond/core/conditions'
+import type { BodyState } from '@ekrond/core/job'
+import type { ReadingView } from '@ekrond/core/settings'
+import type { SettingSpec, SpecSheet } from '@ekrond/core/sheets'
+import type { ComponentType } from 'react'
+
+/** What the picture of a setting is drawn from. */
+export interface SettingPictureProps {
+  spec: SpecSheet
+  setting: SettingSpec
+  reading: ReadingView
+  /** where it is to stand, stored units */
+  target: number
+  conditions: Conditions
+  here: BodyState
+  side: 'held' | 'use'
+}
+
+export interface SettingPicture {
+  Picture: ComponentType<SettingPictureProps>
+  /** what is drawn, over the drawing; without it the setting's own name stands there */
+  heading?: (props: Pick<SettingPictureProps, 'spec' | 'setting' | 'side'>) => string
+  /** it is drawn as held and in use */
+  inUse?: true
+}
+
+export const isOut = (reading: ReadingView): boolean => reading.shown?.verdict === 'out'
