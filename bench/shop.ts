@@ -1,4 +1,7 @@
-import { fold, type Entry } from '@ekrond/core/job'
+import { ensureBuild } from '../tools/build.mjs'
+import { openThreads } from '../server/threads.ts'
+import { returnSheets } from '@ekrond/core/return-sheet'
+import { fold, growTo, type Entry } from '@ekrond/core/job'
 import { summarise, type JobSummary } from '@ekrond/core/stations'
 import { settingKey } from '@ekrond/core/sheets'
 import { spawn, type ChildProcess } from 'node:child_process'
@@ -56,6 +59,7 @@ export async function shopBench({ jobs, entries, windows }: Size): Promise<strin
 
     await rack(pool, say)
     await cold(pool, long, say)
+    await papers(say)
     await append(pool, say)
     await follow(postgres.url, windows, say)
   } finally {
@@ -114,6 +118,22 @@ async function cold(pool: Pool, job: string, say: Say): Promise<void> {
   const folds = await timed(15, () => Promise.resolve(fold(job, log)))
   say(`a job of ${log.length} entries opened with a cold cache`, `${ms(opens)} (limit 100)`)
   say('folded', `${ms(folds)} (limit 20)`)
+  const window = fold(job, log.slice(0, -1))
+  const grown = await timed(200, () => Promise.resolve(growTo(window, log)))
+  say('one entry more in a window', beside(grown, 1, 'folded anew', folds))
+}
+
+/** A window's log that grows by one, and a sheet's paper by a thread that stays, beside its first one. */
+async function papers(say: Say): Promise<void> {
+  await ensureBuild()
+  const threads = openThreads(join(root, 'build/heavy-thread.mjs'))
+  const log = logOf(3, 300)
+  const pages = returnSheets(fold(log[0]!.job, log), all, 1184)
+  const head = { shop: 'Lantern Weir', date: '2026-11-24' }
+  const first = await timed(1, () => threads.heavy.renderSheet(pages, head))
+  const second = await timed(9, () => threads.heavy.renderSheet(pages, head))
+  await threads.close()
+  say('a return sheet as PDF, by a thread that stays', beside(second, first / 5, 'the first one', first))
 }
 
 /** One entry more, and the same with everything read and folded at each. */

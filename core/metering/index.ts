@@ -1,6 +1,6 @@
 import { checkNumbers, type Result } from '../refusal/index.ts'
 
-/** Default constants (`physics.md`), each overridable by a spec sheet or the shop. Densities kg/m³ at 15 °C. */
+/** Default constants (`docs/physics.md`), each overridable by a spec sheet or the shop. Densities kg/m³ at 15 °C. */
 export const GASOLINE_DENSITY = 745
 export const ETHANOL_DENSITY = 789
 export const GASOLINE_AFR = 14.7

@@ -1,4 +1,4 @@
-/** What flows past the tip decides the word, not where the screw sits (`physics.md` §10). */
+/** What flows past the tip decides the word, not where the screw sits (`docs/physics.md` 10). */
 export type ScrewKind = 'fuel' | 'air'
 
 export const leanerWay = (kind: ScrewKind): 'in' | 'out' => (kind === 'fuel' ? 'in' : 'out')

@@ -102,7 +102,7 @@ export function useJob(key: string): JobLoad {
     queryKey: ['job', key],
     queryFn: async () => {
       const answer = await call<JobAnswer>(`/api/jobs/${encodeURIComponent(key)}`)
-      for (const sheets of Object.values(answer.sheets)) keepSheets(client, sheets as Sheets)
+      for (const sheets of Object.values(answer.sheets)) keepSheets(client, sheets)
       return answer
     },
     retry: (failures, error) => error.passing && failures < 100,

@@ -22,7 +22,7 @@ export const sheetsQuery = (specRev: string, buildRev: string) => ({
   queryFn: (): Promise<Sheets> =>
     call<SheetsAnswer>(
       `/api/sheets?spec=${encodeURIComponent(specRev)}&build=${encodeURIComponent(buildRev)}`,
-    ) as Promise<Sheets>,
+    ),
   staleTime: Infinity,
   gcTime: Infinity,
 })

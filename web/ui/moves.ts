@@ -40,10 +40,14 @@ export function renameJob(number: number): () => void {
   const rename = () => {
     const at = router?.state
     if (!at || at.navigation.state !== 'idle') return
-    const { pathname, search, state } = at.location
+    const { pathname, search } = at.location
     const wanted = pathname.replace(/^\/jobs\/[^/]+/, `/jobs/${number}`)
     if (wanted !== pathname)
-      void router!.navigate(wanted + search, { replace: true, state: state as unknown, flushSync: true })
+      void router!.navigate(wanted + search, {
+        replace: true,
+        state: at.location.state as unknown,
+        flushSync: true,
+      })
   }
   const stop = router?.subscribe(rename)
   rename()

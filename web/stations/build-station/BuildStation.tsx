@@ -12,7 +12,7 @@ import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { withSheets, type SheetedProps } from '../withSheets'
-import { Tray } from '../teardown/TeardownStation'
+import { Tray } from '../teardown/Tray'
 
 const SOURCES: { value: PartSource; label: string }[] = [
   { value: 'old', label: 'The old one' },

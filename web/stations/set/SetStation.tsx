@@ -1,5 +1,4 @@
 import { conditionsFor, enterReading, settingContext } from '@ekrond/core/entering'
-import { levelInUse } from '@ekrond/core/float'
 import { figure, gaugeSigma, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim, readingView, settingOf, settingsInOrder } from '@ekrond/core/settings'
@@ -13,7 +12,6 @@ import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell
 import { OnStrip } from '../../shell/OnStrip'
 import { StepHead } from '../../shell/StepHead'
 import { SettingsStrip } from '../../shell/SettingsStrip'
-import { figures } from '../../theme/global'
 import {
   Answer,
   Choice,
@@ -31,6 +29,7 @@ import { useKeys } from '../../ui/keys'
 import { PAD_WORDS, usePad } from '../../ui/Pad'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Tries } from './Tries'
+import { InUse } from './InUse'
 
 const Views = styled.div`
   display: flex;
@@ -68,22 +67,6 @@ const WhereItFits = styled.div`
 const HowHeld = styled.p`
   font-size: 16px;
   line-height: 1.4;
-`
-
-const InUseBox = styled.div`
-  border: 1px solid var(--line);
-  padding: 7px 12px;
-  align-self: flex-start;
-  margin-top: 8px;
-  & > b {
-    display: block;
-    font: 500 20px/1.3 ${figures};
-    letter-spacing: -0.03em;
-  }
-  & > span {
-    font-size: 14px;
-    color: var(--pencil);
-  }
 `
 
 const bestGauge = (setting: SettingSpec, gauges: readonly Gauge[]): Gauge | null => {
@@ -322,26 +305,5 @@ function SetWith({ open }: SheetedProps) {
         </Ask>
       </Main>
     </>
-  )
-}
-
-/** What the height means with the engine running, beside the drawing of how it is held. */
-function InUse({ open, height, wanted }: SheetedProps & { height: number; wanted: number }) {
-  const { float } = open.sheets.spec
-  const { pressureKpa, densityKgM3, assumes } = conditionsFor(open.state, open.sheets)
-  const level = levelInUse(float, height, pressureKpa, densityKgM3)
-  const mark = levelInUse(float, wanted, pressureKpa, densityKgM3)
-  if (isRefusal(level) || isRefusal(mark)) return null
-  return (
-    <InUseBox>
-      <span>
-        in use, at {figure(pressureKpa)} kPa
-        {assumes.some((a) => a.includes('kPa')) ? ' (assumed)' : ''}
-      </span>
-      <b>
-        {figure(level.belowFace)}, want {figure(mark.belowFace)}
-      </b>
-      <span>fuel below face, mm</span>
-    </InUseBox>
   )
 }

@@ -1,0 +1,9 @@
+import type { JobRow } from '@ekrond/contract/jobs'
+import { type Outlook } from '@ekrond/core/outlook'
+
+export interface Seen {
+  row: JobRow
+  outlook: Outlook
+  /** the reason in few enough letters for a tag */
+  onTag: string
+}

@@ -1,0 +1,59 @@
+import { explain, type Ranked } from '@ekrond/core/identify'
+import styled from 'styled-components'
+import { figures, narrow } from '../../theme/global'
+
+export const Candidate = styled.button<{ $on: boolean }>`
+  display: block;
+  width: 100%;
+  text-align: left;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  border-left: 4px solid ${({ $on }) => ($on ? 'var(--blue)' : 'transparent')};
+  background: ${({ $on }) => ($on ? 'var(--tint)' : 'none')};
+  padding: 6px 8px 7px 10px;
+  cursor: pointer;
+  min-height: 44px;
+  & > span:first-child {
+    display: flex;
+    justify-content: space-between;
+    font: 600 19px/1.25 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & > i {
+    display: block;
+    height: 7px;
+    border: 1px solid var(--ink);
+    margin: 3px 0 4px;
+  }
+  & > i > i {
+    display: block;
+    height: 100%;
+    background: var(--ink);
+  }
+  & > small {
+    display: block;
+    font: 400 15px/1.3 ${narrow};
+    color: var(--ink);
+  }
+`
+
+export function CandidateRow({ ranked, on, pick }: { ranked: Ranked; on: boolean; pick: () => void }) {
+  const words = explain(ranked.evidence).slice(0, on ? 2 : 1)
+  return (
+    <Candidate $on={on} role="option" aria-selected={on} onClick={pick}>
+      <span>
+        <span>{ranked.id}</span>
+        <span>{percent(ranked.p)}</span>
+      </span>
+      <i>
+        <i style={{ width: `${ranked.p * 100}%` }} />
+      </i>
+      <small>
+        {words.map((word) => `${word.speaks === 'against' ? 'against: ' : ''}${word.text}`).join(' · ')}
+      </small>
+    </Candidate>
+  )
+}
+
+export const percent = (p: number) =>
+  p > 0.995 ? '> 99 %' : p < 0.005 ? '< 1 %' : `${Math.round(p * 100)} %`

@@ -1,0 +1,179 @@
+import type { CatalogueAnswer } from '@ekrond/contract/library'
+import { FEATURE_NAMES } from '@ekrond/core/identify'
+import { markPlaces } from '@ekrond/core/job'
+import { gaugeSigma, parseLength } from '@ekrond/core/measure'
+import { isRefusal } from '@ekrond/core/refusal'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { useShop } from '../../data/shop'
+import { Board } from '../../shell/frame'
+import { figures } from '../../theme/global'
+import { ErrorLine, FieldInput, FieldSelect, Label } from '../../ui'
+import { onEnter } from '../../ui/keys'
+import type { StationProps } from '../props'
+import { MarkBoxes } from './MarkBoxes'
+
+const Rows = styled.div`
+  display: grid;
+  grid-template-columns: 118px minmax(0, 1fr);
+  column-gap: 14px;
+  align-items: center;
+  & > span {
+    font-size: 16px;
+  }
+  & > .look {
+    color: var(--blue);
+    font-weight: 600;
+  }
+`
+
+const FEATURES = [
+  'throttleBoreMm',
+  'venturiMm',
+  'flangeBoltSpacingMm',
+  'draft',
+  'barrels',
+  'chokeKind',
+  'inletThread',
+] as const
+const isLength = (feature: string) => feature.endsWith('Mm')
+type MarkPlace = (typeof markPlaces)[number]
+
+/** What stands on the castings and what was seen and measured of them. */
+export function Evidence({
+  open,
+  candidates,
+  place,
+  setPlace,
+  markText,
+  setMarkText,
+  enterMark,
+  makerNow,
+  setMaker,
+  lookAt,
+  wrong,
+  setWrong,
+}: StationProps & {
+  candidates: CatalogueAnswer['candidates']
+  place: MarkPlace
+  setPlace: (place: MarkPlace) => void
+  markText: string
+  setMarkText: (text: string) => void
+  enterMark: () => void
+  makerNow: string
+  setMaker: (maker: string) => void
+  /** the feature that would settle most */
+  lookAt: string | null
+  wrong: string
+  setWrong: (sentence: string) => void
+}) {
+  const shop = useShop().data
+  const body = open.here
+  const [typed, setTyped] = useState<Record<string, string>>({})
+  const caliper = shop?.gauges.find((gauge) => gauge.kind === 'caliper')
+  const sigma = caliper ? gaugeSigma(caliper) : 0.1
+  const enterFeature = (feature: string, raw: string) => {
+    if (!raw.trim()) return
+    let value: string | number = raw.trim()
+    if (isLength(feature)) {
+      const read = parseLength(raw)
+      if (isRefusal(read)) return setWrong(`${FEATURE_NAMES[feature]}: ${read.refused.why}`)
+      value = read.mm
+    } else if (feature === 'barrels') {
+      value = Number(raw)
+      if (![1, 2, 4].includes(value)) return setWrong('Barrels are 1, 2 or 4.')
+    }
+    const before = open.standing('feature.seen', (data) => data.feature === feature)
+    const no = open.add(
+      'feature.seen',
+      { feature, raw: raw.trim(), value, sigma: isLength(feature) ? sigma : null },
+      before ? { corrects: before.id } : {},
+    )
+    setWrong(no?.sentence ?? '')
+    if (!no) setTyped((now) => ({ ...now, [feature]: '' }))
+  }
+  return (
+    <Board style={{ overflowY: 'auto', gap: 4 }}>
+      <label>
+        <Label>What can be read on the {place}</Label>
+        <FieldInput
+          autoFocus
+          aria-label={`Mark on the ${place}`}
+          value={markText}
+          placeholder={body.marks[place]?.text || 'K-4?[17]7…'}
+          style={{ fontFamily: figures, textTransform: 'uppercase' }}
+          onChange={(event) => setMarkText(event.target.value)}
+          onKeyDown={onEnter(enterMark)}
+        />
+      </label>
+      <MarkBoxes text={markText || body.marks[place]?.text || ''} />
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+        <FieldSelect
+          aria-label="Place of the mark"
+          value={place}
+          onChange={(event) => setPlace(event.target.value as typeof place)}
+        >
+          {markPlaces.map((p) => (
+            <option key={p} value={p}>
+              {p}
+              {body.marks[p]?.text ? `: ${body.marks[p].text}` : ''}
+            </option>
+          ))}
+        </FieldSelect>
+        <FieldSelect aria-label="Maker" value={makerNow} onChange={(event) => setMaker(event.target.value)}>
+          <option value="">maker not known</option>
+          {shop?.makers.map((m) => (
+            <option key={m.code} value={m.code}>
+              {m.code}
+            </option>
+          ))}
+        </FieldSelect>
+      </div>
+      <Label as="p" style={{ fontWeight: 400 }}>
+        {shop?.makers.find((m) => m.code === makerNow)?.numbering ??
+          '? unreadable · [38] either · … a run that is gone'}
+      </Label>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <Label style={{ marginTop: 6 }}>Seen and measured, caliper ±{sigma.toFixed(2)}</Label>
+      <Rows>
+        {FEATURES.map((feature) => {
+          const values = [
+            ...new Set(candidates.map((c) => c.features[feature]).filter((v) => v !== undefined)),
+          ]
+          const entered = body.features[feature]
+          return [
+            <span key={feature} className={lookAt === feature ? 'look' : ''}>
+              {FEATURE_NAMES[feature]}
+            </span>,
+            isLength(feature) ? (
+              <FieldInput
+                key={`${feature} field`}
+                aria-label={FEATURE_NAMES[feature]}
+                value={typed[feature] ?? ''}
+                placeholder={entered?.raw ?? 'mm'}
+                style={{ fontFamily: figures, minHeight: 44 }}
+                onChange={(event) => setTyped((now) => ({ ...now, [feature]: event.target.value }))}
+                onKeyDown={onEnter(() => enterFeature(feature, typed[feature] ?? ''))}
+                onBlur={() => enterFeature(feature, typed[feature] ?? '')}
+              />
+            ) : (
+              <FieldSelect
+                key={`${feature} field`}
+                aria-label={FEATURE_NAMES[feature]}
+                value={String(entered?.value ?? '')}
+                onChange={(event) => enterFeature(feature, event.target.value)}
+              >
+                <option value="">not looked at</option>
+                {values.map((v) => (
+                  <option key={String(v)} value={String(v)}>
+                    {String(v)}
+                  </option>
+                ))}
+              </FieldSelect>
+            ),
+          ]
+        })}
+      </Rows>
+    </Board>
+  )
+}

@@ -1,0 +1,45 @@
+import { nextLook, rank, type Identification, type openCatalogue, type Seen } from '@ekrond/core/identify'
+import type { BodyState } from '@ekrond/core/job'
+import { isRefusal } from '@ekrond/core/refusal'
+import { useMemo } from 'react'
+
+const MOST_SHOWN = 3
+const LEAST_SHOWN = 0.002
+
+/** What the marks and measures of a body say, with what is being typed: the chances, and what would settle most. */
+export function useRanking(
+  catalogue: ReturnType<typeof openCatalogue> | null,
+  body: BodyState,
+  makerNow: string,
+  place: string,
+  markText: string,
+) {
+  // What is being typed counts at once, before it is entered.
+  const marks = [
+    ...Object.entries(body.marks).filter(([p]) => p !== place || !markText),
+    ...(markText ? [[place, { text: markText }] as const] : []),
+  ]
+    .map(([, mark]) => mark.text)
+    .filter(Boolean)
+  const features: Seen['features'] = Object.fromEntries(
+    Object.entries(body.features).map(([name, f]) => [name, f.value]),
+  )
+  const sigmas: Record<string, number> = Object.fromEntries(
+    Object.entries(body.features).flatMap(([name, f]) => (f.sigma ? [[name, f.sigma]] : [])),
+  )
+  const seenKey = JSON.stringify([marks, features, makerNow])
+  const result = useMemo(() => {
+    if (!catalogue) return null
+    const seen: Seen = { marks, maker: makerNow || null, features, sigma: sigmas }
+    const ranked = rank(catalogue, seen)
+    return isRefusal(ranked) ? ranked : { ...ranked, look: nextLook(catalogue, ranked.posterior, seen) }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds all of it
+  }, [catalogue, seenKey])
+  const refusedMark = result && isRefusal(result) ? result.refused.why : ''
+  const ranking: Identification['ranking'] =
+    result && !isRefusal(result) ? result.ranking.filter((r) => r.p > LEAST_SHOWN).slice(0, MOST_SHOWN) : []
+  const pNone = result && !isRefusal(result) ? result.pNone : 0
+  const look = result && !isRefusal(result) ? result.look : null
+  const nothingSeen = marks.length === 0 && Object.keys(features).length === 0
+  return { marks, ranking, pNone, look, nothingSeen, refusedMark }
+}

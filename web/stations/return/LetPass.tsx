@@ -1,0 +1,57 @@
+import { type GatePoint } from '@ekrond/core/stations'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { useShop } from '../../data/shop'
+import { usePerson } from '../../data/person'
+import { Choice, ErrorLine, FieldInput, FieldSelect, Label } from '../../ui'
+import { onEnter } from '../../ui/keys'
+import type { StationProps } from '../props'
+
+export function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint }) {
+  const shop = useShop().data
+  const { person } = usePerson()
+  const [why, setWhy] = useState('')
+  const [second, setSecond] = useState('')
+  const [wrong, setWrong] = useState('')
+  const pass = () => {
+    if (!second) return setWrong('Choose the second name: two people let it pass.')
+    setWrong(open.add('gate.passed', { point: point.point, why, second })?.sentence ?? '')
+  }
+  return (
+    <div style={{ display: 'grid', gap: 8 }}>
+      {point.station !== 'return' && (
+        <Link to={open.to(point.station, point.body)} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
+          See to it at its station
+        </Link>
+      )}
+      {point.passable && (
+        <>
+          <label>
+            <Label>Or let it pass, because</Label>
+            <FieldInput
+              value={why}
+              onChange={(event) => setWhy(event.target.value)}
+              placeholder="in a few words"
+              onKeyDown={onEnter(pass)}
+            />
+          </label>
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 10, alignItems: 'end' }}>
+            <label>
+              <Label>Second name</Label>
+              <FieldSelect value={second} onChange={(event) => setSecond(event.target.value)}>
+                <option value="">choose</option>
+                {shop?.people
+                  .filter((p) => p.name !== person)
+                  .map((p) => (
+                    <option key={p.name}>{p.name}</option>
+                  ))}
+              </FieldSelect>
+            </label>
+            <Choice onPress={pass}>Let it pass</Choice>
+          </div>
+          {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+        </>
+      )}
+    </div>
+  )
+}

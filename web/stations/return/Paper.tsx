@@ -1,0 +1,164 @@
+import { type ReturnSheet } from '@ekrond/core/return-sheet'
+import styled from 'styled-components'
+import { figures, narrow } from '../../theme/global'
+import { Fraction, Label } from '../../ui'
+
+const SheetOfPaper = styled.article`
+  background: var(--paper);
+  border: 2px solid var(--ink);
+  max-width: 760px;
+  width: 100%;
+  margin: 0 auto 16px;
+  font-size: 15px;
+  & > header {
+    display: flex;
+    gap: 14px;
+    align-items: baseline;
+    padding: 12px 16px;
+    border-bottom: 1px solid var(--ink);
+  }
+  & h1 {
+    font-size: 22px;
+    font-weight: 600;
+  }
+  & table {
+    border-collapse: collapse;
+    width: 100%;
+  }
+  & th {
+    font: 600 14px/1.4 ${narrow};
+    color: var(--pencil);
+    text-align: left;
+    padding: 6px 10px 4px;
+  }
+  & td {
+    padding: 4px 10px;
+    border-top: 1px solid var(--rule);
+  }
+  & td:nth-child(2),
+  & td:nth-child(3),
+  & td:nth-child(4) {
+    font-family: ${figures};
+    letter-spacing: -0.03em;
+  }
+  & td:nth-child(3) {
+    color: var(--pencil);
+  }
+  & td:nth-child(4) {
+    font-weight: 600;
+  }
+  & .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    border-top: 1px solid var(--ink);
+  }
+  & .two > div {
+    padding: 8px 14px 12px;
+  }
+  & .two > div + div {
+    border-left: 1px solid var(--ink);
+  }
+  & .card {
+    border-top: 1px solid var(--ink);
+    padding: 10px 16px 14px;
+  }
+  & .card h2 {
+    font-size: 18px;
+    margin-bottom: 6px;
+  }
+  & .card ol {
+    list-style: decimal;
+    columns: 2;
+    column-gap: 36px;
+    padding-left: 20px;
+  }
+  & .danger {
+    border: 2px solid var(--red);
+    color: var(--red);
+    font-weight: 600;
+    padding: 8px 12px;
+    margin-bottom: 8px;
+  }
+  & ul {
+    list-style: disc;
+    padding-left: 18px;
+  }
+`
+
+/** The sheet as it will be printed, from the same document. */
+export function Paper({ sheet }: { sheet: ReturnSheet }) {
+  return (
+    <SheetOfPaper aria-label="Return sheet as it stands">
+      <header>
+        <h1>Return sheet</h1>
+        <span>
+          {sheet.model} · <b className="figures">{sheet.listNumber}</b>
+          {sheet.body && `, body ${sheet.body.number} of ${sheet.body.of}`}
+          {sheet.revision !== 'A' && `, revision ${sheet.revision}`}
+        </span>
+      </header>
+      <table>
+        <thead>
+          <tr>
+            {['Setting', 'Spec', 'As found', 'As left', 'With'].map((title) => (
+              <th key={title} scope="col">
+                {title}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.rows.map((row) => (
+            <tr key={row.name}>
+              <td>{row.name}</td>
+              {[row.spec, row.asFound, row.asLeft].map((text, i) => (
+                <td key={i}>
+                  <Fraction text={text} />
+                </td>
+              ))}
+              <td>{row.with}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="two">
+        <div>
+          <Label>Found and done</Label>
+          <ul>
+            {sheet.foundAndDone.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </div>
+        <div>
+          <Label>The complaint</Label>
+          <p style={{ fontWeight: 600 }}>
+            “{sheet.complaint.words}”: {sheet.complaint.answer}.
+          </p>
+          <p>{sheet.complaint.detail}</p>
+          {sheet.changes.length > 0 && <Label style={{ marginTop: 8 }}>Corrected after it went back</Label>}
+          {sheet.changes.map((change) => (
+            <p key={change}>{change}</p>
+          ))}
+          {sheet.left.length > 0 && (
+            <Label style={{ marginTop: 8 }}>Left as it was, or let pass, and why</Label>
+          )}
+          {sheet.left.map((item) => (
+            <p key={item.what}>
+              {item.what}: {item.why}
+            </p>
+          ))}
+        </div>
+      </div>
+      <div className="card">
+        <h2>Start-up card</h2>
+        {sheet.startUp.danger && <p className="danger">{sheet.startUp.danger}</p>}
+        <ol>
+          {sheet.startUp.lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ol>
+      </div>
+    </SheetOfPaper>
+  )
+}

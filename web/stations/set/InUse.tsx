@@ -1,0 +1,44 @@
+import { conditionsFor } from '@ekrond/core/entering'
+import { levelInUse } from '@ekrond/core/float'
+import { figure } from '@ekrond/core/measure'
+import { isRefusal } from '@ekrond/core/refusal'
+import styled from 'styled-components'
+import { figures } from '../../theme/global'
+import { type SheetedProps } from '../withSheets'
+
+const InUseBox = styled.div`
+  border: 1px solid var(--line);
+  padding: 7px 12px;
+  align-self: flex-start;
+  margin-top: 8px;
+  & > b {
+    display: block;
+    font: 500 20px/1.3 ${figures};
+    letter-spacing: -0.03em;
+  }
+  & > span {
+    font-size: 14px;
+    color: var(--pencil);
+  }
+`
+
+/** What the height means with the engine running, beside the drawing of how it is held. */
+export function InUse({ open, height, wanted }: SheetedProps & { height: number; wanted: number }) {
+  const { float } = open.sheets.spec
+  const { pressureKpa, densityKgM3, assumes } = conditionsFor(open.state, open.sheets)
+  const level = levelInUse(float, height, pressureKpa, densityKgM3)
+  const mark = levelInUse(float, wanted, pressureKpa, densityKgM3)
+  if (isRefusal(level) || isRefusal(mark)) return null
+  return (
+    <InUseBox>
+      <span>
+        in use, at {figure(pressureKpa)} kPa
+        {assumes.some((a) => a.includes('kPa')) ? ' (assumed)' : ''}
+      </span>
+      <b>
+        {figure(level.belowFace)}, want {figure(mark.belowFace)}
+      </b>
+      <span>fuel below face, mm</span>
+    </InUseBox>
+  )
+}

@@ -1,0 +1,36 @@
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { Ask, AskFoot } from '../../shell/frame'
+import { ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
+import { onEnter } from '../../ui/keys'
+import type { StationProps } from '../props'
+
+export function Locked({ open }: StationProps) {
+  const navigate = useNavigate()
+  const [why, setWhy] = useState('')
+  const [wrong, setWrong] = useState('')
+  const go = () => setWrong(open.add('teardown.unlocked', { why })?.sentence ?? '')
+  return (
+    <Ask>
+      <h2>As found is not all noted.</h2>
+      <p style={{ fontSize: 17 }}>Once it is apart, nobody can tell what it came in with.</p>
+      <label>
+        <Label>Begin all the same, because</Label>
+        <FieldInput
+          autoFocus
+          value={why}
+          placeholder="came in a box, in parts"
+          onChange={(event) => setWhy(event.target.value)}
+          onKeyDown={onEnter(go)}
+        />
+      </label>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <AskFoot>
+        <MainButton onPress={() => void navigate(open.to('asfound'))}>
+          Note it first <Key>3</Key>
+        </MainButton>
+        <QuietButton onPress={go}>Begin with this reason</QuietButton>
+      </AskFoot>
+    </Ask>
+  )
+}
