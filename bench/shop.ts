@@ -133,7 +133,10 @@ async function papers(say: Say): Promise<void> {
   const first = await timed(1, () => threads.heavy.renderSheet(pages, head))
   const second = await timed(9, () => threads.heavy.renderSheet(pages, head))
   await threads.close()
-  say('a return sheet as PDF, by a thread that stays', beside(second, first / 5, 'the first one', first))
+  say(
+    'a return sheet as PDF, by a thread that stays',
+    `${ms(second)}; the first one ${ms(first)}: ${(first / second).toFixed(1)} × (wants 5)`,
+  )
 }
 
 /** One entry more, and the same with everything read and folded at each. */

@@ -4,6 +4,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import pg from 'pg'
 import { freePort, startPostgres } from '../tools/postgres.mjs'
 
 const NOW = '2026-11-24T10:40:00Z'
@@ -18,52 +19,53 @@ export interface RunningShop {
 
 const root = join(import.meta.dirname, '..')
 
-/** A shop of its own for each worker: a throw-away PostgreSQL and the built server over it, with the demo in it. */
-export const test = base.extend<{ bench: Page }, { shop: RunningShop }>({
-  shop: [
+interface Cluster {
+  /** a database of its own with the demo in it */
+  database(): Promise<{ url: string; drop(): Promise<void> }>
+}
+
+/**
+ * A throw-away PostgreSQL for the worker, the demo loaded into it once; for each test a copy of that database and the built server
+ * over it, so that no test sees what another one entered.
+ */
+export const test = base.extend<{ bench: Page; shop: RunningShop }, { cluster: Cluster }>({
+  cluster: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures from the pattern
     async ({}, use) => {
       const folder = mkdtempSync(join(tmpdir(), 'ekrond-e2e-'))
       const postgres = await startPostgres(folder, { fast: true })
-      const port = await freePort()
-      let server: ChildProcess | undefined
-      const shop: RunningShop = {
-        url: `http://127.0.0.1:${port}`,
-        port,
-        async start() {
-          server = spawn(process.execPath, ['build/server.mjs'], {
-            cwd: root,
-            env: {
-              ...process.env,
-              EKROND_DATABASE_URL: postgres.url,
-              EKROND_PORT: String(port),
-              EKROND_ROOT: root,
-              EKROND_NOW: NOW,
-            },
-            stdio: ['ignore', 'pipe', 'inherit'],
-          })
-          await new Promise<void>((resolve, reject) => {
-            server!.stdout!.on('data', (chunk: Buffer) => String(chunk).includes('listening') && resolve())
-            server!.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
-          })
+      const admin = new pg.Client({ connectionString: postgres.url })
+      await admin.connect()
+      const urlOf = (name: string) => postgres.url.replace(/\/[^/]*$/, `/${name}`)
+      await admin.query('create database demo')
+      const first = serverOver(urlOf('demo'), await freePort())
+      await first.start()
+      await first.stop()
+      let made = 0
+      await use({
+        async database() {
+          const name = `test_${++made}`
+          await admin.query(`create database ${name} template demo`)
+          return {
+            url: urlOf(name),
+            drop: async () => void (await admin.query(`drop database ${name} with (force)`)),
+          }
         },
-        async stop() {
-          const ending = server
-          if (!ending || ending.exitCode !== null) return
-          await new Promise((resolve) => {
-            ending.once('exit', resolve)
-            ending.kill('SIGTERM')
-          })
-        },
-      }
-      await shop.start()
-      await use(shop)
-      await shop.stop()
+      })
+      await admin.end()
       await postgres.stop()
       rmSync(folder, { recursive: true, force: true })
     },
-    { scope: 'worker', timeout: 60_000 },
+    { scope: 'worker', timeout: 90_000 },
   ],
+  shop: async ({ cluster }, use) => {
+    const database = await cluster.database()
+    const shop = serverOver(database.url, await freePort())
+    await shop.start()
+    await use(shop)
+    await shop.stop()
+    await database.drop()
+  },
   /** A page at this shop with a name at its bench; any error on its console fails the test. */
   bench: async ({ browser, shop }, use) => {
     const context = await browser.newContext({ baseURL: shop.url, viewport: { width: 1280, height: 800 } })
@@ -86,6 +88,40 @@ export const test = base.extend<{ bench: Page }, { shop: RunningShop }>({
     if (errors.length) throw new Error(`the page's console said: ${errors.join('; ')}`)
   },
 })
+
+/** The built server over a database, as `npm start` runs it. */
+function serverOver(databaseUrl: string, port: number): RunningShop {
+  let server: ChildProcess | undefined
+  return {
+    url: `http://127.0.0.1:${port}`,
+    port,
+    async start() {
+      server = spawn(process.execPath, ['build/server.mjs'], {
+        cwd: root,
+        env: {
+          ...process.env,
+          EKROND_DATABASE_URL: databaseUrl,
+          EKROND_PORT: String(port),
+          EKROND_ROOT: root,
+          EKROND_NOW: NOW,
+        },
+        stdio: ['ignore', 'pipe', 'inherit'],
+      })
+      await new Promise<void>((resolve, reject) => {
+        server!.stdout!.on('data', (chunk: Buffer) => String(chunk).includes('listening') && resolve())
+        server!.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
+      })
+    },
+    async stop() {
+      const ending = server
+      if (!ending || ending.exitCode !== null) return
+      await new Promise((resolve) => {
+        ending.once('exit', resolve)
+        ending.kill('SIGTERM')
+      })
+    },
+  }
+}
 
 export { expect }
 

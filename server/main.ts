@@ -19,9 +19,10 @@ if (!url) {
   process.exit(2)
 }
 
+const clock = clockOrSay(process.env.EKROND_NOW)
 const pool = openPool(url)
 const threads = openThreads(join(root, 'build/heavy-thread.mjs'))
-const services = openServices(pool, clockFrom(process.env.EKROND_NOW), threads.heavy)
+const services = openServices(pool, clock, threads.heavy)
 await migrate(pool, join(root, 'server/db/migrations'))
 await rebuildIfOlder(pool)
 if (process.env.EKROND_DEMO !== 'off') await loadDemoIfEmpty(services, join(root, 'demo/catalogue'))
@@ -41,3 +42,12 @@ process.on('SIGINT', () => void stop())
 
 const address = await app.listen({ host: '127.0.0.1', port: Number(process.env.EKROND_PORT ?? 4180) })
 console.log(`listening ${address}`)
+
+function clockOrSay(now: string | undefined) {
+  try {
+    return clockFrom(now)
+  } catch (error) {
+    console.error(`ekrond: ${(error as Error).message}`)
+    process.exit(2)
+  }
+}

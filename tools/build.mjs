@@ -3,7 +3,8 @@ import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { extname, join, relative } from 'node:path'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
-import { root, run, say } from './install.mjs'
+import { root, say } from './install.mjs'
+import { runToEnd } from './processes.mjs'
 
 const SOURCES = ['core', 'contract', 'server', 'web', 'demo', 'tools/build.mjs', 'package-lock.json']
 const out = join(root, 'build')
@@ -15,14 +16,18 @@ export async function ensureBuild() {
   say('building …')
   rmSync(out, { recursive: true, force: true })
   mkdirSync(out, { recursive: true })
-  run(process.execPath, [
-    join(root, 'node_modules/vite/bin/vite.js'),
-    'build',
-    '--config',
-    'web/vite.config.ts',
-    '--logLevel',
-    'warn',
-  ])
+  await runToEnd(
+    process.execPath,
+    [
+      join(root, 'node_modules/vite/bin/vite.js'),
+      'build',
+      '--config',
+      'web/vite.config.ts',
+      '--logLevel',
+      'warn',
+    ],
+    { cwd: root },
+  )
   precompress(join(out, 'web'))
   await bundleServer()
   writeFileSync(stamp, hash)

@@ -1,41 +1,22 @@
 // What a machine needs before anything of ours can run. Built-ins only: nothing is installed yet.
-import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { runToEnd } from './processes.mjs'
 
 export const root = join(import.meta.dirname, '..')
 
 export const say = (text) => console.log(`ekrond: ${text}`)
 
-/** Runs a command to its end; its output is shown only where it fails. */
-export function run(command, args, options = {}) {
-  const done = spawnSync(command, args, {
-    cwd: root,
-    encoding: 'utf8',
-    stdio: options.show ? 'inherit' : 'pipe',
-    maxBuffer: 1 << 28,
-    ...options,
-  })
-  if (done.status !== 0 && !options.mayFail) {
-    console.error(done.stdout ?? '')
-    console.error(done.stderr ?? '')
-    throw new Error(
-      `${command} ${args.slice(0, 3).join(' ')} failed${done.error ? `: ${done.error.message}` : ''}`,
-    )
-  }
-  return done
-}
-
 /** Installs the npm packages where the lock file changed since last time. */
-export function ensurePackages() {
+export async function ensurePackages() {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex')
   const stamp = join(root, 'node_modules', '.ekrond-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
   say('installing npm packages (a minute or two the first time) …')
-  run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'])
+  await runToEnd('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'], { cwd: root })
   writeFileSync(stamp, lock)
 }
 
@@ -46,7 +27,7 @@ const DEBIAN = {
 }
 
 /** Installs the Debian packages that are missing: as root by itself, else it says the one command. */
-export function ensureDebian(names) {
+export async function ensureDebian(names) {
   const missing = names.filter((name) => !DEBIAN[name].there()).flatMap((name) => DEBIAN[name].packages)
   if (missing.length === 0) return
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
@@ -60,8 +41,8 @@ export function ensureDebian(names) {
   if (!/^create_main_cluster\s*=\s*false/m.test(before))
     writeFileSync(conf, `${before}\ncreate_main_cluster = false\n`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  run('apt-get', ['update', '-qq'], { env })
-  run(
+  await runToEnd('apt-get', ['update', '-qq'], { env })
+  await runToEnd(
     'apt-get',
     ['install', '-y', '-qq', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', ...missing],
     { env },

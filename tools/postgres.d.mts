@@ -1,6 +1,11 @@
-export function defaultDataFolder(): string
 export function freePort(): Promise<number>
 export function startPostgres(
   dataFolder: string,
-  options?: { fast?: boolean },
-): Promise<{ url: string; adopted?: boolean; stop: () => Promise<void> }>
+  options?: { fast?: boolean; port?: number },
+): Promise<{
+  url: string
+  port: number
+  adopted: boolean
+  stop: () => Promise<void>
+  watch: (died: () => void) => void
+}>

@@ -4,7 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { ensureBuild } from './build.mjs'
-import { ensureDebian, ensurePackages, root, run } from './install.mjs'
+import { ensureDebian, ensurePackages, root } from './install.mjs'
 import { freePort, startPostgres } from './postgres.mjs'
 
 const NOW = '2026-11-24T10:40:00Z'

@@ -49,8 +49,8 @@ function count(file, read) {
 }
 
 try {
-  ensurePackages()
-  ensureDebian(['postgres', 'chromium', 'pdftotext'])
+  await ensurePackages()
+  await ensureDebian(['postgres', 'chromium', 'pdftotext'])
   const tsc = bin('typescript-7/bin/tsc')
   // The linter takes one core for two minutes: the rest goes on beside it.
   const linted = step(

@@ -3,12 +3,17 @@ import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { ensureDebian, ensurePackages, root } from './install.mjs'
 
-ensurePackages()
+await ensurePackages()
 let url = process.env.EKROND_DATABASE_URL
 let postgres
+let lock
 if (!url) {
-  ensureDebian(['postgres'])
-  const { defaultDataFolder, startPostgres } = await import('./postgres.mjs')
+  await ensureDebian(['postgres'])
+  const { claimDataFolder, defaultDataFolder, lockDataFolder } = await import('./data-folder.mjs')
+  const { postgresUser, startPostgres } = await import('./postgres.mjs')
+  claimDataFolder(defaultDataFolder(), postgresUser())
+  // Held by a shop that runs: its PostgreSQL serves this as well.
+  lock = await lockDataFolder(defaultDataFolder())
   postgres = await startPostgres(defaultDataFolder())
   url = postgres.url
 }
@@ -22,4 +27,5 @@ const done = spawnSync(
   },
 )
 if (postgres && !postgres.adopted) await postgres.stop()
+lock?.release?.()
 process.exit(done.status ?? 1)

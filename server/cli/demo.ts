@@ -16,11 +16,17 @@ export async function loadDemoIfEmpty(services: Services, folder: string): Promi
   const client = await pool.connect()
   try {
     await client.query('select pg_advisory_lock($1)', [DEMO_LOCK])
-    const { rows } = await client.query<{ empty: boolean }>(
-      'select not exists (select 1 from job) and not exists (select 1 from list_number) as empty',
+    const { rows } = await client.query<{ empty: boolean; cutOff: boolean }>(
+      `select not exists (select 1 from job) and not exists (select 1 from list_number) as empty,
+              exists (select 1 from setup where what = 'demo' and done_at is null) as "cutOff"`,
     )
-    if (!rows[0]!.empty) return false
-    await loadDemo(services, folder)
+    const { empty, cutOff } = rows[0]!
+    if (!empty && !cutOff) return false
+    await client.query("insert into setup (what) values ('demo') on conflict do nothing")
+    // What a load that was cut off left is the demo's own: nobody could work in it yet.
+    if (empty) await loadDemo(services, folder)
+    else await resetDemo(services, folder)
+    await client.query("update setup set done_at = now() where what = 'demo'")
     return true
   } finally {
     await client.query('select pg_advisory_unlock($1)', [DEMO_LOCK]).catch(() => undefined)
