@@ -20,6 +20,18 @@ export default tseslint.config(
   },
   { files: ['web/**/*.{ts,tsx}'], extends: [reactHooks.configs.flat.recommended] },
   {
+    files: ['web/public/sw.js'],
+    languageOptions: {
+      globals: {
+        self: 'readonly',
+        caches: 'readonly',
+        Request: 'readonly',
+        Response: 'readonly',
+        location: 'readonly',
+      },
+    },
+  },
+  {
     files: ['**/*.{mjs,js}'],
     languageOptions: {
       globals: {
@@ -28,6 +40,8 @@ export default tseslint.config(
         URL: 'readonly',
         setTimeout: 'readonly',
         clearTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
         fetch: 'readonly',
         AbortSignal: 'readonly',
         Buffer: 'readonly',

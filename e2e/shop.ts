@@ -68,7 +68,12 @@ export const test = base.extend<{ bench: Page; shop: RunningShop }, { cluster: C
   },
   /** A page at this shop with a name at its bench; any error on its console fails the test. */
   bench: async ({ browser, shop }, use) => {
-    const context = await browser.newContext({ baseURL: shop.url, viewport: { width: 1280, height: 800 } })
+    const context = await browser.newContext({
+      baseURL: shop.url,
+      viewport: { width: 1280, height: 800 },
+      // What the server says is what is tested; the one test of the service worker brings its own context.
+      serviceWorkers: 'block',
+    })
     await context.addInitScript(() => {
       localStorage.setItem('ekrond person', 'I. Marrow')
       localStorage.setItem('ekrond sheet', localStorage.getItem('ekrond sheet') ?? 'light')

@@ -3,7 +3,8 @@ import fastifyStatic from '@fastify/static'
 import swagger from '@fastify/swagger'
 import Fastify, { type FastifyInstance } from 'fastify'
 import { existsSync } from 'node:fs'
-import { answerProblem } from './http/problem.ts'
+import { guard, hostsFrom } from './http/guard.ts'
+import { answerProblem, answerUnreadable, clip } from './http/problem.ts'
 import { asJsonSchema, useValibot } from './http/valibot.ts'
 import { jobRoutes } from './jobs/routes.ts'
 import { libraryRoutes } from './library/routes.ts'
@@ -18,6 +19,8 @@ export interface AppOptions {
   /** the built pages; without them only the API is served */
   webFolder?: string
   log?: boolean
+  /** names under which it may be called, beside loopback's */
+  hosts?: ReadonlySet<string>
 }
 
 /** The server: the API under /api, the built pages beside it. It keeps no state of its own but pure caches. */
@@ -26,15 +29,19 @@ export async function buildApp({
   live,
   webFolder,
   log = false,
+  hosts = hostsFrom(undefined),
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger: log ? { level: 'warn' } : false,
     forceCloseConnections: true,
     bodyLimit: 2 * 1024 * 1024,
     routerOptions: { maxParamLength: 200 },
+    frameworkErrors: answerProblem as never,
+    clientErrorHandler: answerUnreadable,
   })
   useValibot(app)
   app.setErrorHandler(answerProblem)
+  guard(app, hosts)
   await app.register(helmet, {
     contentSecurityPolicy: {
       directives: {
@@ -81,7 +88,7 @@ export async function buildApp({
           type: 'about:blank',
           title: 'Not here',
           status: 404,
-          detail: `There is nothing at ${request.url}.`,
+          detail: `There is nothing at ${clip(request.url)}.`,
         }),
       )
   })

@@ -6,6 +6,7 @@ import { migrate } from './db/migrate.ts'
 import { openPool } from './db/pool.ts'
 import { buildApp } from './app.ts'
 import { openLive } from './live/events.ts'
+import { hostsFrom } from './http/guard.ts'
 import { rebuildIfOlder } from './jobs/rebuild.ts'
 import { openServices } from './services.ts'
 import { openThreads } from './threads.ts'
@@ -28,7 +29,13 @@ await rebuildIfOlder(pool)
 if (process.env.EKROND_DEMO !== 'off') await loadDemoIfEmpty(services, join(root, 'demo/catalogue'))
 const live = openLive(url)
 const webFolder = join(root, 'build/web')
-const app = await buildApp({ services, live, log: true, ...(existsSync(webFolder) ? { webFolder } : {}) })
+const app = await buildApp({
+  services,
+  live,
+  log: true,
+  hosts: hostsFrom(process.env.EKROND_HOSTS),
+  ...(existsSync(webFolder) ? { webFolder } : {}),
+})
 
 const stop = async () => {
   await app.close()

@@ -27,6 +27,9 @@ startLive(client)
 const router = createBrowserRouter(routes)
 bindRouter(router)
 
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  void navigator.serviceWorker.register('/sw.js').catch(() => undefined)
+
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={client}>

@@ -97,7 +97,7 @@ export type EntriesAnswer = v.InferOutput<typeof EntriesAnswer>
 export const MOST_ENTRIES = 100
 export const MOST_DATA_BYTES = 16384
 
-export const AppendParams = v.object({ job: v.pipe(v.string(), v.uuid()) })
+export const AppendParams = v.object({ job: v.pipe(v.string(), v.uuid(), v.toLowerCase()) })
 export const AppendBody = v.object({
   entries: v.pipe(
     v.array(Envelope),

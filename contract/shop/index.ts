@@ -27,4 +27,10 @@ export const ShopAnswer = v.object({
 })
 export type ShopAnswer = v.InferOutput<typeof ShopAnswer>
 
-export const HealthAnswer = v.object({ ok: v.boolean(), database: v.boolean(), version: v.string() })
+export const HealthAnswer = v.object({
+  ok: v.boolean(),
+  database: v.boolean(),
+  /** room on the disk of the shop's data; unknown where that lies elsewhere */
+  disk: v.picklist(['ok', 'full', 'unknown']),
+  version: v.string(),
+})

@@ -3,6 +3,7 @@ import type { Entry, UnsentEntry } from './entry.ts'
 import { emptyJob, standingEntries, standings } from './fold.ts'
 import type { SheetsByBody } from './kind.ts'
 import { admitBodies, current, isNewer, kinds, type DataOf } from './kinds/index.ts'
+import { inOurWords, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from './issues.ts'
 import { notAdmitted, type NotAdmitted } from './refusals.ts'
 import { bodiesOf, type JobState } from './state.ts'
 
@@ -11,11 +12,13 @@ export function checkData(entry: UnsentEntry): NotAdmitted | undefined {
   const kind = kinds.get(entry.kind)
   if (!kind) return notAdmitted('kind', entry.kind)
   if (isNewer(entry)) return notAdmitted('newer')
-  const read = v.safeParse(kind.schema, current(entry).data)
+  const unclean = uncleanAt(entry.data)
+  if (unclean) return notAdmitted('data', UNCLEAN_SENTENCE, unclean)
+  const read = v.safeParse(kind.schema, current(entry).data, inOurWords)
   if (read.success) return undefined
   const issue = read.issues[0]
   const field = v.getDotPath(issue) ?? undefined
-  return notAdmitted('data', field ? `${fieldWords(field)}: ${issue.message}` : issue.message, field)
+  return notAdmitted('data', issueSentence(issue), field)
 }
 
 /**
@@ -125,10 +128,3 @@ export function sentenceOf(
     ? kind.sentence(current(entry).data, name, money)
     : 'something that a newer version wrote'
 }
-
-const fieldWords = (path: string): string =>
-  path
-    .split('.')
-    .at(-1)!
-    .replace(/([A-Z])/g, ' $1')
-    .toLowerCase()

@@ -1,15 +1,42 @@
 import * as v from 'valibot'
 import { isDate } from '../days/index.ts'
+import { isCleanText, UNCLEAN_SENTENCE } from './issues.ts'
 
 /** What every entry of a job's log bears. Order is `seq` and nothing else; `at` is the client's clock, `receivedAt` the server's. */
-export const Uuid = v.pipe(v.string(), v.uuid())
-const Instant = v.pipe(v.string(), v.isoTimestamp())
+export const Uuid = v.pipe(v.string(), v.uuid(), v.toLowerCase())
+
+/** Years in which a shop can have worked or promised: anything else is a slip, or beyond what a calendar holds. */
+const YEARS = [2000, 2199] as const
+const inYears = (text: string): boolean => {
+  const year = Number(text.slice(0, 4))
+  return year >= YEARS[0] && year <= YEARS[1]
+}
+
+const Instant = v.pipe(
+  v.string(),
+  v.isoTimestamp(),
+  v.check((text) => inYears(text) && !Number.isNaN(Date.parse(text)), 'That moment is in no year of a shop.'),
+)
 export const LocalDate = v.pipe(
   v.string(),
   v.isoDate(),
   v.check(isDate, 'That day is not in the calendar. Look at the month’s last day.'),
+  v.check(inYears, 'That day is in no year of a shop.'),
 )
-export const Person = v.pipe(v.string(), v.minLength(1), v.maxLength(40))
+const clean = v.check(isCleanText, UNCLEAN_SENTENCE)
+export const Person = v.pipe(v.string(), v.minLength(1), v.maxLength(40), clean)
+/** A stored value of a setting: mm, eighths, notches (lean ones below 0), holes. */
+export const Amount = v.pipe(v.number(), v.minValue(-99), v.maxValue(10_000))
+/** The name of a part, a setting, a feature: it becomes a key, so that no word of the language may pass for one. */
+export const Code = v.pipe(
+  v.string(),
+  v.minLength(1),
+  v.maxLength(60),
+  v.regex(
+    /^(?!__proto__$|constructor$|prototype$)[\p{L}\p{N}_.#:/ -]+$/u,
+    'That is no name of a part or setting.',
+  ),
+)
 export const Words = v.pipe(v.string(), v.maxLength(2000))
 export const SomeWords = v.pipe(
   v.string(),
@@ -21,8 +48,8 @@ export const SomeWords = v.pipe(
 export const Envelope = v.object({
   id: Uuid,
   job: Uuid,
-  kind: v.pipe(v.string(), v.maxLength(40)),
-  v: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  kind: v.pipe(v.string(), v.maxLength(40), clean),
+  v: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1000)),
   body: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6))),
   half: v.optional(v.picklist(['whole', 'upper', 'lower'])),
   data: v.unknown(),

@@ -1,6 +1,7 @@
 export * from './entry.ts'
 export * from './state.ts'
 export * from './refusals.ts'
+export { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from './issues.ts'
 export {
   kinds,
   kindList,

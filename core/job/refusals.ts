@@ -60,6 +60,10 @@ const REFUSALS = {
   'identify first': (): Said => [
     'Nothing can be set before it is identified: the values come from its sheet.',
   ],
+  derived: (raw: string, value: number): Said => [
+    `“${raw.slice(0, 40)}” does not read as ${value}. Type it again.`,
+    'value',
+  ],
   setting: (listNumber: string, setting: string): Said => [
     `${listNumber} has no setting ${setting}.`,
     'code',

@@ -1,6 +1,8 @@
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
 import {
   alsoAs,
+  findDrill,
+  nextLarger,
   otherSenses,
   parseCount,
   parseLength,
@@ -51,3 +53,28 @@ export function readSetting(
     }
   }
 }
+
+/**
+ * Whether a stored value is what its raw text reads as: for a text that has several senses any one of them, for a drill's bracket its
+ * middle. A text that older programs understood and this one does not is let stand.
+ */
+export function isReadFrom(
+  spec: Parameters<typeof readSetting>[0],
+  raw: string,
+  value: number,
+  bracket: { go: number; no: number } | null = null,
+): boolean {
+  if (bracket) return Math.abs((bracket.go + bracket.no) / 2 - value) < SAME_MM
+  const read = readSetting(spec, raw)
+  if (isRefusal(read)) return true
+  // A drill that entered while the next did not was valued between the two, before readings kept their bracket.
+  const drill = findDrill(raw.trim().toUpperCase())
+  const next = drill && nextLarger(drill)
+  if (next && value >= drill.mm && value <= next.mm) return true
+  return (
+    Math.abs(read.value - value) < SAME_MM || read.ask.some((sense) => Math.abs(sense.mm - value) < SAME_MM)
+  )
+}
+
+/** Two values nearer than this are one, typed and stored. */
+const SAME_MM = 1e-6

@@ -17,24 +17,47 @@ export function instantOf(text: string): string {
 }
 
 export function openPool(url: string): Pool {
-  const pool = new pg.Pool({ connectionString: url, max: 10, options: '-c timezone=UTC' })
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: 10_000,
+    options: '-c timezone=UTC',
+  })
   // Without a listener a connection that PostgreSQL ends takes the whole process down.
   pool.on('error', (error) => console.error(`database connection lost: ${error.message}`))
+  // One that is lost while it is checked out tells only itself; what it was doing fails by its own promise.
+  pool.on('connect', (client) => client.on('error', () => undefined))
   return pool
 }
 
 /** Runs `work` in one transaction; what it throws rolls it back. */
 export async function inTransaction<T>(pool: Pool, work: (client: Client) => Promise<T>): Promise<T> {
   const client = await pool.connect()
+  let lost: unknown
   try {
     await client.query('begin')
     const result = await work(client)
     await client.query('commit')
     return result
   } catch (error) {
+    lost = error
     await client.query('rollback').catch(() => undefined)
     throw error
   } finally {
-    client.release()
+    // One whose connection is gone is not given to the next.
+    client.release(isDatabaseAway(lost))
   }
 }
+
+const AWAY_CODES = new Set([
+  ...['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND'],
+  ...['57P01', '57P02', '57P03', '08000', '08001', '08003', '08006', '53300', '25P03'],
+])
+
+/** Whether an error says that the database cannot be reached now, rather than that it was asked something wrong. */
+export const isDatabaseAway = (error: unknown): boolean =>
+  error instanceof Error &&
+  (AWAY_CODES.has((error as { code?: string }).code ?? '') ||
+    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Client was closed/.test(
+      error.message,
+    ))

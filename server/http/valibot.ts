@@ -1,4 +1,5 @@
 import { toJsonSchema } from '@valibot/to-json-schema'
+import { inOurWords, issueSentence } from '@ekrond/core/job'
 import type { FastifyInstance, FastifyTypeProvider } from 'fastify'
 import * as v from 'valibot'
 import { ProblemError } from './problem.ts'
@@ -11,11 +12,13 @@ export interface ValibotTypeProvider extends FastifyTypeProvider {
 
 export function useValibot(app: FastifyInstance): void {
   app.setValidatorCompiler<v.GenericSchema>(({ schema }) => (value) => {
-    const read = v.safeParse(schema, value)
+    const read = v.safeParse(schema, value, inOurWords)
     if (read.success) return { value: read.output }
     const issue = read.issues[0]
     const field = v.getDotPath(issue) ?? undefined
-    return { error: new ProblemError(400, 'What was sent cannot be used', issue.message, field) }
+    return {
+      error: new ProblemError(400, 'What was sent cannot be used', issueSentence(issue), field),
+    }
   })
   app.setSerializerCompiler<v.GenericSchema>(
     ({ schema }) =>

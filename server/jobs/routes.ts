@@ -20,7 +20,7 @@ import { returnSheets } from '@ekrond/core/return-sheet'
 import type { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import type { FastifyInstance } from 'fastify'
 import { localDate } from '../clock.ts'
-import { notFound, ProblemError } from '../http/problem.ts'
+import { clip, notFound, ProblemError } from '../http/problem.ts'
 import { sharedReads } from '../http/shared.ts'
 import { answerText, serialised, type ValibotTypeProvider } from '../http/valibot.ts'
 import { labelPdf } from '../reports/label.ts'
@@ -181,7 +181,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     if (!/^[0-9a-f]{8}-[0-9a-f-]{27}$/i.test(key)) {
       const read = readNumber(key)
       if (!read || read.number > 2147483647)
-        throw new ProblemError(404, 'Not here', `“${key}” is no job number.`, 'number')
+        throw new ProblemError(404, 'Not here', `“${clip(key)}” is no job number.`, 'number')
       if (!read.letterFits)
         throw new ProblemError(
           404,

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { store } from './store'
+import { keepDraft, keptDraft } from './store'
 
 /**
  * What is typed and not yet entered, kept for each job and field across reloads; it is no entry. Set to a text, or to what a
@@ -10,14 +10,12 @@ export function useDraft(key: string): [string, (text: string | ((now: string) =
   const newest = useRef<{ key: string; text: string } | null>(null)
   useEffect(() => {
     let gone = false
-    void store()
-      .then((db) => db.get('drafts', key))
-      .then((kept) => {
-        // What was typed meanwhile is newer.
-        if (gone || kept === undefined || newest.current?.key === key) return
-        newest.current = { key, text: kept }
-        setTyped({ key, text: kept })
-      })
+    void keptDraft(key).then((kept) => {
+      // What was typed meanwhile is newer.
+      if (gone || kept === undefined || newest.current?.key === key) return
+      newest.current = { key, text: kept }
+      setTyped({ key, text: kept })
+    })
     return () => {
       gone = true
     }
@@ -28,10 +26,7 @@ export function useDraft(key: string): [string, (text: string | ((now: string) =
       const text = typeof next === 'string' ? next : next(now)
       newest.current = { key, text }
       setTyped({ key, text })
-      void store().then(async (db) => {
-        if (text === '') await db.delete('drafts', key)
-        else await db.put('drafts', text, key)
-      })
+      void keepDraft(key, text)
     },
     [key],
   )

@@ -91,7 +91,10 @@ function confirmedState(job: string, log: readonly Entry[]): JobState {
 }
 
 export type JobLoad =
-  { status: 'loading' } | { status: 'missing'; sentence: string } | { status: 'open'; open: OpenJob }
+  | { status: 'loading' }
+  | { status: 'missing'; sentence: string }
+  | { status: 'away'; sentence: string; again: () => void }
+  | { status: 'open'; open: OpenJob }
 
 /** A job by number or uuid: the confirmed log with this browser's unsent entries on top, folded. The body is the address's. */
 export function useJob(key: string): JobLoad {
@@ -105,7 +108,7 @@ export function useJob(key: string): JobLoad {
       for (const sheets of Object.values(answer.sheets)) keepSheets(client, sheets)
       return answer
     },
-    retry: (failures, error) => error.passing && failures < 100,
+    retry: (failures, error) => error.passing && failures < 3,
     retryDelay: (attempt) => Math.min(500 * 2 ** attempt, 4000),
     staleTime: 30_000,
     // A job that was just taken in gets its number in the address: what is known under its uuid is that job.
@@ -254,6 +257,9 @@ export function useJob(key: string): JobLoad {
         giveBack,
       },
     }
-  if (query.isError && !query.error.passing) return { status: 'missing', sentence: query.error.message }
+  if (query.isError)
+    return query.error.passing
+      ? { status: 'away', sentence: query.error.message, again: () => void query.refetch() }
+      : { status: 'missing', sentence: query.error.message }
   return { status: 'loading' }
 }

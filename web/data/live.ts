@@ -1,7 +1,8 @@
 import type { EntriesAnswer, JobAnswer } from '@ekrond/contract/jobs'
 import type { QueryClient } from '@tanstack/react-query'
 import { call } from './api'
-import { lead, onSettled } from './queue'
+import { openChannel } from './local'
+import { lead, onSettled, setAway } from './queue'
 
 /** A second window follows within a second; fifty of them do not ask at every keystroke. */
 const RACK_WAIT_MS = 300
@@ -16,32 +17,36 @@ interface Told {
  * makes each window fetch what it lacks of the jobs that it shows.
  */
 export function startLive(client: QueryClient): () => void {
-  const channel = new BroadcastChannel('ekrond-live')
   const stop = new AbortController()
   let rackTimer: ReturnType<typeof setTimeout> | undefined
-  channel.onmessage = (event: MessageEvent<Told | 'resync'>) => hear(event.data)
+  const channel = openChannel<Told | 'resync'>('ekrond-live', (message) => hear(message))
   onSettled((job) => catchUp(client, job))
 
-  navigator.locks
-    .request('ekrond-leader', { signal: stop.signal }, () => {
+  const alone = <T>(work: () => Promise<T>) => work()
+  const elected = <T>(work: () => Promise<T>): Promise<T> =>
+    'locks' in navigator
+      ? navigator.locks.request('ekrond-leader', { signal: stop.signal }, work)
+      : alone(work)
+  elected(() => {
+    lead()
+    const events = new EventSource('/api/events')
+    events.addEventListener('entry', (event) => tell(JSON.parse(String(event.data)) as Told))
+    events.addEventListener('resync', () => tell('resync'))
+    events.addEventListener('error', () => setAway(true))
+    let opened = false
+    events.addEventListener('open', () => {
+      setAway(false)
+      if (opened) tell('resync')
+      opened = true
       lead()
-      const events = new EventSource('/api/events')
-      events.addEventListener('entry', (event) => tell(JSON.parse(String(event.data)) as Told))
-      events.addEventListener('resync', () => tell('resync'))
-      let opened = false
-      events.addEventListener('open', () => {
-        if (opened) tell('resync')
-        opened = true
-        lead()
-      })
-      return new Promise<void>((resolve) => {
-        stop.signal.addEventListener('abort', () => {
-          events.close()
-          resolve()
-        })
+    })
+    return new Promise<void>((resolve) => {
+      stop.signal.addEventListener('abort', () => {
+        events.close()
+        resolve()
       })
     })
-    .catch(() => undefined)
+  }).catch(() => undefined)
 
   return () => {
     stop.abort()
@@ -56,7 +61,7 @@ export function startLive(client: QueryClient): () => void {
     }, RACK_WAIT_MS)
   }
   function tell(what: Told | 'resync') {
-    channel.postMessage(what)
+    channel.post(what)
     hear(what)
   }
   function hear(what: Told | 'resync') {

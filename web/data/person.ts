@@ -1,3 +1,4 @@
+import { readLocal, writeLocal } from './local'
 import { useSyncExternalStore } from 'react'
 
 const KEY = 'ekrond person'
@@ -19,14 +20,14 @@ export function usePerson(): { person: string | null; choose: (name: string) => 
         window.removeEventListener('storage', changed)
       }
     },
-    () => localStorage.getItem(KEY),
+    () => readLocal(KEY),
   )
   return { person, choose: choosePerson }
 }
 
 function choosePerson(name: string) {
-  localStorage.setItem(KEY, name)
-  localStorage.setItem(ACTIVE_KEY, String(Date.now()))
+  writeLocal(KEY, name)
+  writeLocal(ACTIVE_KEY, String(Date.now()))
   watchers.forEach((watcher) => watcher())
 }
 
@@ -35,14 +36,14 @@ export function watchIdle(): void {
   let written = 0
   const touched = () => {
     const now = Date.now()
-    const last = Number(localStorage.getItem(ACTIVE_KEY) ?? now)
-    if (now - last > IDLE_MS && localStorage.getItem(KEY)) {
-      localStorage.removeItem(KEY)
+    const last = Number(readLocal(ACTIVE_KEY) ?? now)
+    if (now - last > IDLE_MS && readLocal(KEY)) {
+      writeLocal(KEY, null)
       watchers.forEach((watcher) => watcher())
     }
     if (now - written < WRITE_MS && now - last < IDLE_MS) return
     written = now
-    localStorage.setItem(ACTIVE_KEY, String(now))
+    writeLocal(ACTIVE_KEY, String(now))
   }
   touched()
   for (const kind of ['keydown', 'pointerdown']) window.addEventListener(kind, touched, true)

@@ -1,24 +1,28 @@
 import type { AppendAnswer } from '@ekrond/contract/jobs'
-import type { UnsentEntry } from '@ekrond/core/job'
+import { actsOf, type UnsentEntry } from '@ekrond/core/job'
 import { useSyncExternalStore } from 'react'
 import { ApiError, post } from './api'
+import { openChannel } from './local'
 import { sendable } from './sendable'
-import { store, type Queued } from './store'
+import { addQueued, dropQueued, isKeeping, onKeeping, putQueued, queued, type Queued } from './store'
 
 const MOST_AT_ONCE = 100
 const FIRST_WAIT_MS = 400
 const LONGEST_WAIT_MS = 4000
+/** The server's own failure at the same act so often makes it step aside. */
+const MOST_FAILURES = 3
 
 /** Entries that wait or were refused, as this window sees them, and whether the server could be reached last time. */
 export interface QueueView {
   waiting: readonly Queued[]
   refused: readonly Queued[]
   away: boolean
+  /** whether what waits survives this window */
+  keeps: boolean
 }
 
-let view: QueueView = { waiting: [], refused: [], away: false }
+let view: QueueView = { waiting: [], refused: [], away: false, keeps: true }
 const watchers = new Set<() => void>()
-const channel = new BroadcastChannel('ekrond')
 type Settled = (job: string, answer: AppendAnswer) => Promise<void>
 const settledWatchers = new Set<Settled>()
 let leading = false
@@ -26,6 +30,24 @@ let leading = false
 let onTheWay: Queued[] = []
 let pumping = false
 let again = false
+/** How often the server failed at the first act of a job's queue, by its first entry. */
+const failures = new Map<string, number>()
+
+interface Told {
+  type: 'queued' | 'settled' | 'away'
+  job?: string
+  answer?: AppendAnswer
+  away?: boolean
+}
+const channel = openChannel<Told>('ekrond', ({ type, job, answer, away }) => {
+  if (type === 'queued') {
+    void refresh()
+    if (leading) void pump()
+  }
+  if (type === 'settled' && job && answer) void settle(job, answer).then(refresh)
+  if (type === 'away') show({ ...view, away: away ?? false })
+})
+onKeeping(() => show({ ...view, keeps: isKeeping() }))
 
 export const useQueue = (): QueueView =>
   useSyncExternalStore(
@@ -42,26 +64,28 @@ export function onSettled(watcher: Settled): () => void {
   return () => settledWatchers.delete(watcher)
 }
 
-/** Puts entries in the queue; they are on screen at once and go out in order. */
+// One watcher that fails (a fetch, a page that is going) keeps no entry in the queue.
+const settle = (job: string, answer: AppendAnswer) =>
+  Promise.allSettled([...settledWatchers].map((watcher) => watcher(job, answer)))
+
+/** Puts entries in the queue; they are on screen at once and go out in order, also where the browser keeps nothing. */
 export async function enqueue(entries: readonly UnsentEntry[]): Promise<void> {
-  const queued = entries.map((entry): Queued => ({ id: entry.id, job: entry.job, entry }))
-  onTheWay.push(...queued)
-  show({ ...view, waiting: [...view.waiting, ...queued] })
-  const write = (await store()).transaction('queue', 'readwrite')
-  await Promise.all([...queued.map((item) => write.store.add(item)), write.done])
-  onTheWay = onTheWay.filter((item) => !queued.includes(item))
+  const items = entries.map((entry): Queued => ({ id: entry.id, job: entry.job, entry }))
+  onTheWay.push(...items)
+  show({ ...view, waiting: [...view.waiting, ...items] })
+  await addQueued(items)
   await refresh()
-  channel.postMessage({ type: 'queued' })
-  if (leading) void pump()
+  onTheWay = onTheWay.filter((item) => !items.includes(item))
+  channel.post({ type: 'queued' })
+  // A browser that keeps nothing shares nothing: this window sends for itself.
+  if (leading || !isKeeping()) void pump()
 }
 
 /** Drops a refused entry, for good. */
 export async function dropRefused(id: string): Promise<void> {
-  const db = await store()
-  const key = await db.getKeyFromIndex('queue', 'id', id)
-  if (key !== undefined) await db.delete('queue', key)
+  await dropQueued(id)
   await refresh()
-  channel.postMessage({ type: 'queued' })
+  channel.post({ type: 'queued' })
 }
 
 /** This window sends for all of them from now on (the caller holds the lock). */
@@ -70,23 +94,15 @@ export function lead(): void {
   void pump()
 }
 
-channel.onmessage = (
-  event: MessageEvent<{ type: string; job?: string; answer?: AppendAnswer; away?: boolean }>,
-) => {
-  const { type, job, answer, away } = event.data
-  if (type === 'queued') {
-    void refresh()
-    if (leading) void pump()
-  }
-  if (type === 'settled' && job && answer)
-    void Promise.all([...settledWatchers].map((watcher) => watcher(job, answer))).then(refresh)
-  if (type === 'away') show({ ...view, away: away ?? false })
-}
-
 async function refresh(): Promise<void> {
-  const stored = await (await store()).getAll('queue')
+  const stored = await queued()
   const all = [...stored, ...onTheWay.filter((item) => !stored.some((other) => other.id === item.id))]
-  show({ ...view, waiting: all.filter((item) => !item.refused), refused: all.filter((item) => item.refused) })
+  show({
+    ...view,
+    waiting: all.filter((item) => !item.refused),
+    refused: all.filter((item) => item.refused),
+    keeps: isKeeping(),
+  })
 }
 void refresh()
 
@@ -95,10 +111,11 @@ function show(next: QueueView) {
   watchers.forEach((watcher) => watcher())
 }
 
-function setAway(away: boolean) {
+/** Said by whoever finds that the server cannot be reached, or can again. */
+export function setAway(away: boolean) {
   if (view.away === away) return
   show({ ...view, away })
-  channel.postMessage({ type: 'away', away })
+  channel.post({ type: 'away', away })
 }
 
 /** Sends what waits, job by job, in order; jobs do not hold each other up. Network trouble backs off and keeps the order. */
@@ -112,7 +129,7 @@ async function pump(): Promise<void> {
   try {
     for (;;) {
       again = false
-      const jobs = sendable(await (await store()).getAll('queue'), MOST_AT_ONCE)
+      const jobs = sendable(await queued(), MOST_AT_ONCE)
       let trouble = false
       for (const [job, items] of jobs) {
         const outcome = await sendJob(job, items)
@@ -130,43 +147,54 @@ async function pump(): Promise<void> {
   }
 }
 
-async function sendJob(job: string, items: readonly Queued[]): Promise<'sent' | 'away'> {
-  const db = await store()
+async function sendJob(job: string, all: readonly Queued[]): Promise<'sent' | 'away'> {
+  // Where the server failed before, the first act goes alone: it shows which one it cannot take.
+  const first = actsOf(all.map(({ entry }) => entry))[0]!
+  const failed = failures.get(first[0]!.id) ?? 0
+  const items = failed ? all.slice(0, first.length) : all
   let answer: AppendAnswer
   try {
     answer = await post<AppendAnswer>(`/api/jobs/${job}/entries`, {
       entries: items.map((item) => item.entry),
     })
   } catch (error) {
-    if (error instanceof ApiError && !error.passing) {
-      // The whole request was turned down: each entry keeps its text, with the reason.
-      for (const item of items)
-        await db.put('queue', {
-          ...item,
-          refused: {
-            code: 'request',
-            sentence: error.message,
-            ...(error.field ? { field: error.field } : {}),
-          },
-        })
-      await refresh()
+    if (!(error instanceof ApiError)) return 'away'
+    const poison = error.status >= 500 && error.status !== 503
+    if (poison) failures.set(items[0]!.id, failed + 1)
+    if (poison && failed + 1 > MOST_FAILURES) {
+      failures.delete(items[0]!.id)
+      await stepAside(
+        items,
+        'poison',
+        'The server fails at this one again and again. Put it right, or drop it.',
+      )
       return 'sent'
     }
-    return 'away'
+    if (error.passing) return 'away'
+    // The whole request was turned down: each entry keeps its text, with the reason.
+    await stepAside(items, 'request', error.message, error.field)
+    return 'sent'
   }
+  failures.delete(items[0]!.id)
   // The log first, then the queue: an entry is never in neither.
-  await Promise.all([...settledWatchers].map((watcher) => watcher(job, answer)))
+  await settle(job, answer)
   for (const one of answer.answers) {
     const item = items.find((other) => other.id === one.id)
-    if (!item?.order) continue
+    if (!item) continue
     if (one.outcome === 'refused')
-      await db.put('queue', {
+      await putQueued({
         ...item,
         refused: { code: one.code, sentence: one.sentence, ...(one.field ? { field: one.field } : {}) },
       })
-    else await db.delete('queue', item.order)
+    else await dropQueued(item.id)
   }
   await refresh()
-  channel.postMessage({ type: 'settled', job, answer })
+  channel.post({ type: 'settled', job, answer })
   return 'sent'
+}
+
+async function stepAside(items: readonly Queued[], code: string, sentence: string, field?: string) {
+  for (const item of items)
+    await putQueued({ ...item, refused: { code, sentence, ...(field ? { field } : {}) } })
+  await refresh()
 }

@@ -1,5 +1,5 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { UnsentEntry } from '@ekrond/core/job'
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 export interface Queued {
   order?: number
@@ -14,14 +14,110 @@ interface Schema extends DBSchema {
   queue: { key: number; value: Queued; indexes: { id: string } }
   drafts: { key: string; value: string }
 }
+type Db = IDBPDatabase<Schema>
 
-let opened: Promise<IDBPDatabase<Schema>> | undefined
+/** A browser that does not answer about its store for so long has none. */
+const OPEN_MS = 4000
 
-/** What this browser keeps by itself: entries not yet in the log, and what is typed and not yet entered. */
-export const store = (): Promise<IDBPDatabase<Schema>> =>
-  (opened ??= openDB<Schema>('ekrond', 1, {
-    upgrade(db) {
-      db.createObjectStore('queue', { keyPath: 'order', autoIncrement: true }).createIndex('id', 'id')
-      db.createObjectStore('drafts')
+let opened: Promise<Db> | undefined
+let keeping = true
+const watchers = new Set<() => void>()
+// What the browser would not keep stands here while the window is open.
+const queue: Queued[] = []
+const drafts = new Map<string, string>()
+
+/** Whether what is entered survives this window: false once the browser's store was denied, full or broken. */
+export const isKeeping = (): boolean => keeping
+export const onKeeping = (watcher: () => void): (() => void) => {
+  watchers.add(watcher)
+  return () => watchers.delete(watcher)
+}
+
+function open(): Promise<Db> {
+  opened ??= Promise.race([
+    openDB<Schema>('ekrond', 1, {
+      upgrade(db) {
+        db.createObjectStore('queue', { keyPath: 'order', autoIncrement: true }).createIndex('id', 'id')
+        db.createObjectStore('drafts')
+      },
+      terminated: () => (opened = undefined),
+    }),
+    new Promise<never>((_, reject) =>
+      setTimeout(() => reject(new Error('the store does not open')), OPEN_MS),
+    ),
+  ])
+  return opened
+}
+
+/** Does something with the browser's store, or `instead` where that fails: nothing that was entered is lost by it. */
+async function kept<T>(work: (db: Db) => Promise<T>, instead: () => T): Promise<T> {
+  try {
+    return await work(await open())
+  } catch {
+    if (keeping) {
+      keeping = false
+      watchers.forEach((watcher) => watcher())
+    }
+    return instead()
+  }
+}
+
+/** Entries that wait or were refused, in the order in which they were entered. */
+export const queued = async (): Promise<Queued[]> => [
+  ...(await kept(
+    (db) => db.getAll('queue'),
+    () => [],
+  )),
+  ...queue,
+]
+
+export const addQueued = (items: readonly Queued[]): Promise<void> =>
+  kept(
+    async (db) => {
+      const write = db.transaction('queue', 'readwrite')
+      await Promise.all([...items.map((item) => write.store.add(item)), write.done])
     },
-  }))
+    () => void queue.push(...items),
+  )
+
+/** Writes an entry of the queue anew, by its id. */
+export async function putQueued(item: Queued): Promise<void> {
+  const at = queue.findIndex((other) => other.id === item.id)
+  if (at >= 0) queue[at] = item
+  else
+    await kept(
+      async (db) => void (await db.put('queue', item)),
+      () => void queue.push(item),
+    )
+}
+
+export async function dropQueued(id: string): Promise<void> {
+  const at = queue.findIndex((other) => other.id === id)
+  if (at >= 0) queue.splice(at, 1)
+  else
+    await kept(
+      async (db) => {
+        const key = await db.getKeyFromIndex('queue', 'id', id)
+        if (key !== undefined) await db.delete('queue', key)
+      },
+      () => undefined,
+    )
+}
+
+export const keptDraft = (key: string): Promise<string | undefined> =>
+  kept(
+    async (db) => (await db.get('drafts', key)) ?? drafts.get(key),
+    () => drafts.get(key),
+  )
+
+export async function keepDraft(key: string, text: string): Promise<void> {
+  if (text === '') drafts.delete(key)
+  else drafts.set(key, text)
+  await kept(
+    async (db) => {
+      if (text === '') await db.delete('drafts', key)
+      else await db.put('drafts', text, key)
+    },
+    () => undefined,
+  )
+}

@@ -7,6 +7,7 @@ import styled from 'styled-components'
 import { useJob, type OpenJob } from '../data/job'
 import { useShop } from '../data/shop'
 import { sayDate, sayInstant, sayMoney, shownAt } from '../shell/dates'
+import { NotOpen } from '../shell/NotOpen'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
 import { useKeys } from '../ui/keys'
@@ -89,12 +90,15 @@ export default function History() {
   const navigate = useNavigate()
   const load = useJob(number)
   useKeys({ r: () => void navigate('/'), Escape: () => void navigate(`/jobs/${number}`) })
-  if (load.status !== 'open')
+  if (load.status === 'loading')
     return (
       <Page title="history">
-        {load.status === 'missing' && <p style={{ padding: 24 }}>{load.sentence}</p>}
+        <p style={{ padding: 24 }} role="status">
+          Fetching the job …
+        </p>
       </Page>
     )
+  if (load.status !== 'open') return <NotOpen load={load} />
   return (
     <Page
       title={`job ${number}, who did what when`}

@@ -168,7 +168,9 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
             </div>
             <div>
               <dt>
-                {refused.length ? (
+                {!queue.keeps ? (
+                  <Late>Keeps nothing</Late>
+                ) : refused.length ? (
                   <Late>{refused.length} not taken</Late>
                 ) : queue.away ? (
                   <Late>Server away</Late>
@@ -185,7 +187,9 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
                 )}
               </dt>
               <dd>
-                {refused.length > 0 ? (
+                {!queue.keeps ? (
+                  <Late>{waiting ? `${waiting} lost if it closes` : 'this window, if it closes'}</Late>
+                ) : refused.length > 0 ? (
                   <QuietButton
                     style={{ minHeight: 30, padding: 0, fontSize: 17, color: 'var(--red)' }}
                     onPress={() => setShowRefused(true)}

@@ -4,7 +4,7 @@ import { Dialog, Heading, Modal } from 'react-aria-components'
 import { draftKey } from '../data/draft'
 import type { OpenJob } from '../data/job'
 import { dropRefused } from '../data/queue'
-import { store, type Queued } from '../data/store'
+import { keepDraft, type Queued } from '../data/store'
 import { Button, ErrorLine } from '../ui'
 import { beginMove, useAct } from '../ui/moves'
 import { Overlay } from './Person'
@@ -34,11 +34,7 @@ export function Refused({
     const typed = data.raw ?? data.text
     // The text goes back to the field that it came from.
     if (typed)
-      await (
-        await store()
-      ).put(
-        'drafts',
-        typed,
+      await keepDraft(
         draftKey(
           item.job,
           station,
@@ -46,6 +42,7 @@ export function Refused({
           data.place,
           item.entry.body,
         ),
+        typed,
       )
     await dropRefused(item.id)
     onClose()

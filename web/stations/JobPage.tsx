@@ -4,6 +4,7 @@ import { Navigate, useParams } from 'react-router'
 import { useJob, type OpenJob } from '../data/job'
 import { JobSheet } from '../shell/JobSheet'
 import { Page } from '../shell/Page'
+import { NotOpen } from '../shell/NotOpen'
 import { renameJob } from '../ui/moves'
 import type { StationProps } from './props'
 
@@ -34,17 +35,7 @@ export default function JobPage() {
         </p>
       </Page>
     )
-  if (load.status === 'missing')
-    return (
-      <Page title="">
-        <div style={{ padding: '40px 48px' }}>
-          <h2>{load.sentence}</h2>
-          <p style={{ marginTop: 10 }}>
-            Look for it on the rack by its number, its customer or its list number.
-          </p>
-        </div>
-      </Page>
-    )
+  if (load.status !== 'open') return <NotOpen load={load} />
   return <Opened open={load.open} named={number} station={station} />
 }
 

@@ -1,3 +1,4 @@
+import { readLocal, writeLocal } from '../data/local'
 import { useSyncExternalStore } from 'react'
 
 const KEY = 'ekrond sheet'
@@ -5,7 +6,7 @@ export type SheetTheme = 'light' | 'dark'
 const watchers = new Set<() => void>()
 
 const read = (): SheetTheme => {
-  const kept = localStorage.getItem(KEY)
+  const kept = readLocal(KEY)
   if (kept === 'light' || kept === 'dark') return kept
   return window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'
 }
@@ -23,7 +24,7 @@ export function useSheetTheme(): [SheetTheme, () => void] {
   return [
     theme,
     () => {
-      localStorage.setItem(KEY, theme === 'light' ? 'dark' : 'light')
+      writeLocal(KEY, theme === 'light' ? 'dark' : 'light')
       applySheet()
       watchers.forEach((watcher) => watcher())
     },

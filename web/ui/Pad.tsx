@@ -1,3 +1,4 @@
+import { readLocal, writeLocal } from '../data/local'
 import type { SettingSpec } from '@ekrond/core/sheets'
 import { useSyncExternalStore } from 'react'
 import styled from 'styled-components'
@@ -13,12 +14,12 @@ export function usePad(): [boolean, () => void] {
       watchers.add(changed)
       return () => watchers.delete(changed)
     },
-    () => (localStorage.getItem(KEY) ?? (matchMedia('(pointer: coarse)').matches ? 'on' : 'off')) === 'on',
+    () => (readLocal(KEY) ?? (matchMedia('(pointer: coarse)').matches ? 'on' : 'off')) === 'on',
   )
   return [
     open,
     () => {
-      localStorage.setItem(KEY, open ? 'off' : 'on')
+      writeLocal(KEY, open ? 'off' : 'on')
       watchers.forEach((watcher) => watcher())
     },
   ]

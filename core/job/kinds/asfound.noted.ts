@@ -1,4 +1,6 @@
 import * as v from 'valibot'
+import { isReadFrom } from '../../settings/read.ts'
+import { Amount, Code } from '../entry.ts'
 import { places } from '../../sheets/index.ts'
 import { notAdmitted } from '../refusals.ts'
 import { defineKind, withBody } from '../kind.ts'
@@ -25,20 +27,22 @@ export const asFoundNoted = defineKind({
   ofBody: true,
   slice: { body: { asFound: {} } },
   schema: v.object({
-    code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+    code: Code,
     place: v.picklist(places),
     raw: v.pipe(v.string(), v.minLength(1, 'Nothing was typed.'), v.maxLength(60)),
-    value: v.number(),
+    value: Amount,
     countedTo: v.nullable(v.picklist(['seat', 'free'])),
     shown: v.object({ headline: v.string(), meaning: v.string() }),
   }),
   key: (data) => `${data.code}/${data.place}`,
-  admit: (_state, { data }, { sheets, standing }) =>
-    sheets &&
-    !standing &&
-    !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
-      ? notAdmitted('setting', sheets.spec.listNumber, `${data.code} ${data.place}`)
-      : undefined,
+  admit: (_state, { data }, { sheets, standing }) => {
+    if (!sheets || standing) return undefined
+    const setting = sheets.spec.settings.find((one) => one.code === data.code && one.place === data.place)
+    if (!setting) return notAdmitted('setting', sheets.spec.listNumber, `${data.code} ${data.place}`)
+    return isReadFrom(setting, data.raw, data.value)
+      ? undefined
+      : notAdmitted('derived', data.raw, data.value)
+  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { code, place, raw, value, countedTo, shown } = entry.data

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { places } from '../../sheets/index.ts'
-import { SomeWords } from '../entry.ts'
+import { Code, SomeWords } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
 
 declare module '../state.ts' {
@@ -16,7 +16,7 @@ export const asFoundSkipped = defineKind({
   ofBody: true,
   slice: { body: { asFoundSkipped: {} } },
   schema: v.object({
-    code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+    code: Code,
     place: v.picklist(places),
     why: SomeWords,
   }),

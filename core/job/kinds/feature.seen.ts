@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { Code } from '../entry.ts'
 import { FEATURE_NAMES } from '../../identify/explain.ts'
 import { defineKind, withBody } from '../kind.ts'
 
@@ -16,9 +17,12 @@ export const featureSeen = defineKind({
   ofBody: true,
   slice: { body: { features: {} } },
   schema: v.object({
-    feature: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+    feature: Code,
     raw: v.pipe(v.string(), v.maxLength(40)),
-    value: v.union([v.pipe(v.number(), v.minValue(0)), v.pipe(v.string(), v.maxLength(40))]),
+    value: v.union([
+      v.pipe(v.number(), v.minValue(0), v.maxValue(10_000)),
+      v.pipe(v.string(), v.maxLength(40)),
+    ]),
     sigma: v.nullable(v.pipe(v.number(), v.gtValue(0))),
   }),
   key: (data) => data.feature,

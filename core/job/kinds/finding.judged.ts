@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { measuredSchema, type Disposition, type Measured } from '../../findings/index.ts'
-import { SomeWords } from '../entry.ts'
+import { Code, SomeWords } from '../entry.ts'
 import { notAdmitted } from '../refusals.ts'
 import { defineKind, sayAgain, stamp, withBody } from '../kind.ts'
 import { bodyOf } from '../state.ts'
@@ -33,7 +33,7 @@ export const findingJudged = defineKind({
   ofBody: true,
   slice: { body: { findings: {} } },
   schema: v.object({
-    position: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
+    position: Code,
     condition: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
     raw: v.pipe(v.string(), v.maxLength(60)),
     measured: v.nullable(measuredSchema),

@@ -97,7 +97,7 @@ export const jobOpened = defineKind({
       ),
     ),
     /** number of the job that it comes back from */
-    earlier: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1))),
+    earlier: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(2_147_483_647))),
     promise: LocalDate,
     complaint: v.object({
       symptom: v.picklist(symptoms),

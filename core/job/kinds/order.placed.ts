@@ -3,7 +3,7 @@ import { LocalDate } from '../entry.ts'
 import { defineKind } from '../kind.ts'
 
 const code = v.pipe(v.string(), v.maxLength(60))
-const minor = v.pipe(v.number(), v.integer(), v.minValue(0))
+const minor = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(2_000_000_000))
 
 export interface OrderLine {
   what: 'kit' | 'single' | 'shelf'
@@ -39,7 +39,7 @@ export const orderPlaced = defineKind({
           what: v.picklist(['kit', 'single', 'shelf']),
           code,
           supplier: code,
-          quantity: v.pipe(v.number(), v.integer(), v.minValue(1)),
+          quantity: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(100_000)),
           priceMinor: minor,
           serves: v.array(code),
         }),

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { Code } from '../entry.ts'
 import { notAdmitted } from '../refusals.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 import { bodyOf } from '../state.ts'
@@ -15,7 +16,7 @@ export const partOff = defineKind({
   ofBody: true,
   slice: { body: { off: {} } },
   schema: v.object({
-    position: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
+    position: Code,
     tray: v.pipe(v.string(), v.maxLength(20)),
   }),
   key: (data) => data.position,

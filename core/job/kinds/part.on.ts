@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { Code } from '../entry.ts'
 import { notAdmitted } from '../refusals.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 import { bodyOf, lastSaid } from '../state.ts'
@@ -19,7 +20,7 @@ export const partOn = defineKind({
   ofBody: true,
   slice: { body: { on: {} } },
   schema: v.object({
-    position: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
+    position: Code,
     from: v.picklist(['old', 'kit', 'loose', 'shelf']),
     part: v.nullable(v.pipe(v.string(), v.maxLength(40))),
   }),

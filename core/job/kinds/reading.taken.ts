@@ -1,5 +1,7 @@
 import * as v from 'valibot'
+import { Amount, Code } from '../entry.ts'
 import type { Bracket, Shown } from '../../settings/kind.ts'
+import { isReadFrom } from '../../settings/read.ts'
 import { places } from '../../sheets/index.ts'
 import { defineKind, sayAgain, withBody } from '../kind.ts'
 import { notAdmitted } from '../refusals.ts'
@@ -55,13 +57,13 @@ export const readingTaken = defineKind({
   ofBody: true,
   slice: { body: { readings: {} } },
   schema: v.object({
-    code: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
+    code: Code,
     place: v.picklist(places),
     raw: v.pipe(v.string(), v.minLength(1, 'Nothing was typed.'), v.maxLength(60)),
-    value: v.number(),
+    value: Amount,
     gauge: v.nullable(v.pipe(v.string(), v.maxLength(40))),
     sigma: v.nullable(v.pipe(v.number(), v.gtValue(0))),
-    bracket: v.nullable(v.object({ go: v.number(), no: v.number() })),
+    bracket: v.nullable(v.object({ go: Amount, no: Amount })),
     specRev: v.pipe(v.string(), v.maxLength(80)),
     shown: v.object({
       verdict: v.picklist(['in', 'out', 'doubtful']),
@@ -80,10 +82,11 @@ export const readingTaken = defineKind({
   key: (data) => `${data.code}/${data.place}`,
   admit: (state, { data, body }, { sheets, standing }) => {
     if (!bodyOf(state, body).ident) return notAdmitted('identify first')
-    return sheets &&
-      !standing &&
-      !sheets.spec.settings.some((setting) => setting.code === data.code && setting.place === data.place)
-      ? notAdmitted('setting', sheets.spec.listNumber, `${data.code} ${data.place}`)
+    if (!sheets || standing) return undefined
+    const setting = sheets.spec.settings.find((one) => one.code === data.code && one.place === data.place)
+    if (!setting) return notAdmitted('setting', sheets.spec.listNumber, `${data.code} ${data.place}`)
+    return data.specRev === sheets.specRev && !isReadFrom(setting, data.raw, data.value, data.bracket)
+      ? notAdmitted('derived', data.raw, data.value)
       : undefined
   },
   apply: (state, entry) =>

@@ -1,0 +1,147 @@
+import { chromium } from '@playwright/test'
+import { expect, test } from './shop.ts'
+
+const entriesOf = async (url: string, number: number) =>
+  (
+    (await (await fetch(`${url}/api/jobs/${number}`)).json()) as {
+      entries: { kind: string; data: { raw?: string; text?: string } }[]
+    }
+  ).entries
+
+test('a browser that keeps nothing loses nothing while its window is open, and says so', async ({
+  browser,
+  shop,
+}) => {
+  const context = await browser.newContext({ baseURL: shop.url, serviceWorkers: 'block' })
+  await context.addInitScript(() => {
+    const denied = () => {
+      throw new DOMException('denied', 'SecurityError')
+    }
+    Object.defineProperty(window, 'indexedDB', { get: () => ({ open: denied }) })
+    Object.defineProperty(window, 'localStorage', { get: denied })
+    Object.defineProperty(window, 'BroadcastChannel', { value: undefined })
+    Object.defineProperty(Navigator.prototype, 'locks', { get: () => undefined })
+    // @ts-expect-error -- taken away for the test
+    delete Navigator.prototype.locks
+  })
+  const page = await context.newPage()
+  await page.goto('/jobs/1183/asfound')
+  await page.getByRole('button', { name: 'I. Marrow' }).click()
+  await expect(page.getByText('Keeps nothing')).toBeVisible()
+  await page.getByRole('button', { name: /^\+ .*1$/ }).click()
+  await page.getByRole('button', { name: /^\+ .*2$/ }).click()
+  await page.keyboard.press('Enter')
+  await expect
+    .poll(async () => (await entriesOf(shop.url, 1183)).filter(({ kind }) => kind === 'asfound.noted').length)
+    .toBe(2)
+  await context.close()
+})
+
+test('the server is away at reload: our own page, the job as it was last seen, and what is entered goes out later', async ({
+  browser,
+  shop,
+}) => {
+  const context = await browser.newContext({ baseURL: shop.url })
+  await context.addInitScript(() => localStorage.setItem('ekrond person', 'I. Marrow'))
+  const page = await context.newPage()
+  await page.goto('/jobs/1183/asfound')
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+  // Once more under the worker, so that it has seen the page, its code and the job.
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 2 })).toBeVisible()
+  await page.waitForFunction(async () => {
+    const cache = await caches.open('ekrond-seen-1')
+    return (await cache.match('/api/jobs/1183')) && (await cache.match('/api/shop'))
+  })
+  await shop.stop()
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 2 })).toBeVisible()
+  await page.getByRole('button', { name: /^\+ .*1$/ }).click()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Server away').first()).toBeVisible()
+  // One that this window has never seen: a sentence and 'try again', no waiting for ever.
+  const other = await context.newPage()
+  await other.goto('/jobs/1190')
+  await expect(other.getByRole('button', { name: 'Try again' })).toBeVisible({ timeout: 30_000 })
+  await shop.start()
+  await expect(other.getByRole('navigation', { name: 'Stations' })).toBeVisible({ timeout: 30_000 })
+  await expect
+    .poll(
+      async () => (await entriesOf(shop.url, 1183)).filter(({ kind }) => kind === 'asfound.noted').length,
+      {
+        timeout: 30_000,
+      },
+    )
+    .toBe(2)
+  await context.close()
+})
+
+test('an entry that the server fails at again and again steps aside; what does not hang on it goes on', async ({
+  bench: page,
+  shop,
+}) => {
+  await page.goto('/jobs/1183/asfound')
+  let failing = 0
+  await page.route('**/api/jobs/**/entries', async (route) => {
+    const { entries } = route.request().postDataJSON() as { entries: { data: { value?: number } }[] }
+    if (entries.some(({ data }) => data.value === 3)) {
+      failing++
+      await route.fulfill({
+        status: 500,
+        contentType: 'application/problem+json',
+        body: '{"detail":"broken"}',
+      })
+    } else await route.continue()
+  })
+  const tap = page.getByRole('button', { name: /^\+ .*1$/ })
+  for (let i = 0; i < 3; i++) await tap.click()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('1 not taken')).toBeVisible({ timeout: 30_000 })
+  expect(failing).toBeGreaterThanOrEqual(3)
+  await page.getByRole('link', { name: /^Receive/ }).click()
+  await page.getByRole('button', { name: 'Pump squirts at once' }).click()
+  await expect
+    .poll(async () => (await entriesOf(shop.url, 1183)).some(({ kind }) => kind === 'test.noted'))
+    .toBe(true)
+  await page.getByRole('button', { name: 'See why' }).click()
+  await expect(page.getByText('fails at this one again and again')).toBeVisible()
+})
+
+test('a page of a foreign name that leads here reads nothing', async ({ shop }) => {
+  const foreign = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--host-resolver-rules=MAP evil.test 127.0.0.1'],
+  })
+  const page = await foreign.newPage()
+  const answer = await page.goto(`http://evil.test:${shop.port}/api/jobs`)
+  expect(answer!.status()).toBe(403)
+  expect(await answer!.text()).not.toContain('ferry')
+  await foreign.close()
+})
+
+test('a double tap opens one job; Enter does not do what its button forbids', async ({
+  bench: page,
+  shop,
+}) => {
+  await page.goto('/receive')
+  const numbers = async () =>
+    ((await (await page.request.get(`${shop.url}/api/jobs?limit=500`)).json()) as { total: number }).total
+  const before = await numbers()
+  await page.getByLabel('Customer', { exact: true }).fill('Lock keeper')
+  await page.getByLabel('Engine', { exact: true }).fill('winch, 0.9 L')
+  await page.getByLabel('It drives').fill('lock winch')
+  await page.getByRole('button', { name: 'smoke' }).click()
+  await page.getByRole('group', { name: 'Promise it for' }).getByRole('button').first().click()
+  await page.getByRole('button', { name: /Open the job/ }).dblclick()
+  await expect(page).toHaveURL(/jobs\/\d+\/identify$/)
+  expect(await numbers()).toBe(before + 1)
+  // Nothing is read: Enter identifies nothing.
+  await expect(page.getByRole('button', { name: /^This one/ })).toBeDisabled()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Enter')
+  await page.getByRole('link', { name: /^Set,/ }).click()
+  await expect(page.getByText('Identify it first.')).toBeVisible()
+  expect(
+    (await entriesOf(shop.url, Number(/jobs\/(\d+)/.exec(page.url())![1]))).map(({ kind }) => kind),
+  ).toEqual(['job.opened'])
+})

@@ -1,0 +1,78 @@
+// The shell while the server is away: the page and its hashed assets as they were last loaded, and what was last seen of the shop.
+// Entries are not its business: they wait in the queue.
+const SHELL = 'ekrond-shell-1'
+const SEEN = 'ekrond-seen-1'
+const MOST_SEEN = 60
+/** What a bench needs to go on; papers, exports and streams are not kept. */
+const KEEPABLE = /^\/api\/(shop|jobs(\/[^/]+)?|sheets|catalogue|market|list-numbers(\/[^/]+)?)$/
+
+self.addEventListener('install', (event) => {
+  event.waitUntil(
+    caches
+      .open(SHELL)
+      .then((cache) => cache.add(new Request('/', { cache: 'reload' })))
+      .then(() => self.skipWaiting()),
+  )
+})
+self.addEventListener('activate', (event) => {
+  event.waitUntil(
+    caches
+      .keys()
+      .then((names) =>
+        Promise.all(
+          names.filter((name) => name !== SHELL && name !== SEEN).map((name) => caches.delete(name)),
+        ),
+      )
+      .then(() => self.clients.claim()),
+  )
+})
+
+self.addEventListener('fetch', (event) => {
+  const { request } = event
+  const url = new URL(request.url)
+  if (request.method !== 'GET' || url.origin !== location.origin) return
+  if (request.mode === 'navigate') event.respondWith(page(request))
+  else if (url.pathname.startsWith('/assets/')) event.respondWith(asset(request))
+  else if (KEEPABLE.test(url.pathname)) event.respondWith(seen(request))
+})
+
+async function page(request) {
+  const cache = await caches.open(SHELL)
+  try {
+    const answer = await fetch(request)
+    if (answer.ok && (answer.headers.get('content-type') ?? '').includes('text/html'))
+      await cache.put('/', answer.clone())
+    return answer
+  } catch {
+    return (await cache.match('/')) ?? Response.error()
+  }
+}
+
+async function asset(request) {
+  const cache = await caches.open(SHELL)
+  const known = await cache.match(request)
+  if (known) return known
+  const answer = await fetch(request)
+  if (answer.ok) await cache.put(request, answer.clone())
+  return answer
+}
+
+async function seen(request) {
+  try {
+    const answer = await fetch(request)
+    if (answer.ok) void keep(request, answer.clone())
+    return answer
+  } catch (error) {
+    const known = await (await caches.open(SEEN)).match(request)
+    if (known) return known
+    throw error
+  }
+}
+
+async function keep(request, answer) {
+  const cache = await caches.open(SEEN)
+  await cache.delete(request)
+  await cache.put(request, answer)
+  const all = await cache.keys()
+  await Promise.all(all.slice(0, Math.max(0, all.length - MOST_SEEN)).map((old) => cache.delete(old)))
+}
