@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { connect } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { FOREIGN_WORDS, fuzz } from '../../bench/fuzz.ts'
 import { identified, opening, reading } from '../../demo/log-entries.ts'
 import { NOW, openShop, type TestShop } from '../test/shop.ts'
 
@@ -9,10 +10,6 @@ beforeAll(async () => {
   shop = await openShop('guard')
 })
 afterAll(() => shop.close())
-
-/** Words that only a validator, a database or a framework would say. */
-export const FOREIGN_WORDS =
-  /Invalid|Expected|received|undefined|null\b|NaN|JSON at position|syntax|violates|relation|column|FST_|Unexpected token|Request body|Route |prototype/
 
 const ask = (options: object) => shop.app.inject(options as { url: string })
 const problem = (response: { headers: Record<string, unknown>; json<T>(): T }) => {
@@ -170,4 +167,13 @@ describe('what entries cannot be', () => {
     })
     expect(again.body.answers![0]).toMatchObject({ outcome: 'already' })
   })
+})
+
+describe('requests that no shop would send', () => {
+  it('a thousand of them over every route: none fails the server, none is answered in a validator’s words', async () => {
+    const result = await fuzz(shop.app, { requests: 1000, seed: 7 })
+    expect(result.failures).toEqual([])
+    expect(result.foreign).toEqual([])
+    expect(result.byStatus[200]).toBeGreaterThan(150)
+  }, 60_000)
 })

@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs'
+import { lstatSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 
 /** A folder's files as the import reads them: from the disk, or as they were sent. */
@@ -9,14 +9,26 @@ export interface Files {
   read(name: string): string | undefined
 }
 
+/** What lies in a folder's place, a link not followed: an import reads what is in the folder and nothing else. */
+const lies = (path: string) => lstatSync(path, { throwIfNoEntry: false })
+
+export class NotAFile extends Error {}
+
 export const folderFiles = (folder: string): Files => ({
   list: (sub) =>
-    existsSync(join(folder, sub))
+    lies(join(folder, sub))?.isDirectory()
       ? readdirSync(join(folder, sub))
           .sort()
           .map((name) => `${sub}/${name}`)
       : [],
-  read: (name) => (existsSync(join(folder, name)) ? readFileSync(join(folder, name), 'utf8') : undefined),
+  read(name) {
+    const there = lies(join(folder, name))
+    if (!there) return undefined
+    if (there.isSymbolicLink())
+      throw new NotAFile('It is a link, and links are not followed. Put the file itself here.')
+    if (!there.isFile()) throw new NotAFile('It is a folder, where a file is wanted.')
+    return readFileSync(join(folder, name), 'utf8')
+  },
 })
 
 /** Files as a browser sends a chosen folder: its own name before each path is left away. */

@@ -1,5 +1,14 @@
 import type { ImportAnswer } from '@ekrond/contract/library'
-import { cpSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -74,7 +83,7 @@ describe('reading a catalogue', () => {
     [
       'models/K-44.json',
       (t: string) => t.replace(/"lo": 13,/, '"lo": 99,'),
-      { file: 'models/K-44.json', sentence: 'lo lies above hi' },
+      { file: 'models/K-44.json', sentence: 'The lower limit lies above the upper one.' },
     ],
     [
       'models/U7.json',
@@ -86,8 +95,77 @@ describe('reading a catalogue', () => {
       (t: string) => t.replace('"format": 1', '"format": 2'),
       { file: 'catalogue.json', column: 'format' },
     ],
+    [
+      'catalogue.json',
+      (t: string) => t.replace(/"zone": "[^"]*"/, '"zone": "Mars/Olympus"'),
+      { file: 'catalogue.json', column: 'shop.zone' },
+    ],
+    [
+      'catalogue.json',
+      (t: string) => t.replace(/"exponent": \d/, '"exponent": 9'),
+      { file: 'catalogue.json', column: 'shop.currency.exponent' },
+    ],
+    [
+      'gauges.csv',
+      (t: string) => t.replace(',caliper,', ',telescope,'),
+      { file: 'gauges.csv', column: 'kind', sentence: expect.stringContaining('no kind of gauge') as string },
+    ],
+    [
+      'parts.csv',
+      (t: string) => t + t.trim().split('\n').at(-1)! + '\n',
+      { file: 'parts.csv', sentence: expect.stringContaining('already') as string },
+    ],
+    [
+      'kit-holds.csv',
+      (t: string) => t.replace(/,(\d+)\n/, ',0\n'),
+      { file: 'kit-holds.csv', row: 2, column: 'quantity' },
+    ],
+    [
+      'prices.csv',
+      (t: string) => t.replace(/hollin,\d+/, 'hollin,99999999999'),
+      { file: 'prices.csv', column: 'price_minor' },
+    ],
+    [
+      'models/U7.json',
+      (t: string) => t.replaceAll('"U712A"', '"../U712A"'),
+      { file: 'models/U7.json', column: '../U712A' },
+    ],
+    [
+      'models/U7.json',
+      (t: string) => t.replaceAll('"number": "U712A"', '"number": "U712B"'),
+      { sentence: 'This list number stands twice.' },
+    ],
+    [
+      'models/U7.json',
+      (t: string) =>
+        t
+          .replace(/("number": "U712B"[\s\S]*?"supersedes": )\[\]/, '$1["U712A"]')
+          .replace(/("number": "U712A"[\s\S]*?"supersedes": )\[\]/, '$1["U712B"]'),
+      { sentence: 'It goes round in a circle: U712B, U712A, U712B.' },
+    ],
+    ['people.csv', (t: string) => t.replace('I. Marrow', 'I. Mar\u0000row'), { file: 'people.csv' }],
   ])('tells the fault in %s with its place', (file, change, wanted) => {
     expect(errorsOf(broken(file, change))).toContainEqual(expect.objectContaining(wanted))
+  })
+  it('follows no link, and says what is in a file’s place', () => {
+    const folder = broken('parts.csv', (t) => t)
+    rmSync(join(folder, 'kits.csv'))
+    symlinkSync('/etc/hostname', join(folder, 'kits.csv'))
+    rmSync(join(folder, 'people.csv'))
+    mkdirSync(join(folder, 'people.csv'))
+    const errors = errorsOf(folder)
+    expect(errors).toContainEqual(
+      expect.objectContaining({
+        file: 'kits.csv',
+        sentence: expect.stringContaining('It is a link') as string,
+      }),
+    )
+    expect(errors).toContainEqual(
+      expect.objectContaining({
+        file: 'people.csv',
+        sentence: expect.stringContaining('It is a folder') as string,
+      }),
+    )
   })
   it('tells a missing file', () =>
     expect(errorsOf(mkdtempSync(join(tmpdir(), 'ekrond-empty-')))).toContainEqual(

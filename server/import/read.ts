@@ -3,7 +3,9 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { listNumberSheets, Model, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
 import { parse } from 'csv-parse/sync'
 import * as v from 'valibot'
-import type { Files } from './files.ts'
+import { gaugeKinds } from '@ekrond/core/measure'
+import { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from '@ekrond/core/job'
+import { NotAFile, type Files } from './files.ts'
 
 export interface ImportError {
   file: string
@@ -12,20 +14,35 @@ export interface ImportError {
   sentence: string
 }
 
+/** What a whole number's column holds. */
+const LARGEST_WHOLE = 2_147_483_647
+
+function isZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
+}
+
 export const Head = v.object({
   format: v.literal(1),
   shop: v.object({
     name: v.string(),
     place: v.string(),
-    zone: v.string(),
-    currency: v.object({ code: v.string(), exponent: v.number() }),
+    zone: v.pipe(v.string(), v.check(isZone, 'That is no time zone. Write it as Europe/Vienna.')),
+    currency: v.object({
+      code: v.string(),
+      exponent: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(4, 'Money has at most 4 places.')),
+    }),
     /** 1 Monday … 7 Sunday */
     workingDays: v.optional(
       v.pipe(v.array(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(7))), v.minLength(1)),
       [1, 2, 3, 4, 5],
     ),
     /** the price of an hour at the bench, minor units */
-    hourMinor: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)), 0),
+    hourMinor: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(LARGEST_WHOLE)), 0),
   }),
   makers: v.array(v.object({ code: v.string(), numbering: v.string() })),
 })
@@ -76,12 +93,57 @@ export function readCatalogue(files: Files): CatalogueRead {
         })
     }
   }
+  tellNumbers(listNumbers, tell)
   if (models.length === 0)
     tell('models', null, null, 'The folder holds no models. Put one JSON file a model into models/.')
 
   const tables = readTables(files, tell)
   if (errors.length || !head) return { errors }
   return { catalogue: { head, models, listNumbers, tables } }
+}
+
+/** How a list number is written: it becomes part of an address and of a file's name. */
+export const LIST_NUMBER = /^[A-Za-z0-9](?:[A-Za-z0-9 .\-]*[A-Za-z0-9])?$/
+
+/** List numbers that stand twice, are none, or take each other's place in a circle. */
+function tellNumbers(numbers: Catalogue['listNumbers'], tell: Tell): void {
+  const seen = new Set<string>()
+  for (const { number, model } of numbers) {
+    const file = `models/${model}.json`
+    if (!LIST_NUMBER.test(number) || number.includes('..'))
+      tell(file, null, number, 'A list number has letters, figures, spaces, dots and hyphens.')
+    if (seen.has(number)) tell(file, null, number, 'This list number stands twice.')
+    seen.add(number)
+  }
+  tellCircles(numbers, 'supersedes', ({ spec }) => spec.supersedes, tell)
+  tellCircles(numbers, 'fitsAs', ({ fitsAs }) => fitsAs.map((fit) => fit.listNumber), tell)
+}
+
+function tellCircles(
+  numbers: Catalogue['listNumbers'],
+  column: string,
+  next: (item: Catalogue['listNumbers'][number]) => readonly string[],
+  tell: Tell,
+): void {
+  const byNumber = new Map(numbers.map((item) => [item.number, item]))
+  const done = new Set<string>()
+  const walk = (number: string, way: readonly string[]): void => {
+    if (way.includes(number)) {
+      const circle = [...way.slice(way.indexOf(number)), number]
+      const { model } = byNumber.get(number)!
+      return tell(
+        `models/${model}.json`,
+        null,
+        `${number}.${column}`,
+        `It goes round in a circle: ${circle.join(', ')}.`,
+      )
+    }
+    const item = byNumber.get(number)
+    if (!item || done.has(number)) return
+    for (const other of next(item)) walk(other, [...way, number])
+    done.add(number)
+  }
+  for (const { number } of numbers) walk(number, [])
 }
 
 export type Tell = (file: string, row: number | null, column: string | null, sentence: string) => void
@@ -92,18 +154,74 @@ export function readJson<T>(
   schema: v.GenericSchema<unknown, T>,
   tell: Tell,
 ): T | undefined {
-  const text = files.read(file)
-  if (text === undefined) return void tell(file, null, null, 'The file is missing.')
+  const text = textOf(files, file, tell)
+  if (text === undefined) return undefined
   let value: unknown
   try {
     value = JSON.parse(text)
   } catch (error) {
-    return void tell(file, null, null, `The file is no JSON, or was cut off: ${(error as Error).message}`)
+    return void tell(file, null, null, `The file is no JSON, or was cut off${placeOf(error as Error)}.`)
   }
-  const read = v.safeParse(schema, value)
+  const unclean = uncleanAt(value, '')
+  if (unclean) return void tell(file, null, unclean.replace(/^\./, ''), UNCLEAN_SENTENCE)
+  const read = v.safeParse(schema, value, inOurWords)
   if (read.success) return read.output
-  for (const issue of read.issues.slice(0, 20)) tell(file, null, v.getDotPath(issue) ?? null, issue.message)
+  for (const issue of read.issues.slice(0, 20))
+    tell(file, null, v.getDotPath(issue) ?? null, issueSentence(issue))
   return undefined
+}
+
+/** A file's text; what is in its place instead is told. */
+function textOf(files: Files, file: string, tell: Tell): string | undefined {
+  try {
+    const text = files.read(file)
+    if (text === undefined) tell(file, null, null, 'The file is missing.')
+    else if (!isCleanText(text)) tell(file, null, null, UNCLEAN_SENTENCE)
+    else return text
+  } catch (error) {
+    if (!(error instanceof NotAFile)) throw error
+    tell(file, null, null, error.message)
+  }
+  return undefined
+}
+
+/** The line of a JSON text at which its reader stopped. */
+const placeOf = (error: Error): string => {
+  const at = /line (\d+)/.exec(error.message)
+  return at ? `, at line ${at[1]}` : ''
+}
+
+/** The columns that tell a table's rows apart. */
+const KEYS: Record<keyof typeof TABLES, readonly string[]> = {
+  'parts.csv': ['part'],
+  'suppliers.csv': ['supplier'],
+  'prices.csv': ['part', 'supplier'],
+  'kits.csv': ['kit'],
+  'kit-holds.csv': ['kit', 'part'],
+  'shelf.csv': ['part'],
+  'gauges.csv': ['gauge'],
+  'people.csv': ['person'],
+  'customers.csv': ['customer', 'engine', 'equipment'],
+}
+
+function tellDuplicates(
+  file: keyof typeof TABLES,
+  rows: readonly Record<string, string | number>[],
+  tell: Tell,
+) {
+  const seen = new Map<string, number>()
+  rows.forEach((row, i) => {
+    const key = JSON.stringify(KEYS[file].map((column) => row[column]))
+    const before = seen.get(key)
+    if (before !== undefined)
+      tell(
+        file,
+        i + 2,
+        KEYS[file][0]!,
+        `“${KEYS[file].map((column) => row[column]).join(', ')}” stands in row ${before} already.`,
+      )
+    else seen.set(key, i + 2)
+  })
 }
 
 /** What must stand in another file: [file, column, the file that has it, its column]. */
@@ -121,6 +239,20 @@ export function readTables(files: Files, tell: Tell): Catalogue['tables'] {
   const tables = Object.fromEntries(
     Object.entries(TABLES).map(([file, columns]) => [file, readTable(files, file, columns, tell)]),
   ) as Catalogue['tables']
+  for (const file of Object.keys(TABLES) as (keyof typeof TABLES)[]) tellDuplicates(file, tables[file], tell)
+  tables['gauges.csv'].forEach((row, i) => {
+    if (!(gaugeKinds as readonly unknown[]).includes(row.kind))
+      tell(
+        'gauges.csv',
+        i + 2,
+        'kind',
+        `“${row.kind}” is no kind of gauge. Known are ${gaugeKinds.join(', ')}.`,
+      )
+  })
+  tables['kit-holds.csv'].forEach((row, i) => {
+    if (Number(row.quantity) < 1)
+      tell('kit-holds.csv', i + 2, 'quantity', 'A kit holds at least one of each part in it.')
+  })
   for (const [file, column, other, key] of REFERENCES) {
     const known = new Set(tables[other].map((row) => row[key]))
     tables[file].forEach((row, i) => {
@@ -137,11 +269,8 @@ export function readTable(
   columns: Record<string, Column>,
   tell: Tell,
 ): Record<string, string | number>[] {
-  const text = files.read(file)
-  if (text === undefined) {
-    tell(file, null, null, 'The file is missing.')
-    return []
-  }
+  const text = textOf(files, file, tell)
+  if (text === undefined) return []
   let records: string[][]
   try {
     records = parse(text, { bom: true, skip_empty_lines: true, relax_column_count: true })
@@ -183,5 +312,7 @@ function readCell(cell: string, column: Column, tell: (sentence: string) => void
   if (cell.trim() === '' || !Number.isFinite(value) || value < 0)
     tell(`“${cell}” is no number at or above 0.`)
   else if (column === 'whole' && !Number.isInteger(value)) tell(`“${cell}” must be a whole number.`)
+  else if (column === 'whole' && value > LARGEST_WHOLE)
+    tell(`“${cell}” is larger than any that is counted here.`)
   return value
 }

@@ -74,7 +74,7 @@ describe('a list number', () => {
   it('that nobody described is told in a sentence', async () => {
     const { status, body } = await get<{ detail: string }>('/api/list-numbers/K-0000-9')
     expect(status).toBe(404)
-    expect(body.detail).toBe('The library has no list number K-0000-9.')
+    expect(body.detail).toBe('The library has no list number “K-0000-9”.')
   })
 })
 

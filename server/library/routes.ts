@@ -38,7 +38,7 @@ export async function libraryRoutes(
     { schema: { params: ListNumberParams, response: { 200: ListNumberAnswer } } },
     async (request) => {
       const found = await selectListNumber(pool, request.params.listNumber)
-      if (!found) throw notFound(`The library has no list number ${request.params.listNumber}.`)
+      if (!found) throw notFound(`The library has no list number “${request.params.listNumber}”.`)
       return found
     },
   )

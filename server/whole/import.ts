@@ -32,6 +32,14 @@ const Revisions = v.array(
     v.object({ ...revision, kind: v.literal('build'), sheet: BuildSheet }),
   ]),
 )
+/** As much of a page of a return sheet as its paper cannot do without. */
+const SheetPage = v.looseObject({
+  listNumber: v.string(),
+  rows: v.array(
+    v.looseObject({ name: v.string(), spec: v.string(), asFound: v.string(), asLeft: v.string() }),
+  ),
+  startUp: v.looseObject({ lines: v.array(v.string()) }),
+})
 const JobFile = v.object({
   format: v.literal(1),
   job: v.pipe(v.string(), v.uuid()),
@@ -41,7 +49,18 @@ const JobFile = v.object({
     v.minLength(1),
   ),
   sheets: v.array(
-    v.object({ revision: v.string(), seq: v.number(), sha256: v.string(), document: v.unknown() }),
+    v.object({
+      revision: v.pipe(v.string(), v.regex(/^[A-Z]{1,2}$/, 'A revision is one or two capitals.')),
+      seq: v.pipe(v.number(), v.integer(), v.minValue(1)),
+      sha256: v.string(),
+      document: v.pipe(
+        v.union([v.array(SheetPage), SheetPage]),
+        v.check(
+          (pages) => !Array.isArray(pages) || pages.length > 0,
+          'A return sheet has at least one page.',
+        ),
+      ),
+    }),
   ),
 })
 
