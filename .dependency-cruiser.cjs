@@ -41,7 +41,7 @@ module.exports = {
     {
       name: 'server-never-imports-web',
       severity: 'error',
-      from: { path: '^server/' },
+      from: { path: '^server/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(web|bench|e2e)/' },
     },
     {

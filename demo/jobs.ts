@@ -7,15 +7,14 @@ import {
   enterReading,
   settingContext,
 } from '@ekrond/core/entering'
-import { teardownOrder } from '@ekrond/core/work'
-import { conditionsOf } from '@ekrond/core/findings'
+import { dueBefore, holdsNow, settingsToSet, teardownOrder } from '@ekrond/core/work'
+import { conditionsOf, uncured } from '@ekrond/core/findings'
 import {
   allNeeds,
   bodyKey,
   bodyOf,
   emptyJob,
   kinds,
-  jobNeeds,
   step,
   type DataOf,
   type ReceivedTest,
@@ -25,7 +24,7 @@ import {
 import { cheapestCover, type Market } from '@ekrond/core/kits'
 import { showTurns, type Gauge } from '@ekrond/core/measure'
 import { isRefusal, type Result } from '@ekrond/core/refusal'
-import { settingKey, type Sheets } from '@ekrond/core/sheets'
+import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { models } from './catalogue.ts'
 import { WORKING_DAYS } from './week.ts'
@@ -171,9 +170,9 @@ function openWriter(world: DemoWorld, name: string) {
           .data,
       )
     },
-    off(code: string, condition?: string, raw = '', kind: Gauge['kind'] = 'pins') {
+    off(code: string, condition?: string, raw = '', kind: Gauge['kind'] = 'pins', takenOff = true) {
       const p = position(code)
-      if (!p.stays) add('part.off', { position: code, tray: p.tray })
+      if (!p.stays && takenOff) add('part.off', { position: code, tray: p.tray })
       const first = conditionsOf[p.kind][0]!.code
       add(
         'finding.judged',
@@ -202,15 +201,39 @@ function openWriter(world: DemoWorld, name: string) {
         enterOrder(must(cheapestCover(needs, world.market)), world.market, at.toISOString().slice(0, 10)),
       )
     },
-    buildAll() {
-      const needed = new Set(jobNeeds(state, here(), body).map((need) => need.position))
-      for (const p of teardownOrder(here().build).reverse())
-        if (bodyOf(state, body).off[p.code])
-          add('part.on', {
-            position: p.code,
-            from: needed.has(p.code) ? 'kit' : 'old',
-            part: needed.has(p.code) ? p.part : null,
-          })
+    /** puts so many parts back, new ones where they came for it, and sets what the next part would hide */
+    build(count = Infinity, set = true) {
+      let done = 0
+      for (const p of teardownOrder(here().build).reverse()) {
+        if (!bodyOf(state, body).off[p.code] || bodyOf(state, body).on[p.code]) continue
+        if (done++ >= count) return
+        for (const due of set ? dueBefore(state, here(), p, body) : []) writer.onTarget(due)
+        const line = state.orders
+          .flatMap((order) => (order.arrived ? order.lines : []))
+          .find((one) => one.serves.includes(bodyKey(body, p.code)))
+        const from = line ? ({ kit: 'kit', single: 'loose', shelf: 'shelf' } as const)[line.what] : 'old'
+        add('part.on', { position: p.code, from, part: from === 'old' ? null : p.part })
+      }
+    },
+    /** a setting read on the middle of its band, as it would be typed */
+    onTarget(setting: SettingSpec) {
+      const raw = setting.asWritten.startsWith('#')
+        ? setting.asWritten
+        : setting.quantity === 'turns'
+          ? showTurns(setting.target!)
+          : String(setting.target)
+      writer.read(settingKey(setting), raw, setting.quantity === 'gap' ? 'drills' : 'caliper')
+    },
+    /** cleaned ones looked at or measured again, with what is right now */
+    lookAgain() {
+      for (const { position: code } of uncured(state, here(), body)) {
+        const [raw, kind] = goodMeasurement(code, here())
+        const p = position(code)
+        const sound = conditionsOf[p.kind].find((condition) => condition.disposition === 'reuse')
+        if (p.part !== null && bodyOf(state, body).on[code]?.from !== 'old' && bodyOf(state, body).on[code])
+          continue
+        if (sound) writer.off(code, sound.code, raw, kind, false)
+      }
     },
     read(key: string, raw: string, kind: Gauge['kind'] = 'caliper', corrects?: string) {
       return add(
@@ -220,29 +243,10 @@ function openWriter(world: DemoWorld, name: string) {
         corrects,
       )
     },
-    /** every setting on the middle of its band, as it would be typed */
-    settingsOnTarget(): [string, string, Gauge['kind']][] {
-      return here()
-        .spec.settings.filter((s) => s.set)
-        .map((s) => [
-          settingKey(s),
-          s.asWritten.startsWith('#')
-            ? s.asWritten
-            : s.quantity === 'turns'
-              ? showTurns(s.target!)
-              : String(s.target),
-          s.quantity === 'gap' ? 'drills' : 'caliper',
-        ])
-    },
-    /** puts so many parts back from the bottom of the stack */
-    build(count: number) {
-      const needed = new Set(jobNeeds(state, here(), body).map((need) => need.position))
-      for (const p of teardownOrder(here().build).reverse().slice(0, count))
-        add('part.on', {
-          position: p.code,
-          from: needed.has(p.code) ? 'kit' : 'old',
-          part: needed.has(p.code) ? p.part : null,
-        })
+    /** every setting that is not set yet, on the middle of its band */
+    setTheRest() {
+      for (const setting of settingsToSet(here(), bodyOf(state, body)))
+        if (!holdsNow(state, here(), setting, body)) writer.onTarget(setting)
     },
     /** the last reading of a setting put right by an eighth, with the reason as a note */
     correctReading(key: string, why: string) {
@@ -254,7 +258,10 @@ function openWriter(world: DemoWorld, name: string) {
     test: (test: ReceivedTest, result: 'good' | 'bad' | 'none') => add('test.noted', { test, result }),
     /** everything set on its target, the complaint answered, back with its sheet */
     setAndReturn(explainedBy: string[], words: string) {
-      for (const [key, raw, kind] of writer.settingsOnTarget()) writer.read(key, raw, kind)
+      writer.lookAgain()
+      writer.setTheRest()
+      for (const [test, { result }] of Object.entries(bodyOf(state, body).tests))
+        if (result === 'bad') add('test.repeated', { test: test as ReceivedTest, result: 'good' })
       add('complaint.answered', { explained: explainedBy.length > 0, by: explainedBy, words })
       writer.pass('proof', 'Proved on the engine by its own people', by === 'O. Dell' ? 'R. Oda' : 'O. Dell')
       add('job.returned', { seenSeq: state.seq })
@@ -303,6 +310,7 @@ async function ferry(w: Writer) {
   w.found('choke.index/none', 'index')
   w.found('pump.hole/none', '1')
   w.found('vacuumBreak.gap/none', '#38')
+  w.found('pump.stem/none', '8.7')
   for (const code of [
     'choke.coil',
     'pump.link',
@@ -315,7 +323,6 @@ async function ferry(w: Writer) {
   w.off('cover', 'sound', '0.04', 'feeler')
   w.found('float.height/none', '12.4')
   w.found('float.drop/none', '26')
-  w.found('pump.stem/none', '8.7')
   w.off('cover.gasket')
   w.off('float.pin')
   w.off('float', 'sound', '11.1', 'scale')
@@ -328,7 +335,7 @@ async function ferry(w: Writer) {
   const order = w.order()
   w.from(0.06)
   w.add('order.arrived', { order })
-  w.buildAll()
+  w.build(15, false)
   w.read('float.height/none', '11.8')
   w.read('float.height/none', '14.6')
 }
@@ -468,8 +475,9 @@ async function frostFan(w: Writer) {
   w.off('jet.main/S', 'varnished')
   w.stripTheRest()
   w.add('order.arrived', { order: w.order() })
-  w.buildAll()
-  for (const [key, raw, kind] of w.settingsOnTarget()) w.read(key, raw, kind)
+  w.build()
+  w.lookAgain()
+  w.setTheRest()
   w.add('complaint.answered', {
     explained: true,
     by: ['jet.main/P', 'jet.main/S'],
@@ -509,7 +517,7 @@ async function rink(w: Writer) {
   w.off('needle', 'grooved')
   w.stripTheRest()
   w.add('order.arrived', { order: w.order() })
-  w.buildAll()
+  w.build()
   w.setAndReturn(['needle'], 'A groove all round; the seat was sound.')
 }
 
@@ -546,6 +554,7 @@ async function rinkAgain(w: Writer) {
   w.found('choke.index/none', 'index')
   w.found('pump.hole/none', '2')
   w.found('vacuumBreak.gap/none', '#31')
+  w.found('pump.stem/none', '9.4')
   for (const code of ['choke.coil', 'pump.link', 'choke.rod', 'inlet.fitting', 'cover.screws']) w.off(code)
 }
 
@@ -616,12 +625,13 @@ async function rescueBoat(w: Writer) {
   }
   w.add('order.arrived', { order: w.order() })
   w.from(0.08, 'I. Marrow')
-  for (const body of [1, 2]) {
-    w.body(body)
-    w.buildAll()
-  }
   w.body(1)
-  for (const [key, raw, kind] of w.settingsOnTarget()) w.read(key, raw, kind)
+  w.build()
+  w.lookAgain()
+  w.setTheRest()
+  // Body 2 waits before its bowl goes on: the float is tried.
+  w.body(2)
+  w.build(7, false)
   w.body(3)
   w.off('cap')
   w.off('diaphragm', 'torn')
@@ -715,8 +725,9 @@ async function conveyor(w: Writer) {
   w.found('idle.screw/none', '1')
   w.stripTheRest()
   w.add('order.arrived', { order: w.order() })
-  w.buildAll()
-  for (const [key, raw, kind] of w.settingsOnTarget()) w.read(key, raw, kind)
+  w.build()
+  w.lookAgain()
+  w.setTheRest()
   w.from(0.2, 'R. Oda')
   w.add('mark.read', { place: 'base', text: numberOf('12T', 9), maker: 'Tessmer' })
   await w.identify(numberOf('12T', 9), 0.98, first)
@@ -779,7 +790,7 @@ async function frostFan7(w: Writer) {
   w.add('teardown.unlocked', { why: 'whole row of fans, settings noted on the wall' })
   w.stripTheRest()
   w.add('order.arrived', { order: w.order() })
-  w.buildAll()
+  w.build()
   w.setAndReturn([], '')
   w.from(2, 'I. Marrow')
   w.correctReading('mixture.turns/L', 'the fan’s own people had it a turn further')

@@ -30,7 +30,7 @@ test('a browser that keeps nothing loses nothing while its window is open, and s
   await expect(page.getByText('Keeps nothing')).toBeVisible()
   await page.getByRole('button', { name: /^\+ .*1$/ }).click()
   await page.getByRole('button', { name: /^\+ .*2$/ }).click()
-  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: /^Note it/ }).click()
   await expect
     .poll(async () => (await entriesOf(shop.url, 1183)).filter(({ kind }) => kind === 'asfound.noted').length)
     .toBe(2)
@@ -57,7 +57,7 @@ test('the server is away at reload: our own page, the job as it was last seen, a
   await page.reload()
   await expect(page.getByRole('heading', { level: 2 })).toBeVisible()
   await page.getByRole('button', { name: /^\+ .*1$/ }).click()
-  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: /^Note it/ }).click()
   await expect(page.getByText('Server away').first()).toBeVisible()
   // One that this window has never seen: a sentence and 'try again', no waiting for ever.
   const other = await context.newPage()
@@ -95,7 +95,7 @@ test('an entry that the server fails at again and again steps aside; what does n
   })
   const tap = page.getByRole('button', { name: /^\+ .*1$/ })
   for (let i = 0; i < 3; i++) await tap.click()
-  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: /^Note it/ }).click()
   await expect(page.getByText('1 not taken')).toBeVisible({ timeout: 30_000 })
   expect(failing).toBeGreaterThanOrEqual(3)
   await page.getByRole('link', { name: /^Receive/ }).click()

@@ -1,56 +1,9 @@
-import * as v from 'valibot'
-import type { Conditions } from '../conditions/index.ts'
-import { gaugeSigma, type Gauge } from '../measure/index.ts'
-import { refuse, type Result } from '../refusal/index.ts'
-import type { Deciding, Position, SpecSheet } from '../sheets/schemas.ts'
-import { bore } from './bore.ts'
-import type { Finding, Judgement } from './kind.ts'
-import { mass } from './mass.ts'
-import { play } from './play.ts'
-import { warp } from './warp.ts'
-
 export * from './conditions.ts'
+export { uncured, type Uncured } from './cure.ts'
 export type { Judgement } from './kind.ts'
 export { judgeFloatMass } from './mass.ts'
 export { judgeJet } from './jet.ts'
 export { judgeSeat } from './seat.ts'
 export { shaftLeakShare } from './play.ts'
 export { warpLimit } from './warp.ts'
-
-export type Measured = {
-  [W in keyof typeof findings]: v.InferOutput<(typeof findings)[W]['schema']>
-}[keyof typeof findings]
-
-/** Every measurement that decides about a part. */
-export const findings = { mass, bore, play, warp } satisfies Record<Deciding['what'], object>
-
-const findingOf = (what: Deciding['what']) => findings[what] as unknown as Finding<Measured>
-
-/** What was measured of a part, as it is kept: a mass (g), a bracket of pins, a play, a warp (mm). */
-export const measuredSchema: v.GenericSchema<unknown, Measured> = v.union(
-  Object.values(findings).map(({ schema }): v.GenericSchema<unknown, Measured> => schema),
-)
-
-/** σ (mm) of a measurement by a gauge that nobody named; none is smaller than the least that counts. */
-const UNNAMED_SIGMA = 0.05
-const LEAST_SIGMA = 1e-4
-
-/** What the deciding measurement of a part is typed as. A bore is two pins: `2.40 2.45`, or two drills: `#41 #40`. */
-export function readMeasured(position: Position, raw: string, gauge: Gauge | null): Result<Measured> {
-  const what = position.deciding?.what
-  if (!what) return refuse('text', 'This part is judged by eye.')
-  return findingOf(what).read(raw, Math.max(gauge ? gaugeSigma(gauge) : UNNAMED_SIGMA, LEAST_SIGMA))
-}
-
-/** The verdict on a measured part by rule, with its limit. Refuses `measured` of another kind than the part's deciding one. */
-export function judgeMeasured(
-  kind: Position['kind'],
-  deciding: Deciding,
-  measured: Measured,
-  spec: SpecSheet,
-  conditions: Conditions,
-): Result<Judgement> {
-  return measured.what === deciding.what
-    ? findingOf(deciding.what).judge(measured, { kind, deciding }, spec, conditions)
-    : refuse('measured', `This part is decided by its ${deciding.what}.`)
-}
+export * from './registry.ts'

@@ -3,16 +3,7 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { returnSheets } from '../return-sheet/index.ts'
 import type { BuildSheet, SpecSheet } from '../sheets/index.ts'
-import {
-  admit,
-  checkData,
-  emptyJob,
-  fold,
-  step,
-  type Entry,
-  type JobState,
-  type SheetsByBody,
-} from './index.ts'
+import { checkData, emptyJob, fold, step, type Entry, type JobState, type SheetsByBody } from './index.ts'
 import { summarise } from '../stations/index.ts'
 
 interface Page {
@@ -70,15 +61,18 @@ describe.each([...version1, ...version2])('job %s', (_name, job) => {
   it('has entries that still pass their schemas', () => {
     for (const entry of job.entries) expect(checkData(entry), `${entry.seq} ${entry.kind}`).toBeUndefined()
   })
-  it('would still be admitted, entry by entry', () => {
+  it('folds alike at once and entry by entry', () => {
     let grown = emptyJob(state.job)
-    for (const entry of job.entries) {
-      expect(admit(grown, entry, sheetsOf(grown)), `${entry.seq} ${entry.kind}`).toBeUndefined()
-      grown = step(grown, entry)
-    }
+    for (const entry of job.entries) grown = step(grown, entry)
     expect(grown).toEqual(state)
   })
-  it('hangs where it hung', () => expect(summarise(state, all)).toMatchObject(job.summary))
+  it('hangs where it hung; what rules of today ask for beyond its own is asked of jobs that are still here', () => {
+    const summary = summarise(state, all)!
+    const { station, stationState, line, minutesLeft, ...identity } = job.summary
+    expect(summary).toMatchObject(identity)
+    if (summary.status === 'returned')
+      expect(summary).toMatchObject({ station, stationState, line, minutesLeft })
+  })
   it('has the same sheet, page by page', () => {
     const pages = returnSheets(state, all, job.number)
     expect(pages).toHaveLength(job.pages.length)

@@ -301,7 +301,13 @@ describe('needs and the gate', () => {
   it('lists what is open: unset, in the tray, needed, the complaint, the proof', () => {
     const points = gatePoints(opened(...torn), all).map((p) => p.point)
     expect(points).toEqual(
-      expect.arrayContaining(['setting:float.height/none', 'tray:seat', 'need:seat', 'complaint', 'proof']),
+      expect.arrayContaining([
+        'setting:float.height/none',
+        'tray:seat',
+        'finding:seat',
+        'complaint',
+        'proof',
+      ]),
     )
   })
   it('is refused while a point stands, and goes when each is met or passed', () => {

@@ -38,7 +38,7 @@ const name = (code: string) => nameOn(sheets, code)
 
 const order: DataOf['order.placed'] = {
   lines: [
-    { what: 'kit', code: '31-B', supplier: 'hollin', quantity: 1, priceMinor: 1980, serves: ['needle'] },
+    { what: 'kit', code: '31-B', supplier: 'hollin', quantity: 1, priceMinor: 1980, serves: ['needle', 'seat'] },
   ],
   totalMinor: 2430,
   arrives: '2026-11-26',
@@ -85,6 +85,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
   'part.on': [{ position: 'seat', from: 'kit', part: 'SE-240' }, 'Seat on, new from the kit'],
   'reading.taken': [reading('13.4', 'in'), 'read Float height: 13.4, in'],
   'note.written': [{ text: 'shaft a little loose' }, 'noted: shaft a little loose'],
+  'test.repeated': [{ test: 'inlet', result: 'good' }, 'tested again: inlet holds pressure'],
   'complaint.answered': [
     { explained: true, by: ['seat'], words: '' },
     'found the complaint explained by Seat',

@@ -78,6 +78,10 @@ const REFUSALS = {
   'not off': (name: string): Said => [`${name} never came off.`, 'position'],
   'on twice': (name: string, by: string): Said => [`${name} is on already: ${by} put it on.`, 'position'],
   condemned: (name: string): Said => [`${name} is condemned. Fit another, or judge it again.`, 'from'],
+  'not here': (name: string, from: string): Said => [
+    `No new ${name.charAt(0).toLowerCase()}${name.slice(1)} has come ${from === 'kit' ? 'with a kit' : from === 'shelf' ? 'off the shelf' : 'as a loose part'} for this job. Order it, take it in, or put the old one on.`,
+    'from',
+  ],
   order: (): Said => ['This job has no such order.', 'order'],
   arrived: (): Said => ['This order has arrived already.', 'order'],
   second: (): Said => ['The second name must be somebody else’s: two people let it pass.', 'second'],

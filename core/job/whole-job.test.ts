@@ -304,7 +304,7 @@ describe('where was I', () => {
     // What was renewed since is no news.
     const renewed = unsent(10, 'part.on', { position: 'seat', from: 'kit', part: 'SE-240' })
     expect(whereWasI(then(state, renewed), all)).toBe('Bowl cover off, float height tried 3 times, last 12.9')
-    expect(whereWasI(opened(), all)).toBe('As found: 0 of 6 noted')
+    expect(whereWasI(opened(), all)).toBe('As found: 0 of 7 noted')
   })
   it('the next thing passes over what waits', () => {
     expect(nextThing(opened(), all)).toMatchObject({ station: 'asfound' })
@@ -328,10 +328,10 @@ describe('where was I', () => {
   it('counts the bench minutes that are left from what is left', () => {
     // Not identified: 12 to identify, two hours for what nobody knows yet, 10 for the return.
     expect(minutesLeft(fold(JOB, [placed(unsent(1, 'job.opened', opening), 1)]), {})).toBe(142)
-    // The ferry: 6 to note, 24 off and on, 7 to set, the return.
-    expect(minutesLeft(opened(), all)).toBe(6 * 2 + 24 * 3 + 24 * 3 + 7 * 6 + 10)
+    // The ferry: 7 to note, 24 off and on, 7 to set, the return.
+    expect(minutesLeft(opened(), all)).toBe(7 * 2 + 24 * 3 + 24 * 3 + 7 * 6 + 10)
     expect(minutesLeft(opened(unsent(3, 'reading.taken', reading('13.4', 'in'))), all)).toBe(
-      6 * 2 + 24 * 6 + 6 * 6 + 10,
+      7 * 2 + 24 * 6 + 6 * 6 + 10,
     )
   })
 })

@@ -3,6 +3,7 @@ import { bodyOf, type JobState } from '../job/state.ts'
 import { findDrill, gaugeSigma, nextLarger, type Gauge, type Sense } from '../measure/index.ts'
 import { isRefusal, type Result } from '../refusal/index.ts'
 import { settingKey, type SettingSpec, type Sheets } from '../sheets/schemas.ts'
+import { voidedBy } from '../work/moments.ts'
 import { judgeSetting } from './registry.ts'
 import type { Bracket, SettingContext, Shown } from './kind.ts'
 import { readSetting, type Read } from './read.ts'
@@ -71,7 +72,7 @@ export interface ReadingView {
   shown: Shown | null
   /** it stands in its band, by the sheet in force */
   holds: boolean
-  /** it was judged by another sheet than the one in force: by what, and what this one says */
+  /** why it is to be read again: judged by another sheet than the one in force, or opened since */
   again: string
   /** the two readings in which two people differ, until a third settles it */
   differ: readonly ReadingData[]
@@ -90,6 +91,7 @@ export function readingView(
   const refused = typed && isRefusal(typed) ? typed.refused.why : ''
   const now = typed && !isRefusal(typed) ? typed : null
   const other = last !== undefined && last.specRev !== sheets.specRev
+  const opened = voidedBy(state, sheets, setting, body)
   return {
     said,
     last,
@@ -98,10 +100,12 @@ export function readingView(
     also: now?.read.also ?? '',
     value: now ? now.value : typed ? null : (last?.value ?? null),
     shown: now ? now.shown : typed ? null : (last?.shown ?? null),
-    holds: last?.shown.verdict === 'in' && !other,
+    holds: last?.shown.verdict === 'in' && !other && opened === null,
     again: other
       ? `${last.raw} was judged by ${last.shown.asWritten}, this sheet says ${setting.asWritten}`
-      : '',
+      : last && opened
+        ? `${opened.name.toLowerCase()} was opened or changed since`
+        : '',
     differ: judged?.differ ? said.slice(-2) : [],
   }
 }

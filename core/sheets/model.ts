@@ -27,7 +27,10 @@ export const ListNumber = v.object({
         source: v.optional(text),
         ground: v.optional(v.string()),
       }),
-      v.check((s) => s.lo === null || s.hi === null || s.lo <= s.hi, 'The lower limit lies above the upper one.'),
+      v.check(
+        (s) => s.lo === null || s.hi === null || s.lo <= s.hi,
+        'The lower limit lies above the upper one.',
+      ),
     ),
   ),
   calibration: v.record(v.string(), number),

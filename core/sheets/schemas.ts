@@ -27,8 +27,13 @@ export const SettingSpec = v.pipe(
     held: v.picklist(['upright', 'inverted', 'side']),
     source: v.picklist(['factory sheet', 'kit leaf', 'shop', 'as found', 'from relatives', 'from memory']),
     ground: v.string(),
-    /** 'outside': noted before anything is opened; a position code: the step whose part exposes it */
-    asFoundAt: text,
+    /**
+     * the positions that must be on and those that must be off while it is read; both empty where it is read from outside. From it
+     * follow both moments, on the way down and on the way up.
+     */
+    when: v.optional(v.object({ on: v.array(text), off: v.array(text) })),
+    /** sheets of before: 'outside', or the position whose leaving exposes it */
+    asFoundAt: v.optional(text),
     /** whether the Set station sets it; otherwise it is only noted and put back */
     set: v.boolean(),
   }),
@@ -224,8 +229,10 @@ export const Position = v.object({
   /** ethanol share above which this material is not kept; null where it does not matter */
   ethanolLimit: v.nullable(v.number()),
   deciding: v.nullable(Deciding),
-  /** what can be read once this part is off, before anything else moves: setting keys code/place */
-  exposes: v.array(text),
+  /** sheets of before: what can be read once this part is off; now each setting says when */
+  exposes: v.optional(v.array(text)),
+  /** cautions while it goes on; those of taking it off are `cautions` */
+  onCautions: v.optional(v.array(text)),
   stays: v.boolean(),
   /** the check that proves it when it goes back on */
   proof: v.string(),

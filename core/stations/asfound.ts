@@ -1,5 +1,6 @@
 import type { BodyState, JobState } from '../job/state.ts'
 import { bodyOf } from '../job/state.ts'
+import { isOutside } from '../work/index.ts'
 import { settingKey, type SettingSpec, type Sheets } from '../sheets/schemas.ts'
 import { progress, type Station } from './station.ts'
 
@@ -10,8 +11,8 @@ export const asFoundDone = (here: BodyState, key: string): boolean =>
   key in here.asFound || key in here.asFoundSkipped
 
 /** What is noted before anything is opened. */
-export const outsideSettings = (sheets: Sheets): SettingSpec[] =>
-  sheets.spec.settings.filter((setting) => setting.asFoundAt === 'outside')
+export const outsideSettings = (sheets: Pick<Sheets, 'spec' | 'build'>): SettingSpec[] =>
+  sheets.spec.settings.filter((setting) => isOutside(setting, sheets.build))
 
 /** Whether the outside is noted (or skipped with reasons), or somebody said why teardown may begin without it. */
 export function teardownUnlocked(state: JobState, sheets: Sheets, body = 1): boolean {

@@ -1,7 +1,6 @@
 import { jobNeeds } from '../job/needs.ts'
-import { lastSaid } from '../job/state.ts'
 import { nameOn } from '../sheets/schemas.ts'
-import { teardownOrder } from '../work/index.ts'
+import { dueBefore, teardownOrder } from '../work/index.ts'
 import { point, progress, type Point, type Station } from './station.ts'
 
 const MINUTES_A_PART = 3
@@ -20,11 +19,15 @@ export const build: Station = {
       order.length,
     )
   },
-  line({ here, sheets }) {
+  line({ state, here, sheets, body }) {
     const lying = teardownOrder(sheets.build).filter(
       (position) => here.off[position.code] && !here.on[position.code],
     )
-    return `building: ${lying.length} still in the trays`
+    const next = lying.at(-1)
+    const due = next && dueBefore(state, sheets, next, body)[0]
+    return due
+      ? `building: ${due.name.toLowerCase()} before the ${next.name.toLowerCase()}`
+      : `building: ${lying.length} still in the trays`
   },
   minutes: ({ here, sheets }) =>
     sheets
@@ -44,7 +47,6 @@ export const build: Station = {
   points: ({ here, sheets }) =>
     Object.keys(here.off).flatMap((code): Point[] => {
       const name = nameOn(sheets, code)
-      const finding = lastSaid(here.findings[code])
       return [
         ...(here.on[code]
           ? []
@@ -55,9 +57,6 @@ export const build: Station = {
                 'it came off and is not on',
               ),
             ]),
-        ...(finding?.disposition === 'repair' && !finding.overridden && here.on[code]?.from === 'old'
-          ? [point(`repair:${code}`, `${name} wanted repair`, finding.sentence)]
-          : []),
       ]
     }),
 }

@@ -35,7 +35,8 @@ export const parts: Station = {
     sheets !== undefined && jobNeeds(state, sheets, body).some((need) => need.standing === 'open'),
   points: ({ state, sheets, here, body }) => [
     ...jobNeeds(state, sheets, body)
-      .filter((need) => need.standing !== 'on' && (here.off[need.position] || need.kind === 'finding'))
+      // What a finding asks for stands with the finding.
+      .filter((need) => need.standing !== 'on' && need.kind !== 'finding' && here.off[need.position])
       .map((need) => point(`need:${need.position}`, `${need.name} is still needed`, need.why)),
     ...checkAgain(state, sheets, body)
       .filter((item) => item.what === 'order')

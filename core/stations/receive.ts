@@ -1,3 +1,4 @@
+import { receivedTests } from '../job/kinds/test.noted.ts'
 import { workSoFar } from '../job/labour.ts'
 import { point, type Station } from './station.ts'
 
@@ -11,6 +12,18 @@ export const receive: Station = {
   line: () => 'taken in',
   minutes: () => 0,
   canGoOn: () => false,
+  points: ({ here }) =>
+    receivedTests
+      .filter(
+        (test) => here.tests[test.code]?.result === 'bad' && here.testsAgain[test.code]?.result !== 'good',
+      )
+      .map((test) =>
+        point(
+          `test:${test.code}`,
+          `${test.name} ${test.bad}, as received`,
+          here.testsAgain[test.code] ? `tested again: it still ${test.bad}` : 'test it again, side by side',
+        ),
+      ),
   jobPoints(state) {
     const { estimate } = state
     const work = workSoFar(state)

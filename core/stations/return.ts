@@ -7,7 +7,7 @@ export const returnStation: Station = {
   name: 'return',
   title: 'Return',
   number: 0,
-  kinds: ['gate.passed', 'complaint.answered', 'job.returned'],
+  kinds: ['gate.passed', 'complaint.answered', 'test.repeated', 'job.returned'],
   doing: 'see what stands before its return',
   state: ({ state }) =>
     state.returned ? 'done' : Object.keys(state.passes).length > 0 || state.answer ? 'begun' : 'none',

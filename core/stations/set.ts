@@ -1,17 +1,11 @@
 import { checkAgain } from '../job/again.ts'
-import { lastSaid, type BodyState } from '../job/state.ts'
-import { settingsInOrder } from '../settings/registry.ts'
-import { settingKey, type Sheets, type SettingSpec } from '../sheets/schemas.ts'
-import { teardownOrder } from '../work/index.ts'
+import { bodyKey, lastSaid } from '../job/state.ts'
+import { settingKey, type SettingSpec } from '../sheets/schemas.ts'
+import { conditionPoints } from './conditions.ts'
+import { foundWrong, holdsNow, settingsToSet, teardownOrder, voidedBy } from '../work/index.ts'
 import { point, progress, type Point, type SheetedView, type Station } from './station.ts'
 
 const MINUTES_A_SETTING = 6
-
-/** Whether a setting stands in its band by the sheet in force. */
-function settingHolds(here: BodyState, sheets: Sheets, setting: SettingSpec): boolean {
-  const reading = lastSaid(here.readings[settingKey(setting)])
-  return reading?.shown.verdict === 'in' && reading.specRev === sheets.specRev
-}
 
 export const set: Station = {
   name: 'set',
@@ -19,47 +13,71 @@ export const set: Station = {
   number: 8,
   kinds: ['reading.taken'],
   doing: 'set it',
-  state({ state, here, sheets }) {
+  state({ state, here, sheets, body }) {
     if (!sheets) return 'none'
-    const settings = settingsInOrder(sheets.spec)
+    const settings = settingsToSet(sheets, here)
     const readings = settings.map((setting) => lastSaid(here.readings[settingKey(setting)]))
-    if (readings.some((reading) => reading && reading.specRev !== sheets.specRev)) return 'again'
+    const again = settings.some((setting, i) => {
+      const reading = readings[i]
+      if (!reading) return false
+      if (reading.specRev !== sheets.specRev) return true
+      return reading.shown.verdict === 'in' && voidedBy(state, sheets, setting, body) !== null
+    })
+    if (again) return 'again'
+    const done = settings.filter(
+      (setting) =>
+        holdsNow(state, sheets, setting, body) ||
+        state.passes[bodyKey(body, `setting:${settingKey(setting)}`)] !== undefined,
+    )
     return progress(
-      settings.filter(
-        (setting, i) => readings[i]?.shown.verdict === 'in' || state.passes[`setting:${settingKey(setting)}`],
-      ).length,
+      done.length,
       settings.length,
       readings.some((reading) => reading),
     )
   },
   line({ state, here, sheets, body }) {
-    const open = settingsInOrder(sheets.spec).find(
+    const settings = settingsToSet(sheets, here)
+    const open = settings.find(
       (setting) => lastSaid(here.readings[settingKey(setting)])?.shown.verdict !== 'in',
     )
     const tries = open ? (here.readings[settingKey(open)]?.said.length ?? 0) : 0
     if (open) return `${open.name.toLowerCase()} ${tries ? `tried ${times(tries)}` : 'is next'}`
-    const again = checkAgain(state, sheets, body).length
-    return again ? `${again} to check again by another sheet` : 'all set'
+    const bySheet = checkAgain(state, sheets, body).length
+    if (bySheet) return `${bySheet} to check again by another sheet`
+    const opened = settings.filter((setting) => !holdsNow(state, sheets, setting, body)).length
+    return opened ? `${opened} to check again, opened since` : 'all set'
   },
-  minutes: ({ here, sheets }) =>
+  minutes: ({ state, here, sheets, body }) =>
     sheets
-      ? settingsInOrder(sheets.spec).filter((setting) => !settingHolds(here, sheets, setting)).length *
+      ? settingsToSet(sheets, here).filter((setting) => !holdsNow(state, sheets, setting, body)).length *
         MINUTES_A_SETTING
       : 0,
   canGoOn: (view) =>
     view.sheets !== undefined &&
     teardownOrder(view.sheets.build).every(({ code }) => !view.here.off[code] || view.here.on[code]) &&
     set.state(view) !== 'done',
-  points: (view) => settingsInOrder(view.sheets.spec).flatMap((setting) => settingPoints(view, setting)),
+  points: (view) => [
+    ...settingsToSet(view.sheets, view.here).flatMap((setting) => settingPoints(view, setting)),
+    ...conditionPoints(view.state, view.sheets, view.body),
+  ],
 }
 
-function settingPoints({ here, sheets }: SheetedView, setting: SettingSpec): Point[] {
+function settingPoints({ state, here, sheets, body }: SheetedView, setting: SettingSpec): Point[] {
   const key = settingKey(setting)
   const judged = here.readings[key]
   const reading = lastSaid(judged)
   const named = `setting:${key}`
   const points: Point[] = []
-  if (!reading) points.push(point(named, `${setting.name} is not set`, `wants ${setting.asWritten}`))
+  if (!reading)
+    points.push(
+      point(
+        named,
+        `${setting.name} is not set`,
+        foundWrong(here, setting)
+          ? `found at ${here.asFound[key]!.raw}, wants ${setting.asWritten}`
+          : `wants ${setting.asWritten}`,
+      ),
+    )
   else if (reading.shown.verdict !== 'in')
     points.push(
       point(
@@ -70,6 +88,17 @@ function settingPoints({ here, sheets }: SheetedView, setting: SettingSpec): Poi
     )
   else if (reading.specRev !== sheets.specRev)
     points.push(point(named, `${setting.name}: check again`, 'it was judged by another sheet'))
+  else {
+    const opened = voidedBy(state, sheets, setting, body)
+    if (opened)
+      points.push(
+        point(
+          named,
+          `${setting.name}: check again`,
+          `${opened.name.toLowerCase()} was opened or changed since`,
+        ),
+      )
+  }
   if (judged?.differ)
     points.push(point(`differ:${key}`, `Two people differ on ${setting.name}`, 'a third reading settles it'))
   return points

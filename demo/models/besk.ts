@@ -30,7 +30,7 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'shop',
         ground: 'eleven of ours ran well there',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: true,
       },
       {
@@ -49,7 +49,7 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'from memory',
         ground: 'set on the engine',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: false,
       },
       {
@@ -68,7 +68,10 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'leaf U7',
-        asFoundAt: 'bowl.cover',
+        when: {
+          on: ['float', 'float.pin', 'needle', 'seat', 'seat.washer'],
+          off: ['bowl.cover', 'bowl.gasket'],
+        },
         set: true,
       },
     ],
@@ -218,7 +221,6 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
         step: 'Straight up.',
         underneath: 'Float in its bowl.',
         deciding: { what: 'warp', gasketMm: 0.6 },
-        exposes: ['float.height/none'],
         cautions: ['Drain the bowl into the can first.'],
         proof: 'Vent hole over its passage.',
       }),
@@ -289,13 +291,13 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
         step: 'Out with its spring.',
         proof: 'By hand to its seat, then to its turns.',
       }),
-      position('drain.plug', 'Drain plug and seal', 'seal', 1, {
+      position('drain.plug', 'Drain plug and seal', 'seal', 7, {
         tray: 'A',
         part: 'SL-11',
         material: 'fibre',
         circuit: 'fuel',
         always: true,
-        step: 'Last fuel into the can.',
+        step: 'First of all: the fuel into the can. The main jet is reached through its hole.',
         proof: 'Final tight.',
       }),
       position('throttle.shaft', 'Throttle shaft', 'shaft', 0, {

@@ -41,7 +41,7 @@ export const orvaneQ80: Family = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'sheet 80, page 4',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: true,
       },
       from44('float.height/none', {

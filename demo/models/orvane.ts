@@ -30,7 +30,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'sheet 44, page 3',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: true,
       },
       {
@@ -49,7 +49,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'sheet 44, page 3',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: true,
       },
       {
@@ -68,7 +68,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'from memory',
         ground: 'a place to start; set on the engine',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: false,
       },
       {
@@ -87,7 +87,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'sheet 44, page 2',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: true,
       },
       {
@@ -106,7 +106,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'sheet 44, page 2',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: false,
       },
       {
@@ -125,7 +125,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'kit leaf',
         ground: 'kit 31, leaf 2',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: true,
       },
       {
@@ -144,7 +144,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'inverted',
         source: 'factory sheet',
         ground: 'sheet 44, page 1',
-        asFoundAt: 'cover',
+        when: { on: ['float', 'float.pin', 'needle', 'seat', 'seat.washer'], off: ['cover', 'cover.gasket'] },
         set: true,
       },
       {
@@ -163,7 +163,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'sheet 44, page 1',
-        asFoundAt: 'cover',
+        when: { on: ['float', 'float.pin', 'needle', 'seat', 'seat.washer'], off: ['cover', 'cover.gasket'] },
         set: true,
       },
       {
@@ -182,7 +182,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'sheet 44, page 2',
-        asFoundAt: 'cover',
+        when: { on: ['pump.cup', 'cover', 'pump.link'], off: [] },
         set: true,
       },
     ],
@@ -396,7 +396,6 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         cautions: ['Fuel stands in the bowl: tip it into the can first.'],
         material: 'zinc',
         deciding: { what: 'warp', gasketMm: 0.8 },
-        exposes: ['float.height/none', 'float.drop/none', 'pump.stem/none'],
         proof: 'Spring and rods in their bores before it goes down.',
       }),
       position('cover.gasket', 'Cover gasket', 'gasket', 6, {

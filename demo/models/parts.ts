@@ -24,7 +24,6 @@ export const position = (
   always: false,
   ethanolLimit: null,
   deciding: null,
-  exposes: [],
   stays: false,
   proof: '',
   ...more,

@@ -31,7 +31,6 @@ const diaphragm = (part: string) =>
     ethanolLimit: null,
     step: 'Lift it by the slide, never by the rubber. Against the light: no pinhole.',
     underneath: 'Main needle in the slide.',
-    exposes: ['needle.clip/none'],
     proof: 'Bead in its groove all round; falls slowly with the hole covered.',
   })
 
@@ -48,7 +47,7 @@ export const quillardD32: Family = {
     settings: [
       fuelScrew(),
       throttleStop,
-      setting26('needle.clip/none', { asFoundAt: 'diaphragm' }),
+      setting26('needle.clip/none', { when: { on: ['main.needle'], off: ['diaphragm'] } }),
       setting26('float.height/none'),
     ],
     calibration: [
@@ -107,7 +106,7 @@ export const quillardB34: Family = {
     settings: [
       fuelScrew({ asWritten: '2 1/4', target: 18, lo: 17, hi: 19 }),
       throttleStop,
-      setting26('needle.clip/none', { asFoundAt: 'diaphragm' }),
+      setting26('needle.clip/none', { when: { on: ['main.needle'], off: ['diaphragm'] } }),
       setting26('float.height/none', {
         hold: 'Body upside down on its rail or off it, turned until the tang just touches the needle. Caliper from the face to the float’s far side at the toe. All bodies of the bank alike.',
       }),

@@ -30,7 +30,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'code card S26',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: true,
       },
       {
@@ -49,7 +49,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'from relatives',
         ground: 'as the S24',
-        asFoundAt: 'outside',
+        when: { on: [], off: [] },
         set: false,
       },
       {
@@ -68,7 +68,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         held: 'upright',
         source: 'factory sheet',
         ground: 'code card S26',
-        asFoundAt: 'slide',
+        when: { on: ['main.needle'], off: ['slide'] },
         set: true,
       },
       {
@@ -87,7 +87,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         held: 'inverted',
         source: 'factory sheet',
         ground: 'code card S26',
-        asFoundAt: 'bowl',
+        when: { on: ['float', 'float.pin', 'needle', 'seat'], off: ['bowl', 'bowl.seal'] },
         set: true,
       },
     ],
@@ -234,7 +234,6 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         circuit: 'air',
         step: 'Up and out with its needle.',
         underneath: 'Main needle in its clip.',
-        exposes: ['needle.clip/none'],
         proof: 'Falls by itself, tab in its groove.',
       }),
       position('main.needle', 'Main needle', 'meteringNeedle', 6, {
@@ -256,7 +255,6 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         material: 'zinc',
         step: 'Straight down over the float.',
         underneath: 'Float, and dirt in the corner.',
-        exposes: ['float.height/none'],
         cautions: ['Drain it into the can first.'],
         deciding: { what: 'warp', gasketMm: 1 },
         proof: 'Seal lies in its groove.',

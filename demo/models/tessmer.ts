@@ -30,7 +30,7 @@ export const tessmerT12: Family = {
         ...settingU7('float.height/none'),
         name: 'Float height',
         datum: 'bowl rim, gasket off, down to the float’s top',
-        hold: 'Bowl upright and dry, float lifted straight along its pin until the needle just seats. Depth rod from the rim to the float’s top.',
+        hold: 'Bowl upright and dry, lid held in its place without screws: the seat is in it. Through the drain hole lift the float straight along its pin until the needle just seats. Depth rod through the lid’s gauge hole, from the rim to the float’s top.',
         asWritten: '10.0 ±0.5',
         target: 10,
         lo: 9.5,
@@ -272,7 +272,6 @@ export const tessmerT24: Family = {
       partK44('inlet.screen', { part: 'SC-124' }),
       partK44('cover.screws', { quantity: 6, step: 'All of one length.' }),
       partK44('cover', {
-        exposes: ['float.height/none', 'float.drop/none'],
         underneath: 'Float and needle.',
       }),
       partK44('cover.gasket', { part: 'GK-241' }),

@@ -20,8 +20,8 @@ const MORNING: [number, string, string | null, string, string, string, string | 
     'K-44',
     'set begun',
     '2026-11-25',
-    'Float height tried 2 times, last 14.6',
-    'set',
+    'Bowl cover off, hinge pin out, 9 in the trays, 1 found to be renewed, float height tried 2 times, last 14.6',
+    'build',
   ],
   [
     1182,
@@ -85,8 +85,8 @@ const MORNING: [number, string, string | null, string, string, string, string | 
     'B34',
     'set begun',
     '2026-11-27',
-    'Body 2 of 4: float height tried once, last 24.6',
-    'set',
+    'Body 2 of 4: float bowl off, bowl seal out, 6 in the trays, float height tried once, last 24.6',
+    'build',
   ],
   [1191, 'Brake Hill hop kiln', 'U3', 'teardown begun', '2026-11-30', 'Closed: condemned', null],
   [

@@ -17,7 +17,7 @@ interface Schema extends DBSchema {
 type Db = IDBPDatabase<Schema>
 
 /** A browser that does not answer about its store for so long has none. */
-const OPEN_MS = 4000
+const OPEN_MS = 20_000
 
 let opened: Promise<Db> | undefined
 let keeping = true
@@ -52,14 +52,21 @@ function open(): Promise<Db> {
 /** Does something with the browser's store, or `instead` where that fails: nothing that was entered is lost by it. */
 async function kept<T>(work: (db: Db) => Promise<T>, instead: () => T): Promise<T> {
   try {
-    return await work(await open())
+    const done = await work(await open())
+    // Once what it would not keep has gone out, a store that works again is believed.
+    if (queue.length === 0) setKeeping(true)
+    return done
   } catch {
-    if (keeping) {
-      keeping = false
-      watchers.forEach((watcher) => watcher())
-    }
+    setKeeping(false)
     return instead()
   }
+}
+
+function setKeeping(now: boolean) {
+  if (keeping === now) return
+  keeping = now
+  if (!now) opened = undefined
+  watchers.forEach((watcher) => watcher())
 }
 
 /** Entries that wait or were refused, in the order in which they were entered. */

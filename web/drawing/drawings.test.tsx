@@ -4,6 +4,7 @@ import { levelInUse } from '@ekrond/core/float'
 import { bodyOf, emptyJob } from '@ekrond/core/job'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim, judgeSetting } from '@ekrond/core/settings'
+import { outsideSettings } from '@ekrond/core/stations'
 import { settingKey } from '@ekrond/core/sheets'
 import type { ReactElement } from 'react'
 import { renderToStaticMarkup } from 'react-dom/server'
@@ -231,12 +232,12 @@ describe('the stack of each model', () => {
 })
 
 describe('the outside as it stands on the bench', () => {
-  it.each(each)('$spec.model: each thing to be noted has its number at its place', ({ spec }) => {
-    const outside = spec.settings.filter((one) => one.asFoundAt === 'outside')
+  it.each(each)('$spec.model: each thing to be noted has its number at its place', ({ spec, build }) => {
+    const outside = outsideSettings({ spec, build })
     const nothing = bodyOf(emptyJob('x'))
     for (const [i, now] of outside.entries()) {
       const { labels, title } = sound(
-        <EngineSide spec={spec} body={nothing} current={settingKey(now)} counting={null} />,
+        <EngineSide spec={spec} build={build} body={nothing} current={settingKey(now)} counting={null} />,
         `${spec.model}, ${now.name}`,
       )
       const texts = labels.map((label) => label.text)
@@ -261,7 +262,13 @@ describe('the outside as it stands on the bench', () => {
       ]),
     )
     const { title } = sound(
-      <EngineSide spec={spec} body={{ ...nothing, asFound: found }} current="" counting={null} />,
+      <EngineSide
+        spec={spec}
+        build={build}
+        body={{ ...nothing, asFound: found }}
+        current=""
+        counting={null}
+      />,
       `${spec.model}, all noted`,
     )
     expect(title.match(/ noted/g)).toHaveLength(outside.length)

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { measuredSchema, type Disposition, type Measured } from '../../findings/index.ts'
+import type { Disposition } from '../../findings/conditions.ts'
+import { measuredSchema, type Measured } from '../../findings/registry.ts'
 import { Code, SomeWords } from '../entry.ts'
 import { notAdmitted } from '../refusals.ts'
 import { defineKind, sayAgain, stamp, withBody } from '../kind.ts'
@@ -11,7 +12,10 @@ export interface FindingData {
   condition: string
   measured: Measured | null
   raw: string
+  /** what stands: the rule's, or what was said against it */
   disposition: Disposition
+  /** what the rule asked for */
+  ruled: Disposition
   sentence: string
   rule: string
   overridden: string | null
@@ -63,6 +67,7 @@ export const findingJudged = defineKind({
         measured,
         raw,
         disposition: override?.disposition ?? shown.disposition,
+        ruled: shown.disposition,
         sentence: shown.sentence,
         rule: shown.rule,
         overridden: override?.why ?? null,

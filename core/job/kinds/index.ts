@@ -22,6 +22,7 @@ import { partOn } from './part.on.ts'
 import { readingTaken } from './reading.taken.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
 import { testNoted } from './test.noted.ts'
+import { testRepeated } from './test.repeated.ts'
 
 const all = [
   jobOpened,
@@ -30,6 +31,7 @@ const all = [
   estimateMade,
   estimateAgreed,
   testNoted,
+  testRepeated,
   markRead,
   featureSeen,
   identChosen,

@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { Code } from '../entry.ts'
 import { notAdmitted } from '../refusals.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { bodyOf, lastSaid } from '../state.ts'
+import { bodyKey, bodyOf, lastSaid, type JobState } from '../state.ts'
 
 export type PartSource = 'old' | 'kit' | 'loose' | 'shelf'
 
@@ -25,14 +25,17 @@ export const partOn = defineKind({
     part: v.nullable(v.pipe(v.string(), v.maxLength(40))),
   }),
   key: (data) => data.position,
-  admit: (state, { data, body }, { sheets }) => {
+  admit: (state, { data, body }, { sheets, standing }) => {
     const here = bodyOf(state, body)
     const name = sheets?.build.positions.find((p) => p.code === data.position)?.name ?? data.position
     if (!here.off[data.position]) return notAdmitted('not off', name)
     if (here.on[data.position]) return notAdmitted('on twice', name, here.on[data.position]!.by)
     if (data.from === 'old' && lastSaid(here.findings[data.position])?.disposition === 'condemn')
       return notAdmitted('condemned', name)
-    return undefined
+    if (standing || data.from === 'old') return undefined
+    return isHere(state, bodyKey(body ?? 1, data.position), data.from)
+      ? undefined
+      : notAdmitted('not here', name, data.from)
   },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
@@ -44,3 +47,17 @@ export const partOn = defineKind({
   sentence: (data, name) =>
     `${name(data.position)} on, ${data.from === 'old' ? 'the old one' : `new from ${data.from === 'loose' ? 'loose parts' : `the ${data.from}`}`}`,
 })
+
+const LINE_OF = { kit: 'kit', loose: 'single', shelf: 'shelf' } as const
+
+/** Whether a new part for a position is really there: it came with its order, or was taken off the shelf for it. */
+function isHere(state: JobState, named: string, from: Exclude<PartSource, 'old'>): boolean {
+  return state.orders.some((order) =>
+    order.lines.some(
+      (line) =>
+        line.what === LINE_OF[from] &&
+        line.serves.includes(named) &&
+        (order.arrived || line.what === 'shelf'),
+    ),
+  )
+}

@@ -129,6 +129,7 @@ export default function AsFoundStation({ open }: StationProps) {
           <BoardDrawing>
             <EngineSide
               spec={sheets.spec}
+              build={sheets.build}
               body={body}
               current={key}
               counting={turns && text !== '' ? count : null}

@@ -1,22 +1,25 @@
 import { asTyped } from '../../shell/SettingsStrip'
 import type { BodyState } from '@ekrond/core/job'
-import { settingKey, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
+import { settingKey, type BuildSheet, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
+import { outsideSettings } from '@ekrond/core/stations'
 import { Balloon, Drawing, Leader, Text, type Point } from '../../drawing'
 import { ScrewDial } from '../../drawing/ScrewDial'
 
 /** The outside as it stands: each thing to be noted at its place, filled when it is. */
 export function EngineSide({
   spec,
+  build,
   body,
   current,
   counting,
 }: {
   spec: SpecSheet
+  build: BuildSheet
   body: BodyState
   current: string
   counting: number | null
 }) {
-  const outside = spec.settings.filter((setting) => setting.asFoundAt === 'outside')
+  const outside = outsideSettings({ spec, build })
   const value = (setting: SettingSpec) =>
     settingKey(setting) === current && counting !== null
       ? counting
@@ -50,6 +53,7 @@ export function EngineSide({
   const pump = has('pump.hole')
   const pull = has('vacuumBreak.gap')
   const airValve = has('airValve.turns')
+  const stem = has('pump.stem')
   const side = spec.draft === 'side'
   const words = outside
     .map((s) => `${s.name} ${done(s) ? 'noted' : settingKey(s) === current ? 'now' : 'open'}`)
@@ -193,6 +197,7 @@ export function EngineSide({
           />
           <path d="M62 150 H128" stroke="var(--ink)" strokeWidth={4} />
           {mark(pump, [44, 458], [78, 318])}
+          {stem && mark(stem, [40, 66], [92, 148])}
         </g>
       )}
       <Text at={[250, 500]} size={15} colour="pencil">

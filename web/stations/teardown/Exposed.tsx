@@ -1,3 +1,4 @@
+import { momentsOf } from '@ekrond/core/work'
 import { enterAsFound } from '@ekrond/core/entering'
 import { isRefusal } from '@ekrond/core/refusal'
 import { type Sheets } from '@ekrond/core/sheets'
@@ -17,7 +18,9 @@ export function Exposed({
   open: StationProps['open'] & { sheets: Sheets }
   task: Extract<Task, { kind: 'exposed' }>
 }) {
-  const { setting, position } = task
+  const { setting } = task
+  const moments = momentsOf(setting, open.sheets.build)
+  const opened = isRefusal(moments) ? null : moments.afterOff
   const [text, setText] = useDraft(open.draft('asfound', setting.code, setting.place))
   const [skip, setSkip] = useState(false)
   const [wrong, setWrong] = useState('')
@@ -36,7 +39,7 @@ export function Exposed({
   const said = text && !skip ? enterAsFound(setting, text, null, open.sheets, open.state, open.body) : null
   return (
     <Ask aria-label="What is asked">
-      <Label>as found, now that {position.name.toLowerCase()} is off</Label>
+      <Label>as found, now that {opened?.name.toLowerCase()} is off</Label>
       <h2>{setting.name}, before anything is moved</h2>
       <p style={{ fontSize: 17 }}>{setting.hold}</p>
       <ReadingField

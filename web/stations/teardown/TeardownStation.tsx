@@ -28,14 +28,15 @@ function Teardown({ open }: SheetedProps) {
   const tasks = openTasks(sheets, order, body)
   const chosen = picked ? sheets.build.positions.find((p) => p.code === picked) : undefined
   const task: Task | undefined = chosen ? { kind: 'part', position: chosen } : tasks[0]
-  const after = order.filter((p) => !off.has(p.code) && p.code !== task?.position.code).map((p) => p.code)
+  const position = task?.kind === 'part' ? task.position : undefined
+  const after = order.filter((p) => !off.has(p.code) && p.code !== position?.code).map((p) => p.code)
   const browse = [...order, ...sheets.build.positions.filter((p) => p.stays && p.deciding)]
   const move = (by: number) => {
-    const at = browse.findIndex((p) => p.code === task?.position.code)
+    const at = browse.findIndex((p) => p.code === position?.code)
     setPicked(browse[Math.max(0, Math.min(browse.length - 1, at + by))]?.code ?? null)
   }
   useKeys({ ArrowDown: () => move(1), ArrowUp: () => move(-1) })
-  const words = Object.fromEntries(task ? [[task.position.code, `${task.position.name.toLowerCase()}`]] : [])
+  const words = Object.fromEntries(position ? [[position.code, position.name.toLowerCase()]] : [])
 
   return (
     <>
@@ -55,7 +56,7 @@ function Teardown({ open }: SheetedProps) {
               build={sheets.build}
               order={order}
               off={off}
-              current={task?.position.code ?? null}
+              current={position?.code ?? null}
               next={after}
               words={words}
             />

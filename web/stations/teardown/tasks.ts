@@ -1,21 +1,16 @@
-import { type BodyState } from '@ekrond/core/job'
-import { asFoundDone } from '@ekrond/core/stations'
-import { settingKey, type Position, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
+import type { BodyState } from '@ekrond/core/job'
+import type { Position, SettingSpec, Sheets } from '@ekrond/core/sheets'
+import { exposedNow } from '@ekrond/core/work'
 
-export type Task =
-  { kind: 'part'; position: Position } | { kind: 'exposed'; setting: SettingSpec; position: Position }
+export type Task = { kind: 'part'; position: Position } | { kind: 'exposed'; setting: SettingSpec }
 
-export function openTasks(sheets: Sheets, order: readonly Position[], body: BodyState): Task[] {
-  const tasks: Task[] = []
-  for (const position of sheets.build.positions)
-    if (body.off[position.code] && !body.on[position.code])
-      for (const key of position.exposes) {
-        const setting = sheets.spec.settings.find((s) => settingKey(s) === key)
-        if (setting && !asFoundDone(body, key)) tasks.push({ kind: 'exposed', setting, position })
-      }
-  for (const position of order) if (!body.off[position.code]) tasks.push({ kind: 'part', position })
-  for (const position of sheets.build.positions)
-    if (position.stays && position.deciding && !body.findings[position.code])
-      tasks.push({ kind: 'part', position })
-  return tasks
-}
+/** What is asked at teardown, in order: what can be noted now and never again, what comes off next, what stays in and is judged. */
+export const openTasks = (sheets: Sheets, order: readonly Position[], body: BodyState): Task[] => [
+  ...exposedNow(body, sheets).map((setting): Task => ({ kind: 'exposed', setting })),
+  ...order.filter(({ code }) => !body.off[code]).map((position): Task => ({ kind: 'part', position })),
+  ...sheets.build.positions
+    .filter(
+      ({ code, stays, deciding, kind }) => stays && (deciding || kind === 'body') && !body.findings[code],
+    )
+    .map((position): Task => ({ kind: 'part', position })),
+]

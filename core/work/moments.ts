@@ -1,0 +1,99 @@
+import { bodyOf, type BodyState, type JobState } from '../job/state.ts'
+import { refuse, type Result } from '../refusal/index.ts'
+import type { BuildSheet, Position, SettingSpec, Sheets } from '../sheets/schemas.ts'
+import { teardownOrder } from './order.ts'
+
+/** Positions that must be on, and positions that must be off, while a setting is read. */
+export interface When {
+  on: readonly string[]
+  off: readonly string[]
+}
+
+/** When a setting can be read: what its sheet says, or for sheets of before what its 'as found' step says. Only positions that are there. */
+export function whenOf(setting: SettingSpec, build: BuildSheet): When {
+  const there = new Set(build.positions.map((position) => position.code))
+  const { on, off } = setting.when ?? {
+    on: [],
+    off: setting.asFoundAt === undefined || setting.asFoundAt === 'outside' ? [] : [setting.asFoundAt],
+  }
+  return { on: on.filter((code) => there.has(code)), off: off.filter((code) => there.has(code)) }
+}
+
+/** Whether a setting is read from outside, with nothing off. */
+export const isOutside = (setting: SettingSpec, build: BuildSheet): boolean =>
+  whenOf(setting, build).off.length === 0
+
+/**
+ * Where in the order a setting can be read: on the way down after the last of `off` has left and before the first of `on` leaves, on
+ * the way up after the last of `on` is back and before the first of `off` goes on. Refuses `when` where two positions fight.
+ */
+export function momentsOf(
+  setting: SettingSpec,
+  build: BuildSheet,
+): Result<{ afterOff: Position | null; beforeOn: Position | null }> {
+  const order = teardownOrder(build)
+  const { on, off } = whenOf(setting, build)
+  const place = (code: string) => order.findIndex((position) => position.code === code)
+  const lastOff = Math.max(-1, ...off.map(place))
+  const goes = on.map(place).filter((at) => at >= 0)
+  const firstOn = goes.length ? Math.min(...goes) : order.length
+  if (lastOff > firstOn)
+    return refuse(
+      'when',
+      `${setting.name} can never be read: ${order[firstOn]!.name} has left before ${order[lastOff]!.name} is off.`,
+    )
+  return {
+    afterOff: order[lastOff] ?? null,
+    // Upwards the first of `off` to go on is the one that came off last.
+    beforeOn: lastOff >= 0 ? order[lastOff]! : null,
+  }
+}
+
+const isIn = (here: BodyState, code: string): boolean => !here.off[code] || here.on[code] !== undefined
+
+/** Whether a setting can be read as the body stands now. */
+export function canBeRead(here: BodyState, setting: SettingSpec, build: BuildSheet): boolean {
+  const { on, off } = whenOf(setting, build)
+  return on.every((code) => isIn(here, code)) && off.every((code) => !isIn(here, code))
+}
+
+/** The parts that must come off before a hidden setting can be read, in the order in which they do; empty where none hides it. */
+export function hiddenBy(here: BodyState, setting: SettingSpec, build: BuildSheet): Position[] {
+  const { off } = whenOf(setting, build)
+  return teardownOrder(build).filter(({ code }) => off.includes(code) && isIn(here, code))
+}
+
+/** The parts that must be on before a setting can be read, in the order in which they go on. */
+export function waitsForParts(here: BodyState, setting: SettingSpec, build: BuildSheet): Position[] {
+  const { on } = whenOf(setting, build)
+  return teardownOrder(build)
+    .filter(({ code }) => on.includes(code) && !isIn(here, code))
+    .reverse()
+}
+
+const seqs = new WeakMap<JobState['log'], Map<string, number>>()
+/** The place of an entry in the log; 0 where it is not there. */
+export function seqOf(state: JobState, entry: string | undefined): number {
+  let known = seqs.get(state.log)
+  if (!known) {
+    known = new Map(state.log.map(({ id, seq }) => [id, seq]))
+    seqs.set(state.log, known)
+  }
+  return entry === undefined ? 0 : (known.get(entry) ?? 0)
+}
+
+/**
+ * What was opened or changed since a setting was read last: one of the parts that its reading rests on, or of those that hid it,
+ * came off or went on afterwards. Null where the reading still stands.
+ */
+export function voidedBy(state: JobState, sheets: Sheets, setting: SettingSpec, body = 1): Position | null {
+  const here = bodyOf(state, body)
+  const reading = here.readings[`${setting.code}/${setting.place}`]?.said.at(-1)
+  if (!reading) return null
+  const at = seqOf(state, reading.entry)
+  const { on, off } = whenOf(setting, sheets.build)
+  const came = (code: string) => seqOf(state, here.off[code]?.entry) > at
+  const went = (code: string) => seqOf(state, here.on[code]?.entry) > at
+  const changed = [...on.filter((code) => came(code) || went(code)), ...off.filter(came)]
+  return teardownOrder(sheets.build).find(({ code }) => changed.includes(code)) ?? null
+}
