@@ -69,6 +69,7 @@ test('an entry that the server refuses stays visible with its reason and can be 
   await takeOff()
   await shop.start()
   await expect(page.getByText('Server away')).toBeHidden({ timeout: 15_000 })
+  await expect(page.getByText(/not sent/)).toBeHidden()
   const other = await page.request.get(`${shop.url}/api/jobs/1184`)
   const { job } = (await other.json()) as JobAnswer
   // Somebody else took the next one off while this window still shows it.
@@ -83,6 +84,7 @@ test('an entry that the server refuses stays visible with its reason and can be 
   await page.getByRole('button', { name: 'See why' }).click()
   await expect(page.getByText('Hinge pin is off already').first()).toBeVisible()
   await page.getByRole('button', { name: 'Drop it' }).first().click()
+  await expect(page.getByRole('button', { name: 'Drop it' })).toHaveCount(1)
   await page.getByRole('button', { name: 'Put it right' }).first().click()
   await expect(page.getByText(/not taken/)).toBeHidden()
   expect(job).toMatch(/^[0-9a-f-]{36}$/)

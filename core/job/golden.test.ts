@@ -73,13 +73,18 @@ describe.each([...version1, ...version2])('job %s', (_name, job) => {
     if (summary.status === 'returned')
       expect(summary).toMatchObject({ station, stationState, line, minutesLeft })
   })
+  // Since then each figure has its unit, and what nobody set says that.
+  const bare = (cell: string) =>
+    cell.replace(/ (mm|turns?)( to free)?$/, '').replace(/^drill /, '').replace(/^not set$/, 'as found')
   it('has the same sheet, page by page', () => {
     const pages = returnSheets(state, all, job.number)
     expect(pages).toHaveLength(job.pages.length)
     pages.forEach((page, i) => {
       const { asLeft, ...wanted } = job.pages[i]!
-      expect(page.rows.map((row) => [row.name, row.asFound, row.asLeft])).toEqual(asLeft)
-      expect(page).toMatchObject(wanted)
+      expect(page.rows.map((row) => [row.name, bare(row.asFound), bare(row.asLeft)])).toEqual(asLeft)
+      // Since then a draft has no revision.
+      const revision = state.returned ? wanted.revision : null
+      expect(page).toMatchObject({ ...wanted, revision })
     })
   })
 })

@@ -276,7 +276,7 @@ describe('after the return', () => {
       revision: 'B',
       changes: ['read Float height: 13.6, in (I. Marrow, after return)'],
     })
-    expect(page!.rows.find((row) => row.name === 'Float height')!.asLeft).toBe('13.6')
+    expect(page!.rows.find((row) => row.name === 'Float height')!.asLeft).toBe('13.6 mm')
     expect(b.returned).not.toBeNull()
   })
   it('the return itself is not taken back; opened again, work goes on', () => {

@@ -5,6 +5,7 @@ import {
   bodiesOf,
   bodyNumbers,
   bodyOf,
+  bodyKey,
   lastSaid,
   readBodyKey,
   receivedTests,
@@ -20,6 +21,9 @@ import { screwWords } from '../mixture/index.ts'
 import { nameOn, settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
 import { settingsInOrder } from '../settings/index.ts'
 import { workingConditions } from '../conditions/index.ts'
+import { fuelAtWork } from '../float/at-work.ts'
+import { isRefusal } from '../refusal/index.ts'
+import { voidedBy } from '../work/index.ts'
 
 export interface SheetRow {
   name: string
@@ -27,6 +31,8 @@ export interface SheetRow {
   asFound: string
   asLeft: string
   with: string
+  /** where it was left out of its band or judged by another sheet: why; sheets of before this was said lack it */
+  out?: string
 }
 
 /** The return sheet as a document: what stands on the paper, before anything is laid out. */
@@ -34,8 +40,10 @@ export interface ReturnSheet {
   number: string
   /** of a bank: which body this page is of; null where there is one */
   body: { number: number; of: number } | null
-  /** A as it went back; a letter on for each correction after the return */
-  revision: string
+  /** A as it went back, a letter on for each correction after the return; null before: a draft has none */
+  revision: string | null
+  /** what the paper is worth, and what that rests on; sheets of before this was said lack it */
+  standing?: { word: 'DRAFT' | 'PROVED' | 'NOT PROVED'; rests: string }
   /** what was corrected after the return */
   changes: string[]
   listNumber: string
@@ -72,7 +80,8 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
   return {
     number: showNumber(number),
     body: of > 1 ? { number: bodyNumber, of } : null,
-    revision: after?.letter ?? 'A',
+    revision: after?.letter ?? null,
+    standing: standingOf(state, all),
     changes: (after?.corrections ?? []).map(
       ({ entry }) => `${sentenceOf(entry, (code) => nameOn(sheets, code))} (${entry.by}, after return)`,
     ),
@@ -83,7 +92,7 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     hands: state.returned?.by ?? state.log.at(-1)?.by ?? opened.by,
     returnedAt: state.returned?.at ?? null,
     rows: [...settingsInOrder(spec), ...spec.settings.filter((setting) => !setting.set)].map((setting) =>
-      row(state, setting, bodyNumber),
+      row(state, sheets, setting, bodyNumber),
     ),
     foundAndDone: foundAndDone(state, sheets, bodyNumber),
     complaint: complaintOf(state, all),
@@ -94,19 +103,31 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
         .map((part) => part.replace(/[,.]$/, '')),
       screws: spec.settings
         .filter((setting) => setting.code === 'mixture.turns')
-        .map((setting) => {
-          const eighths = lastSaid(body.readings[settingKey(setting)])?.value ?? setting.target ?? 0
-          return { name: setting.name, turns: showTurns(eighths), eighths }
+        .flatMap((setting) => {
+          const set = lastSaid(body.readings[settingKey(setting)])
+          return set ? [{ name: setting.name, turns: showTurns(set.value), eighths: set.value }] : []
         }),
     },
-    startUp: startUpCard(state, sheets),
+    startUp: startUpCard(state, sheets, bodyNumber),
     passed: gatePoints(state, all)
       .filter((point) => point.passed)
       .map((point) => ({ point: point.title, why: point.passed!.why, second: point.passed!.second })),
     cautions: [
-      'Fuel and vapour: ventilate, no flame or spark. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
-      ...installed(opened),
+      'Fuel and vapour: ventilate, no flame or spark. Soaked cloths into a lidded metal bin, out as local rules say. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
     ],
+  }
+}
+
+/** What the paper is worth: nothing before the return, and proof only where nobody let it go without one. */
+function standingOf(state: JobState, all: SheetsByBody): NonNullable<ReturnSheet['standing']> {
+  if (!state.returned) return { word: 'DRAFT', rests: 'It has not gone back: nothing here is certified.' }
+  const unproved = gatePoints(state, all).find(({ point }) => point === 'proof')
+  if (!unproved) return { word: 'PROVED', rests: 'Every reading in its band, proved on the bench.' }
+  return {
+    word: 'NOT PROVED',
+    rests: unproved.passed
+      ? `${unproved.passed.why} (${unproved.passed.by} with ${unproved.passed.second}).`
+      : 'No bench proof here.',
   }
 }
 
@@ -129,28 +150,63 @@ function installed(opened: NonNullable<JobState['opened']>): string[] {
   ]
 }
 
-function row(state: JobState, setting: SettingSpec, bodyNumber: number): SheetRow {
+/** A figure with its unit, once; what says in words what it is needs none. */
+function withUnit(text: string, setting: SettingSpec): string {
+  switch (setting.quantity) {
+    case 'turns':
+      return /turn/.test(text) || !/^[\d /⅛¼⅜½⅝¾⅞]+$/.test(text)
+        ? text
+        : `${text} ${/^[01]$|^\d\/\d$/.test(text) ? 'turn' : 'turns'}`
+    case 'notches':
+    case 'count':
+      return text
+    default:
+      return /\d$/.test(text) && !/^#/.test(text) ? `${text} mm` : text
+  }
+}
+
+/** Why a value that was left is no value to rely on: out of its band, judged by another sheet, opened since. Empty where it holds. */
+function outOf(
+  state: JobState,
+  sheets: Sheets,
+  setting: SettingSpec,
+  last: { specRev: string; shown: { verdict: string } },
+  bodyNumber: number,
+): string {
+  if (last.specRev !== sheets.specRev) return 'judged by another sheet: check again'
+  const opened = voidedBy(state, sheets, setting, bodyNumber)
+  if (opened) return `${opened.name.toLowerCase()} opened or changed since: check again`
+  if (last.shown.verdict === 'in') return ''
+  const passed = state.passes[bodyKey(bodyNumber, `setting:${settingKey(setting)}`)]
+  return passed ? `out of its band: ${passed.why}` : 'out of its band'
+}
+
+function row(state: JobState, sheets: Sheets, setting: SettingSpec, bodyNumber: number): SheetRow {
   const body = bodyOf(state, bodyNumber)
   const key = settingKey(setting)
   const said = body.readings[key]?.said ?? []
   const last = said.at(-1)
   const asFound = body.asFound[key]
   const ordinal = ['', '', '2nd', '3rd'][said.length] ?? `${said.length}th`
+  const out = last ? outOf(state, sheets, setting, last, bodyNumber) : ''
   return {
     name: setting.name,
-    spec: setting.asWritten,
+    spec: withUnit(setting.asWritten, setting),
     asFound: asFound
-      ? showValue(asFound.value, setting.quantity)
+      ? `${withUnit(showValue(asFound.value, setting.quantity), setting)}${
+          asFound.countedTo === 'free' ? ' to free' : ''
+        }`
       : body.asFoundSkipped[key]
         ? 'skipped'
         : '·',
     asLeft: last
       ? /^#|^[A-Z]$/.test(last.raw)
-        ? last.raw
-        : showValue(last.value, setting.quantity)
+        ? `drill ${last.raw}`
+        : withUnit(showValue(last.value, setting.quantity), setting)
       : setting.set
         ? '·'
-        : 'as found',
+        : 'not set',
+    ...(out ? { out } : {}),
     with: last ? [last.gauge ?? '', said.length > 1 ? `${ordinal} try` : ''].filter(Boolean).join(', ') : '',
   }
 }
@@ -223,37 +279,72 @@ function leftOf(state: JobState, all: SheetsByBody, bodyNumber: number): { what:
   return [...overridden, ...passed]
 }
 
-/**
- * The start-up card. After flooding, the first thing is fuel in cylinders and sump: nobody cranks before that is looked at.
- */
-export function startUpCard(state: JobState, { spec }: Sheets): ReturnSheet['startUp'] {
+/** Words of a customer that say fuel went where it should not, whatever the symptom is called. */
+const FUEL_WENT_ON =
+  /flood|overflow|hydro|drip|leak|(fuel|gas|petrol).*(oil|sump|crankcase)|oil.*(fuel|gas|petrol)|wet plug/i
+
+/** Why fuel can have passed the seat of this body: by the complaint, the tests, findings or the level that it came with; empty where nothing says so. */
+function passedTheSeat(state: JobState, sheets: Sheets, bodyNumber: number): string {
   const { complaint } = state.opened!
-  const flooded =
-    complaint.symptom === 'flooding' || complaint.symptom === 'leak' || /flood/i.test(complaint.words)
-  const conditions = workingConditions(state.opened ?? undefined, spec)
-  const supply =
-    spec.supply.feed === 'pump'
-      ? `Fuel pressure ${figure(conditions.pressureKpa)} kPa, ${spec.supply.mostKpa} at most; new filter, tank without water or dirt.`
-      : 'Gravity feed: tap and screen clean, tank without water or dirt, hose falling all the way.'
-  const kind = spec.mixture.kind
+  const here = bodyOf(state, bodyNumber)
+  if (complaint.symptom === 'flooding' || complaint.symptom === 'leak' || FUEL_WENT_ON.test(complaint.words))
+    return `it came in with “${complaintWords(complaint)}”`
+  if (here.tests.inlet?.result === 'bad') return 'its inlet leaked as received'
+  const wet = sheets.build.positions.find(({ code, kind }) => {
+    const said = here.findings[code]?.said ?? []
+    return (kind === 'needle' || kind === 'seat' || kind === 'float') && said.some((one) => one.ruled !== 'reuse')
+  })
+  if (wet) return `${wet.name.toLowerCase()}: ${found(lastSaid(here.findings[wet.code])!, wet).replace(/\.$/, '')}`
+  const height = here.asFound['float.height/none']
+  if (!height) return ''
+  const at = fuelAtWork(sheets.spec, height.value, null, workingConditions(state.opened ?? undefined, sheets.spec))
+  return !isRefusal(at) && (!at.level.holds || at.level.belowFace < sheets.spec.level.lo)
+    ? 'its float stood too high as found'
+    : ''
+}
+
+/**
+ * The start-up card. Where fuel can have passed the seat the first thing is fuel in cylinders and sump: nobody cranks before that is
+ * looked at. A line stands only where this unit has the thing that it speaks of.
+ */
+export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): ReturnSheet['startUp'] {
+  const { spec, build } = sheets
+  const opened = state.opened!
+  const passed = passedTheSeat(state, sheets, bodyNumber)
+  const conditions = workingConditions(opened, spec)
+  // Whoever gave a head of fuel has a tank above it; whoever gave a pressure has a pump.
+  const pumped = opened.headMm == null && (opened.pressureKpa != null || spec.supply.feed === 'pump')
+  const pressure = `${figure(conditions.pressureKpa)} kPa${opened.pressureKpa == null && opened.headMm == null ? ' (the sheet’s, not measured)' : ''}, ${figure(spec.supply.mostKpa)} at most`
+  const over = conditions.pressureKpa > spec.supply.mostKpa ? ' That is too much: a regulator first.' : ''
+  const choke = build.positions.some(({ code, name }) => /choke/i.test(`${code} ${name}`))
+  const screws = spec.settings.filter((setting) => setting.code === 'mixture.turns').length
   return {
-    danger: flooded
-      ? 'Before anyone cranks: it flooded. Plugs out, look for fuel in the cylinders; smell and level of the oil.'
+    danger: passed
+      ? `Before anyone cranks: fuel can have passed the seat (${passed}). Plugs out, look for fuel in the cylinders; smell and level of the oil.`
       : null,
     lines: [
-      supply,
+      pumped
+        ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
+        : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
       'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
-      'Throttle snaps shut from wide open, choke on and choke off, cable on.',
-      'Every port as the list has it: a hose or a cap. Drip holes and bowl vents stay open.',
-      'Warm it through, then mixture.',
-      kind === 'fuel'
-        ? 'Each screw in until it falters, then out a quarter turn. In is leaner on this one.'
-        : 'The screw out until it falters, then in a quarter turn. In is richer on this one.',
+      choke
+        ? 'Throttle snaps shut from wide open, choke on and choke off, cable on.'
+        : 'Throttle snaps shut from wide open, cable on.',
+      'Drip holes and bowl vents stay open; every other port has a hose or a cap.',
+      ...(screws
+        ? [
+            'Warm it through, then mixture.',
+            spec.mixture.kind === 'fuel'
+              ? `${screws > 1 ? 'Each' : 'The'} screw in until it falters, then out a quarter turn. In is leaner on this one.`
+              : `${screws > 1 ? 'Each' : 'The'} screw out until it falters, then in a quarter turn. In is richer on this one.`,
+          ]
+        : ['Warm it through.']),
       spec.engine.idleInGearRpm
         ? `Idle ${spec.engine.idleInGearRpm} in gear, ${spec.engine.idleRpm} out of gear.`
         : `Idle ${spec.engine.idleRpm}.`,
       'Blip: a stumble on opening is lean; a hang after release is lean or an air leak; a sag below idle is rich.',
       'Engine tests: exhaust gas outdoors, clear of moving parts, no face over the open intake.',
+      ...installed(opened),
     ],
   }
 }

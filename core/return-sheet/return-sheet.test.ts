@@ -56,12 +56,15 @@ describe('the return sheet', () => {
   it('has spec, as found and as left side by side, with the gauge and the tries', () => {
     expect(sheet.rows.find((r) => r.name === 'Float height')).toEqual({
       name: 'Float height',
-      spec: '13.5 ±0.5',
+      spec: '13.5 ±0.5 mm',
       asFound: '·',
-      asLeft: '13.4',
+      asLeft: '13.4 mm',
       with: 'caliper 2, 2nd try',
     })
-    expect(sheet.rows.find((r) => r.name === 'Mixture, left')).toMatchObject({ asFound: '5/8', asLeft: '·' })
+    expect(sheet.rows.find((r) => r.name === 'Mixture, left')).toMatchObject({
+      asFound: '5/8 turn',
+      asLeft: '·',
+    })
   })
   it('says what was found and done, and answers the complaint by it', () => {
     expect(sheet.foundAndDone).toContain('Seat: ring worn in: new')
@@ -72,16 +75,59 @@ describe('the return sheet', () => {
     })
     expect(sheet.left).toContainEqual({ what: 'Not bench-proved here', why: 'stand taken (with O. Dell)' })
   })
-  it('bears its number with the check letter, revision A, and no page of a bank', () => {
-    expect(sheet).toMatchObject({ revision: 'A', changes: [], body: null, listNumber: 'K-4417-2S' })
+  it('is a draft before the return: it bears its number with the check letter, and no revision', () => {
+    expect(sheet.standing).toMatchObject({ word: 'DRAFT' })
+    expect(sheet).toMatchObject({ revision: null, changes: [], body: null, listNumber: 'K-4417-2S' })
     expect(sheet.number).toMatch(/^1187[A-Z]$/)
   })
   it('has a row for every setting of the sheet, what is set first, in the order of setting', () => {
     const names = sheet.rows.map((row) => row.name)
     expect(names).toHaveLength(ferry.spec.settings.length)
     expect(names.slice(0, 3)).toEqual(['Float height', 'Float drop', 'Pump stem'])
-    // What is only counted and never set is left as it was found.
-    expect(sheet.rows.find((row) => row.name === 'Idle-speed screw')!.asLeft).toBe('as found')
+    // What nobody set has no value: neither the sheet's nor the one that it came with.
+    expect(sheet.rows.find((row) => row.name === 'Idle-speed screw')!.asLeft).toBe('not set')
+  })
+  it('went back it is NOT PROVED, with what that rests on, revision A', () => {
+    const returned = sheetOf(
+      ferry,
+      {},
+      unsent(3, 'gate.passed', { point: 'proof', why: 'stand taken', second: 'O. Dell' }),
+      unsent(4, 'job.returned', { seenSeq: 3 }),
+    )
+    expect(returned).toMatchObject({
+      revision: 'A',
+      standing: { word: 'NOT PROVED', rests: 'stand taken (I. Marrow with O. Dell).' },
+    })
+  })
+  it('says of turns counted until it came free that they are no seat count', () => {
+    const free = sheetOf(
+      ferry,
+      {},
+      unsent(3, 'asfound.noted', {
+        code: 'mixture.turns',
+        place: 'L',
+        raw: '4 3/8',
+        value: 35,
+        countedTo: 'free',
+        shown: { headline: '', meaning: '' },
+      }),
+    )
+    expect(free.rows.find((row) => row.name === 'Mixture, left')!.asFound).toBe('4 3/8 turns to free')
+  })
+  it('boxes what was left out of its band with its reason, and never ticks by another sheet', () => {
+    const out = (...more: UnsentEntry[]) =>
+      sheetOf(ferry, {}, ...more).rows.find((row) => row.name === 'Float height')!.out
+    const low = unsent(3, 'reading.taken', reading('11.8', 'out'))
+    expect(out(low)).toBe('out of its band')
+    const pass = unsent(4, 'gate.passed', {
+      point: 'setting:float.height/none',
+      why: 'as the rink wants it',
+      second: 'O. Dell',
+    })
+    expect(out(low, pass)).toBe('out of its band: as the rink wants it')
+    expect(out(unsent(3, 'reading.taken', reading('13.4', 'in')))).toBeUndefined()
+    const other = { ...reading('10.0', 'in', 10), specRev: 'K-4417-2S/spec/9' }
+    expect(out(unsent(3, 'reading.taken', other))).toContain('another sheet')
   })
 })
 
@@ -154,19 +200,50 @@ describe('the complaint', () => {
 
 describe('the start-up card', () => {
   it('puts fuel in the cylinders first after flooding, by symptom or by words', () => {
-    expect(sheetOf(ferry).startUp.danger).toMatch(/^Before anyone cranks: it flooded/)
+    expect(sheetOf(ferry).startUp.danger).toMatch(/^Before anyone cranks: fuel can have passed the seat/)
     expect(sheetOf(ferry, { complaint: surging }).startUp.danger).toBeNull()
     expect(sheetOf(ferry, { complaint: { ...surging, symptom: 'leak' } }).startUp.danger).not.toBeNull()
     expect(
       sheetOf(ferry, { complaint: { ...surging, words: 'Surges, and flooded once' } }).startUp.danger,
     ).not.toBeNull()
+    expect(
+      sheetOf(ferry, { complaint: { ...surging, words: 'Surges; fuel in the oil' } }).startUp.danger,
+    ).not.toBeNull()
+  })
+  it('and whatever the complaint says: an inlet that leaks, a needle with a ring, a float that stands too high', () => {
+    const danger = (...more: UnsentEntry[]) =>
+      sheetOf(ferry, { complaint: surging }, ...more).startUp.danger
+    expect(danger(unsent(3, 'test.noted', { test: 'inlet', result: 'bad' }))).toContain('inlet leaked')
+    expect(danger(unsent(3, 'test.noted', { test: 'inlet', result: 'good' }))).toBeNull()
+    const off = unsent(3, 'part.off', { position: 'needle', tray: 'B' })
+    expect(danger(off, unsent(4, 'finding.judged', finding('needle', 'replace', 'ringed')))).toContain(
+      'needle: ',
+    )
+    expect(danger(off, unsent(4, 'finding.judged', finding('needle', 'reuse')))).toBeNull()
+    const found = (mm: number) =>
+      unsent(3, 'asfound.noted', {
+        code: 'float.height',
+        place: 'none',
+        raw: String(mm),
+        value: mm,
+        countedTo: null,
+        shown: { headline: '', meaning: '' },
+      })
+    // Read inverted from the cover's face to the float: the smaller reading shuts at the higher fuel.
+    expect([danger(found(9)), danger(found(13.5))].map((line) => line !== null)).toEqual([true, false])
   })
   it('says the pressure that it was set for, and the most that the needle holds', () => {
-    expect(sheetOf(ferry).startUp.lines[0]).toContain('Fuel pressure 24.0 kPa, 27 at most')
+    expect(sheetOf(ferry).startUp.lines[0]).toContain('Fuel by pump, 24.0 kPa, 27.0 at most')
+    // More than the needle holds is never printed as if it were fine.
+    expect(sheetOf(ferry, { pressureKpa: 41 }).startUp.lines[0]).toMatch(/41.0 kPa, 27.0 at most. That is too much/)
+    expect(sheetOf(ferry, { pressureKpa: null }).startUp.lines[0]).toContain('not measured')
     // Fed by a tank above it, there is no pressure to set.
     const slide = sheetsFor('S26-14F')
     expect(slide.spec.supply.feed).toBe('gravity')
-    expect(sheetOf(slide).startUp.lines[0]).toMatch(/^Gravity feed: .*hose falling all the way/)
+    // A job that is pumped says so, whatever its sheet thinks.
+    expect(sheetOf(slide).startUp.lines[0]).toMatch(/^Fuel by pump/)
+    const tank = sheetOf(slide, { pressureKpa: null, headMm: 320 })
+    expect(tank.startUp.lines[0]).toMatch(/^Fuel by gravity, 2\.\d kPa, .*hose falling all the way/)
   })
   it('says which way is rich on this one: fuel past the tip or air', () => {
     expect(sheetOf(ferry).mixture.words).toEqual(['In is leaner', 'out is richer'])
@@ -178,17 +255,13 @@ describe('the start-up card', () => {
       'The screw out until it falters, then in a quarter turn. In is richer',
     )
   })
-  it('has each mixture screw at what it was left at, else at the sheet’s', () => {
+  it('has each mixture screw at what it was left at, and none that nobody set', () => {
     const { screws } = sheetOf(
       ferry,
       {},
       unsent(3, 'reading.taken', { ...reading('1 1/2', 'in', 12), code: 'mixture.turns', place: 'L' }),
     ).mixture
-    // One and three eighths is the sheet's: eleven eighths.
-    expect(screws.map(({ turns, eighths }) => [turns, eighths])).toEqual([
-      ['1 1/2', 12],
-      ['1 3/8', 11],
-    ])
+    expect(screws.map(({ turns, eighths }) => [turns, eighths])).toEqual([['1 1/2', 12]])
   })
 })
 
@@ -196,8 +269,9 @@ describe('cautions', () => {
   it('always name the fuel and the vapour', () =>
     expect(sheetOf(ferry).cautions).toEqual([expect.stringContaining('no flame or spark')]))
   it('follow how it is installed: marine, boosted, tilted', () => {
-    const { cautions } = sheetOf(ferry, { marine: true, boosted: true, tiltDeg: 12 })
-    expect(cautions).toHaveLength(4)
+    // On the card: whoever fits it reads that.
+    const { lines } = sheetOf(ferry, { marine: true, boosted: true, tiltDeg: 12 }).startUp
+    const cautions = lines.slice(-3)
     expect(cautions.join(' ')).toMatch(/flame arrestor.*no fuel to the bilge/)
     expect(cautions.join(' ')).toMatch(/bowl vent and fuel pressure follow the intake/)
     expect(cautions.join(' ')).toContain('Installed at 12 degrees')

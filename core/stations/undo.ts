@@ -42,3 +42,29 @@ export function lastUndone(
   }
   return undefined
 }
+
+/** The entries of the act that one belongs to, as they were made: each names the one before it. */
+function actAround(log: readonly Entry[], entry: Entry): Entry[] {
+  const act = [entry]
+  for (let i = log.indexOf(entry) - 1; i >= 0 && act[0]!.after !== undefined; i--)
+    if (log[i]!.id === act[0]!.after) act.unshift(log[i]!)
+  for (let i = log.indexOf(entry) + 1; i < log.length; i++)
+    if (log[i]!.after === act.at(-1)!.id) act.push(log[i]!)
+  return act
+}
+
+const aliveLatestFirst = (state: JobState, entry: Entry | undefined): Entry[] => {
+  if (!entry) return []
+  const standing = standings(state.log)
+  return actAround(state.log, entry)
+    .filter((one) => standing.get(one.id) === 'alive' && one.by === entry.by)
+    .reverse()
+}
+
+/** What an undo strikes, in order: the whole act of these hands' last entry at the station, a part off with its finding. */
+export const lastOwnAct = (...at: Parameters<typeof lastOwn>): Entry[] =>
+  aliveLatestFirst(at[0], lastOwn(...at))
+
+/** What a redo strikes, in order: every strike of the last undo there. */
+export const lastUndoneAct = (...at: Parameters<typeof lastUndone>): Entry[] =>
+  aliveLatestFirst(at[0], lastUndone(...at)).filter((entry) => entry.kind === 'entry.struck')

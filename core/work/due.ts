@@ -1,4 +1,4 @@
-import { bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
+import { bodyKey, bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
 import { settingsInOrder } from '../settings/registry.ts'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/schemas.ts'
 import { canBeRead, voidedBy, whenOf } from './moments.ts'
@@ -48,6 +48,6 @@ export function dueBefore(state: JobState, sheets: Sheets, next: Position, body 
       whenOf(setting, sheets.build).off.includes(next.code) &&
       canBeRead(here, setting, sheets.build) &&
       !holdsNow(state, sheets, setting, body) &&
-      state.passes[`setting:${settingKey(setting)}`] === undefined,
+      state.passes[bodyKey(body, `setting:${settingKey(setting)}`)] === undefined,
   )
 }

@@ -199,7 +199,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
     const pages = returnSheets(state, await cache.sheets(client, state), number)
     if (pages.length === 0) return
     const sha256 = createHash('sha256').update(JSON.stringify(pages)).digest('hex')
-    await insertReturnSheet(client, state.job, state.seq, pages[0]!.revision, sha256, pages)
+    await insertReturnSheet(client, state.job, state.seq, pages[0]!.revision!, sha256, pages)
   }
 }
 

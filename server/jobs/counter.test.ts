@@ -210,8 +210,8 @@ describe('after the return', () => {
     expect(b).toMatchObject({ revision: 'B' })
     expect(b.changes).toHaveLength(1)
     const left = (sheet: ReturnSheet) => sheet.rows.find((row) => row.name === 'Mixture, left')!.asLeft
-    expect(left(b)).toBe('1 1/2')
-    expect(left(a)).not.toBe('1 1/2')
+    expect(left(b)).toBe('1 1/2 turns')
+    expect(left(a)).not.toBe('1 1/2 turns')
     expect((await get('/api/jobs/1195/sheet?revision=Z')).status).toBe(404)
   })
 })

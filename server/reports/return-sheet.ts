@@ -62,14 +62,27 @@ function put(
   options: { face?: string; size?: number; colour?: string; width?: number } = {},
 ): number {
   // The figures' face has no fractions of its own: the words' face sets them.
-  const fraction = options.face === 'figures' && /\d\/\d/.test(text)
+  const fraction = /\d\/\d/.test(text)
   pdf
-    .font(fraction ? 'strong' : (options.face ?? 'words'))
+    .font(fraction && options.face === 'figures' ? 'strong' : (options.face ?? 'words'))
     .fontSize(options.size ?? 10)
     .fillColor(options.colour ?? INK)
   const clean = printable(text)
   const width = options.width ?? right - x - 10
-  pdf.text(clean, x, y, { width, lineGap: 1, ...(fraction ? { features: ['frac'] } : {}) })
+  if (!fraction) {
+    pdf.text(clean, x, y, { width, lineGap: 1 })
+    return pdf.y
+  }
+  // Only the fraction is set as one: with its whole number it would read as one figure, 13/8 for 1 3/8.
+  const pieces = clean.split(/(\b\d+\/\d+\b)/).filter((piece) => piece !== '')
+  pieces.forEach((piece, i) => {
+    const more = {
+      continued: i < pieces.length - 1,
+      features: /^\d+\/\d+$/.test(piece) ? (['frac'] as PDFKit.Mixins.OpenTypeFeatures[]) : [],
+    }
+    if (i === 0) pdf.text(piece, x, y, { width, lineGap: 1, ...more })
+    else pdf.text(piece, more)
+  })
   return pdf.y
 }
 
@@ -82,14 +95,34 @@ function heading(pdf: Pdf, sheet: ReturnSheet, head: { shop: string }): number {
   put(pdf, head.shop, left + 130, top + 19, { size: 10, colour: PENCIL })
   const which = [
     sheet.body ? `body ${sheet.body.number} of ${sheet.body.of}` : '',
-    `revision ${sheet.revision}`,
+    sheet.revision ? `revision ${sheet.revision}` : '',
   ]
   put(pdf, [sheet.model, ...which.filter(Boolean)].join(', '), left + 340, top + 19, {
     size: 10,
     width: right - left - 352,
   })
-  rule(pdf, top + 46)
-  return top + 46
+  if (sheet.standing?.word === 'DRAFT') across(pdf, 'DRAFT')
+  if (sheet.standing)
+    put(pdf, `${sheet.standing.word}. ${sheet.standing.rests}`, left + 12, top + 35, {
+      face: 'strong',
+      size: 9,
+      colour: sheet.standing.word === 'PROVED' ? INK : RED,
+      width: right - left - 24,
+    })
+  rule(pdf, top + 50)
+  return top + 50
+}
+
+/** A word across the whole paper, faint: no copy of it passes for what went out. */
+function across(pdf: Pdf, word: string): void {
+  const middle: [number, number] = [page.width / 2, page.height / 2]
+  pdf.save().rotate(-52, { origin: middle }).fillOpacity(0.13)
+  pdf
+    .font('strong')
+    .fontSize(190)
+    .fillColor(RED)
+    .text(word, middle[0] - 380, middle[1] - 105, { width: 760, align: 'center', lineBreak: false })
+  pdf.restore().fillOpacity(1)
 }
 
 function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
@@ -108,6 +141,15 @@ function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
     put(pdf, row.asLeft, columns[3]!, y + 6, { face: 'figures', size: 9, width: 58 })
     put(pdf, row.with, columns[4]!, y + 6, { size: 9, width: divider - columns[4]! - 4 })
     y += 22
+    if (row.out) {
+      pdf
+        .lineWidth(1.2)
+        .strokeColor(RED)
+        .rect(columns[3]! - 4, y - 20, 60, 17)
+        .stroke()
+      put(pdf, `${row.name}: ${row.out}`, columns[0]!, y, { size: 8.5, colour: RED, width: divider - columns[0]! - 8 })
+      y += 13
+    }
   }
   screws(pdf, sheet, divider, y0)
   const end = Math.max(y, y0 + 150)
@@ -120,6 +162,7 @@ function screws(pdf: Pdf, sheet: ReturnSheet, x0: number, y0: number): void {
   const width = right - x0
   put(pdf, 'Mixture, base turns', x0 + 10, y0 + 10, { size: 9 })
   const count = sheet.mixture.screws.length
+  if (count === 0) put(pdf, 'not set', x0 + 10, y0 + 44, { size: 11, colour: PENCIL })
   sheet.mixture.screws.forEach((screw, i) => {
     const x = x0 + (width * (i + 0.5)) / count
     const y = y0 + 52

@@ -20,7 +20,7 @@ import {
   type UnsentEntry,
 } from '@ekrond/core/job'
 import type { Sheets } from '@ekrond/core/sheets'
-import { lastOwn, lastUndone, type StationName } from '@ekrond/core/stations'
+import { lastOwn, lastOwnAct, lastUndoneAct, type StationName } from '@ekrond/core/stations'
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSearchParams } from 'react-router'
@@ -77,6 +77,8 @@ export interface OpenJob {
   /** gives back what one struck last there; a sentence where it cannot be, else empty */
   giveBack(station: StationName): string
 }
+
+const struck = ({ id }: Entry): NewEntry => ({ kind: 'entry.struck', data: { why: '' }, corrects: id })
 
 /** The states of logs as this window last folded them: an answer that goes on from one is a step, not a fold. */
 const confirmedStates = new Map<string, JobState>()
@@ -213,19 +215,19 @@ export function useJob(key: string): JobLoad {
   )
   const takeBack = useCallback(
     (station: StationName) => {
-      const last = lastOwn(state, person, station, body)
-      if (!last) return 'Nothing of yours stands here to take back.'
-      return add('entry.struck', { why: '' }, { corrects: last.id })?.sentence ?? ''
+      const act = lastOwnAct(state, person, station, body)
+      if (act.length === 0) return 'Nothing of yours stands here to take back.'
+      return addAll(act.map(struck))?.sentence ?? ''
     },
-    [state, person, body, add],
+    [state, person, body, addAll],
   )
   const giveBack = useCallback(
     (station: StationName) => {
-      const strike = lastUndone(state, person, station, body)
-      if (!strike) return 'Nothing of yours was taken back here last.'
-      return add('entry.struck', { why: '' }, { corrects: strike.id })?.sentence ?? ''
+      const act = lastUndoneAct(state, person, station, body)
+      if (act.length === 0) return 'Nothing of yours was taken back here last.'
+      return addAll(act.map(struck))?.sentence ?? ''
     },
-    [state, person, body, add],
+    [state, person, body, addAll],
   )
   const address = String(answer?.number ?? job)
   if (answer || state.opened)
@@ -257,9 +259,13 @@ export function useJob(key: string): JobLoad {
         giveBack,
       },
     }
-  if (query.isError)
-    return query.error.passing
-      ? { status: 'away', sentence: query.error.message, again: () => void query.refetch() }
-      : { status: 'missing', sentence: query.error.message }
+  if (query.isError && !query.error.passing) return { status: 'missing', sentence: query.error.message }
+  // While it is asked again it is still away.
+  if (query.isError || query.errorUpdateCount > 0)
+    return {
+      status: 'away',
+      sentence: query.error?.message ?? 'The server cannot be reached.',
+      again: () => void query.refetch(),
+    }
   return { status: 'loading' }
 }

@@ -29,6 +29,8 @@ let leading = false
 /** Shown already, and not yet in this browser's store. */
 let onTheWay: Queued[] = []
 let pumping = false
+/** Ends the pause after trouble, where there is one. */
+let endPause = (): void => undefined
 let again = false
 /** How often the server failed at the first act of a job's queue, by its first entry. */
 const failures = new Map<string, number>()
@@ -114,6 +116,8 @@ function show(next: QueueView) {
 /** Said by whoever finds that the server cannot be reached, or can again. */
 export function setAway(away: boolean) {
   if (view.away === away) return
+  // Reached again: what waits goes now, not when the pause is over.
+  if (!away) endPause()
   show({ ...view, away })
   channel.post({ type: 'away', away })
 }
@@ -137,7 +141,10 @@ async function pump(): Promise<void> {
       }
       setAway(trouble)
       if (trouble) {
-        await new Promise((resolve) => setTimeout(resolve, wait))
+        await new Promise<void>((resolve) => {
+          endPause = resolve
+          setTimeout(resolve, wait)
+        })
         wait = Math.min(wait * 2, LONGEST_WAIT_MS)
       } else if (!again && jobs.size === 0) return
       else wait = FIRST_WAIT_MS

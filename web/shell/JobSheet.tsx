@@ -13,7 +13,7 @@ import { usePerson } from '../data/person'
 import { useQueue } from '../data/queue'
 import { useSheetTheme } from '../theme/sheet'
 import { Button, QuietButton } from '../ui'
-import { useKeys } from '../ui/keys'
+import { afterEscape, useKeys } from '../ui/keys'
 import { useScanner } from '../ui/scanner'
 import { AsOf } from './AsOf'
 import { Bodies } from './Bodies'
@@ -66,13 +66,15 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   const order = stations.map((s) => s.name)
   const beside = (by: number) => order[Math.max(0, Math.min(order.length - 1, order.indexOf(station) + by))]!
   useKeys({
-    ...Object.fromEntries(stations.map((s) => [String(s.number), () => void navigate(open.to(s.name))])),
+    ...Object.fromEntries(
+      stations.map((s) => [String(s.number), afterEscape(() => void navigate(open.to(s.name)))]),
+    ),
     ArrowLeft: () => void navigate(open.to(beside(-1))),
     ArrowRight: () => void navigate(open.to(beside(1))),
     u: undo,
     y: redo,
     b: () => void navigate(open.to(station, (open.body % open.bodies) + 1)),
-    '.': () => next && void navigate(open.to(next.station, next.body)),
+    '.': afterEscape(() => next && void navigate(open.to(next.station, next.body))),
     d: toggleSheet,
     h: () => void navigate(open.to('history')),
     r: () => void navigate('/'),

@@ -15,10 +15,11 @@ const List = styled.dl`
 `
 
 const KEYS: [string, string][] = [
-  ['1 … 0', 'go to a station'],
+  ['Esc 1 … 0', 'go to a station'],
+  ['0 … 9 # /', 'into the reading that is asked'],
   ['Enter', 'log it'],
   ['Esc', 'leave the field'],
-  ['.', 'the next thing that can be done'],
+  ['Esc .', 'the next thing that can be done'],
   ['U', 'take back your last one here'],
   ['Y', 'give it back'],
   ['B', 'the next body of a bank'],

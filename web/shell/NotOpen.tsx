@@ -1,23 +1,29 @@
-import { useEffect } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { JobLoad } from '../data/job'
-import { useQueue } from '../data/queue'
 import { Button } from '../ui'
 import { Page } from './Page'
 
+const ASK_AGAIN_MS = 5000
+
 /** A job that cannot be shown: nobody knows it, or the server is away and this window has never seen it. */
 export function NotOpen({ load }: { load: Exclude<JobLoad, { status: 'open' | 'loading' }> }) {
-  const { away } = useQueue()
   const again = load.status === 'away' ? load.again : undefined
+  const asks = useRef(again)
+  useEffect(() => {
+    asks.current = again
+  })
   // It comes by itself when the server is back.
   useEffect(() => {
-    if (!away) again?.()
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- asked again when the server's state changes, not at each render
-  }, [away])
+    const timer = setInterval(() => asks.current?.(), ASK_AGAIN_MS)
+    return () => clearInterval(timer)
+  }, [])
+  // What stands there does not flicker while it is asked.
+  const [first] = useState(load.sentence)
   return (
     <Page title="">
       <div style={{ padding: '40px 48px', display: 'grid', gap: 14, justifyItems: 'start' }} role="alert">
-        <h2>{load.sentence}</h2>
+        <h2>{again ? first : load.sentence}</h2>
         <p>
           {again
             ? 'It is shown as soon as the server answers.'

@@ -21,7 +21,7 @@ export function Resume({ open }: { open: OpenJob }) {
           to={open.to(next.station, next.body)}
           style={{ display: 'flex', alignItems: 'center', gap: 10, padding: '0 16px', fontWeight: 600 }}
         >
-          Next: {next.what} ({stations.find((s) => s.name === next.station)!.title}) <Key>.</Key>
+          Next: {next.what} ({stations.find((s) => s.name === next.station)!.title}) <Key>Esc .</Key>
         </Link>
       ) : (
         <span style={{ display: 'flex', alignItems: 'center', padding: '0 16px', color: 'var(--pencil)' }}>

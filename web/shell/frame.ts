@@ -71,6 +71,13 @@ export const Zone = styled.a<{ $here: boolean }>`
     font: 400 14px ${figures};
     opacity: 0.8;
   }
+  /* After Esc the next digit goes to a station: its key stands out. */
+  body[data-zones] & > span:last-child {
+    padding: 4px 7px;
+    background: var(--blue);
+    color: var(--paper);
+    opacity: 1;
+  }
   &:focus-visible {
     outline-offset: -4px;
   }

@@ -27,7 +27,7 @@ export function NotIdentified({ open, what }: { open: OpenJob; what: string }) {
             <h2>Identify it first.</h2>
             <p>Read what stands on the castings, measure a bore, and choose its list number.</p>
             <MainButton autoFocus onPress={() => void navigate(open.to('identify'))}>
-              Go and identify <Key>2</Key>
+              Go and identify <Key>Enter</Key>
             </MainButton>
           </>
         )}

@@ -1,8 +1,9 @@
 import { Calculator } from 'lucide-react'
+import { useRef } from 'react'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
 import { ReadingInput } from './index'
-import { onEnter as enterOf } from './keys'
+import { onEnter as enterOf, useAsked } from './keys'
 import { Pad, usePad } from './Pad'
 
 const Line = styled.div`
@@ -90,10 +91,13 @@ export function ReadingField({
   const [pad, togglePad] = usePad()
   const padded = onChange !== undefined && unit !== ''
   const enter = enterOf(onEnter)
+  const input = useRef<HTMLInputElement>(null)
+  useAsked(input, readOnly && onKey ? onKey : null)
   return (
     <>
       <Line>
         <ReadingInput
+          ref={input}
           aria-label={label}
           aria-invalid={invalid}
           value={value}

@@ -1,4 +1,5 @@
-import { useEffect, useRef } from 'react'
+import { useEffect, useRef, type RefObject } from 'react'
+import { isScanning } from './scanner'
 
 const isRadio = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement && target.type === 'radio'
@@ -7,6 +8,67 @@ const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   !isRadio(target) &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+
+/** The reading that is asked: where figures go, whatever has the focus. */
+interface Asked {
+  element: HTMLInputElement
+  /** for a count that no field holds as text: true where the key was dealt with */
+  onKey: ((key: string) => boolean) | null
+}
+const asked: Asked[] = []
+const FIGURE = /^[0-9.,/#-]$/
+
+/** Esc lifts the eyes to the stations: the next digit goes to one of them. `ZONES` on the body shows it. */
+const ZONES = 'zones'
+const lookAtZones = (on: boolean) => document.body.toggleAttribute(`data-${ZONES}`, on)
+const atZones = () => document.body.hasAttribute(`data-${ZONES}`)
+
+const isText = (target: EventTarget | null): boolean =>
+  inField(target) && !(target instanceof HTMLSelectElement)
+
+function routeFigures(event: KeyboardEvent) {
+  if (event.ctrlKey || event.altKey || event.metaKey || isScanning()) return
+  if (document.querySelector('[role=dialog]')) return
+  if (event.key === 'Escape') return lookAtZones(true)
+  if (event.key === 'Shift') return
+  if (atZones()) {
+    // This one key is the stations'; with the next one figures are figures again.
+    window.setTimeout(() => lookAtZones(false))
+    return
+  }
+  const now = asked.at(-1)
+  if (!now || !FIGURE.test(event.key) || event.target === now.element || isText(event.target)) return
+  // Whatever had the focus does not see the figure.
+  event.stopImmediatePropagation()
+  now.element.focus()
+  if (!now.element.readOnly) now.element.setSelectionRange(now.element.value.length, now.element.value.length)
+  if (now.onKey?.(event.key)) event.preventDefault()
+}
+
+if (typeof window !== 'undefined') {
+  // Registered as the module loads: before the keys of any screen.
+  window.addEventListener('keydown', routeFigures, true)
+  window.addEventListener('pointerdown', () => lookAtZones(false), true)
+}
+
+/** Makes a field the reading that is asked while it is there. */
+export function useAsked(element: RefObject<HTMLInputElement | null>, onKey: Asked['onKey']): void {
+  const latest = useRef(onKey)
+  useEffect(() => {
+    latest.current = onKey
+  })
+  useEffect(() => {
+    if (!element.current) return
+    const one: Asked = { element: element.current, onKey: (key) => latest.current?.(key) ?? false }
+    asked.push(one)
+    return () => void asked.splice(asked.indexOf(one), 1)
+  }, [element])
+}
+
+/** Keys of the stations: they act only after Esc, so that no figure of a reading ever leaves its sheet. */
+export const afterEscape = (act: () => void) => () => {
+  if (atZones()) act()
+}
 
 /**
  * Letters and digits act only outside fields: inside, every printable key is a reading's. Esc leaves the field. `bindings` by

@@ -6,6 +6,10 @@ import { useNavigate } from 'react-router'
 const MARK = '~'
 const LONGEST = 12
 
+/** What a scanner has typed of a code that it is in the middle of. */
+let scanned: string | null = null
+export const isScanning = (): boolean => scanned !== null
+
 /**
  * A label scanned anywhere opens its job: a keyboard-wedge scanner types `~1187K` and Enter. While it types, no field and no
  * key of the sheet hears it. A number whose letter does not fit goes to the rack's search, which says so.
@@ -13,7 +17,6 @@ const LONGEST = 12
 export function useScanner(): void {
   const navigate = useNavigate()
   useEffect(() => {
-    let scanned: string | null = null
     const onKey = (event: KeyboardEvent) => {
       if (scanned === null && event.key !== MARK) return
       event.preventDefault()

@@ -1,4 +1,4 @@
-import { assemblyOrder } from '@ekrond/core/work'
+import { assemblyOrder, dueBefore } from '@ekrond/core/work'
 import { bodyKey, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
 import type { Position, Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
@@ -12,6 +12,7 @@ import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { withSheets, type SheetedProps } from '../withSheets'
+import { SettingBench } from '../set/SettingBench'
 import { Tray } from '../teardown/Tray'
 
 const SOURCES: { value: PartSource; label: string }[] = [
@@ -37,6 +38,18 @@ function Build({ open }: SheetedProps) {
   }
   useKeys({ ArrowDown: () => move(1), ArrowUp: () => move(-1) })
   const down = useMemo(() => [...order].reverse(), [order])
+  const due = current ? dueBefore(open.state, sheets, current, open.body) : []
+  const [asked, setAsked] = useState(0)
+  if (current && due.length > 0)
+    return (
+      <SettingBench
+        open={open}
+        settings={due}
+        index={asked % due.length}
+        move={(by) => setAsked((now) => (now + by + due.length) % due.length)}
+        why={`before the ${current.name.toLowerCase()} goes on`}
+      />
+    )
   return (
     <>
       <OnStrip>
@@ -97,11 +110,19 @@ function PartOn({
   const line = state.orders
     .flatMap((order) => order.lines)
     .find((l) => l.serves.includes(bodyKey(open.body, position.code)))
-  const usual: PartSource = !need ? 'old' : line ? (line.what === 'single' ? 'loose' : line.what) : 'kit'
-  const [from, setFrom] = useState<PartSource>(usual)
+  // What is known is chosen: the old one where nothing asks for another, the new one where it has come. The rest is asked.
+  const usual: PartSource | '' = !need
+    ? 'old'
+    : need.standing === 'here' && line
+      ? line.what === 'single'
+        ? 'loose'
+        : line.what
+      : ''
+  const [from, setFrom] = useState<PartSource | ''>(usual)
   const [wrong, setWrong] = useState('')
   const missing = need && need.standing !== 'here' && need.standing !== 'on'
   const log = () => {
+    if (from === '') return setWrong('Which one goes on? Choose it first.')
     const no = open.add('part.on', {
       position: position.code,
       from,
@@ -133,7 +154,7 @@ function PartOn({
       {need && from === 'old' && (
         <ErrorLine>It was to be renewed: {need.why}. The return will ask for a reason.</ErrorLine>
       )}
-      {need && from !== 'old' && (
+      {need && from !== 'old' && from !== '' && (
         <p>
           New {position.part}: {need.why}.
         </p>

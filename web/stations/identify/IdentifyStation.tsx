@@ -306,7 +306,7 @@ export default function IdentifyStation({ open }: StationProps) {
             )}
             {already && (
               <QuietButton onPress={() => void navigate(open.to('asfound'))}>
-                go on <Key>3</Key>
+                go on <Key>Esc 3</Key>
               </QuietButton>
             )}
           </AskFoot>

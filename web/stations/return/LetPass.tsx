@@ -1,3 +1,4 @@
+import { readBodyKey, receivedTests } from '@ekrond/core/job'
 import { type GatePoint } from '@ekrond/core/stations'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -13,6 +14,16 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
   const [why, setWhy] = useState('')
   const [second, setSecond] = useState('')
   const [wrong, setWrong] = useState('')
+  const { key } = readBodyKey(point.point)
+  const [kind, of] = [key.slice(0, key.indexOf(':')), key.slice(key.indexOf(':') + 1)]
+  const test = kind === 'test' ? receivedTests.find(({ code }) => code === of) : undefined
+  const again = (code: (typeof receivedTests)[number]['code'], result: 'good' | 'bad') =>
+    open.addAll([{ kind: 'test.repeated', data: { test: code, result }, body: point.body }])?.sentence ?? ''
+  const address = open.to(point.station, point.body)
+  const where =
+    kind === 'finding'
+      ? `${address}${address.includes('?') ? '&' : '?'}part=${encodeURIComponent(of)}`
+      : address
   const pass = () => {
     if (!second) return setWrong('Choose the second name: two people let it pass.')
     setWrong(open.add('gate.passed', { point: point.point, why, second })?.sentence ?? '')
@@ -20,9 +31,18 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       {point.station !== 'return' && (
-        <Link to={open.to(point.station, point.body)} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
+        <Link to={where} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
           See to it at its station
         </Link>
+      )}
+      {test && (
+        <div role="group" aria-label={`${test.name}, once more`} style={{ display: 'flex', gap: 8 }}>
+          {(['good', 'bad'] as const).map((result) => (
+            <Choice key={result} onPress={() => setWrong(again(test.code, result))}>
+              {test.name}: {test[result]}
+            </Choice>
+          ))}
+        </div>
       )}
       {point.passable && (
         <>

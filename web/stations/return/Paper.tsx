@@ -47,6 +47,21 @@ const SheetOfPaper = styled.article`
   & td:nth-child(4) {
     font-weight: 600;
   }
+  & .standing {
+    padding: 6px 16px;
+    border-bottom: 1px solid var(--ink);
+  }
+  & .bad,
+  & .why {
+    color: var(--red);
+  }
+  & .why {
+    display: block;
+  }
+  & td.out {
+    outline: 2px solid var(--red);
+    outline-offset: -3px;
+  }
   & .two {
     display: grid;
     grid-template-columns: 1fr 1fr;
@@ -94,9 +109,14 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
         <span>
           {sheet.model} · <b className="figures">{sheet.listNumber}</b>
           {sheet.body && `, body ${sheet.body.number} of ${sheet.body.of}`}
-          {sheet.revision !== 'A' && `, revision ${sheet.revision}`}
+          {sheet.revision !== null && `, revision ${sheet.revision}`}
         </span>
       </header>
+      {sheet.standing && (
+        <p className={sheet.standing.word === 'PROVED' ? 'standing' : 'standing bad'}>
+          <b>{sheet.standing.word}.</b> {sheet.standing.rests}
+        </p>
+      )}
       <table>
         <thead>
           <tr>
@@ -112,11 +132,14 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
             <tr key={row.name}>
               <td>{row.name}</td>
               {[row.spec, row.asFound, row.asLeft].map((text, i) => (
-                <td key={i}>
+                <td key={i} className={i === 2 && row.out ? 'out' : undefined}>
                   <Fraction text={text} />
                 </td>
               ))}
-              <td>{row.with}</td>
+              <td>
+                {row.with}
+                {row.out && <b className="why">{row.out}</b>}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -27,7 +27,7 @@ export function Locked({ open }: StationProps) {
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={() => void navigate(open.to('asfound'))}>
-          Note it first <Key>3</Key>
+          Note it first <Key>Esc 3</Key>
         </MainButton>
         <QuietButton onPress={go}>Begin with this reason</QuietButton>
       </AskFoot>

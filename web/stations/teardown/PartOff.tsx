@@ -41,9 +41,8 @@ export function PartOff({
   const gauges = (useShop().data?.gauges ?? []) as Gauge[]
   const isOff = position.code in body.off
   const before = lastSaid(body.findings[position.code])
-  const [condition, setCondition] = useState(
-    before?.condition ?? (position.always ? conditionsOf[position.kind][0]!.code : ''),
-  )
+  // Nothing is chosen beforehand: each judgement is somebody's own, also the second.
+  const [condition, setCondition] = useState('')
   const [raw, setRaw] = useDraft(open.draft('teardown', position.code))
   const [override, setOverride] = useState<{ disposition: Disposition; why: string } | null>(null)
   const [wrong, setWrong] = useState('')

@@ -2,7 +2,7 @@ import { teardownOrder } from '@ekrond/core/work'
 import { teardownUnlocked } from '@ekrond/core/stations'
 import { settingKey } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useNavigate, useSearchParams } from 'react-router'
 import { Stack } from '../../drawing/Stack'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
@@ -23,7 +23,8 @@ function Teardown({ open }: SheetedProps) {
   const body = open.here
   const order = useMemo(() => teardownOrder(sheets.build), [sheets])
   const off = useMemo(() => new Set(Object.keys(body.off)), [body.off])
-  const [picked, setPicked] = useState<string | null>(null)
+  const [search] = useSearchParams()
+  const [picked, setPicked] = useState<string | null>(search.get('part'))
   const unlocked = teardownUnlocked(state, sheets, open.body)
   const tasks = openTasks(sheets, order, body)
   const chosen = picked ? sheets.build.positions.find((p) => p.code === picked) : undefined
