@@ -87,7 +87,8 @@ export async function fuzz(
     const told = `${route.method} ${url.slice(0, 120)} ${JSON.stringify(payload)?.slice(0, 600) ?? ''}: ${response.body.slice(0, 300)}`
     if (statusCode >= 500 && statusCode !== 503) result.failures.push(told)
     const said = sentencesOf(response.headers['content-type'], response.body)
-    if (said.some((sentence) => FOREIGN_WORDS.test(sentence.replace(/“[^”]*”/g, '')))) result.foreign.push(told)
+    if (said.some((sentence) => FOREIGN_WORDS.test(sentence.replace(/“[^”]*”/g, ''))))
+      result.foreign.push(told)
   }
   return result
 }

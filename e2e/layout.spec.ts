@@ -135,9 +135,10 @@ test('an override needs its reason, and two people who differ both stand', async
 test('an undo that later entries rest on is refused, naming them', async ({ bench: page }) => {
   // What is on again cannot have never come off: first its finding is taken back, then its coming off is not.
   await page.goto('/jobs/1181/teardown')
-  await expect(page.getByRole('region', { name: 'What is asked' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Stack, as it comes apart' })).toBeVisible()
   await page.keyboard.press('Escape')
   for (let i = 0; i < 12; i++) {
+    await page.keyboard.press('Escape')
     await page.keyboard.press('u')
     if (await page.getByRole('heading', { name: 'Not taken back' }).isVisible()) break
     await page.waitForTimeout(150)

@@ -36,7 +36,7 @@ export async function buildApp({
     forceCloseConnections: true,
     bodyLimit: 2 * 1024 * 1024,
     routerOptions: { maxParamLength: 200 },
-    frameworkErrors: answerProblem as never,
+    frameworkErrors: answerProblem,
     clientErrorHandler: answerUnreadable,
   })
   useValibot(app)

@@ -1,5 +1,5 @@
 // npm run screenshots: one picture of each main view from the demo data, into docs/screenshots.
-import { spawn } from 'node:child_process'
+import { execFileSync, spawn } from 'node:child_process'
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -116,7 +116,7 @@ await browser.close()
 if (!only.length || only.includes('return-sheet')) {
   const pdf = await fetch(`http://127.0.0.1:${port}/api/jobs/1186/sheet.pdf`)
   writeFileSync(join(folder, 'sheet.pdf'), Buffer.from(await pdf.arrayBuffer()))
-  run('pdftoppm', ['-png', '-r', '80', '-singlefile', join(folder, 'sheet.pdf'), join(out, 'return-sheet')])
+  execFileSync('pdftoppm', ['-png', '-r', '80', '-singlefile', join(folder, 'sheet.pdf'), join(out, 'return-sheet')])
 }
 await new Promise((resolve) => {
   server.once('exit', resolve)

@@ -75,7 +75,10 @@ describe.each([...version1, ...version2])('job %s', (_name, job) => {
   })
   // Since then each figure has its unit, and what nobody set says that.
   const bare = (cell: string) =>
-    cell.replace(/ (mm|turns?)( to free)?$/, '').replace(/^drill /, '').replace(/^not set$/, 'as found')
+    cell
+      .replace(/ (mm|turns?)( to free)?$/, '')
+      .replace(/^drill /, '')
+      .replace(/^not set$/, 'as found')
   it('has the same sheet, page by page', () => {
     const pages = returnSheets(state, all, job.number)
     expect(pages).toHaveLength(job.pages.length)

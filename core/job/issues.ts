@@ -1,9 +1,7 @@
 import * as v from 'valibot'
 
-const UNCLEAN = /\u0000|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/
-
 /** Text that a database and a page can hold: no zero character, no half of a character. */
-export const isCleanText = (text: string): boolean => !UNCLEAN.test(text)
+export const isCleanText = (text: string): boolean => !text.includes('\0') && !/\p{Surrogate}/u.test(text)
 
 export const UNCLEAN_SENTENCE = 'There is a character in it that cannot be kept. Type it again.'
 

@@ -38,7 +38,14 @@ const name = (code: string) => nameOn(sheets, code)
 
 const order: DataOf['order.placed'] = {
   lines: [
-    { what: 'kit', code: '31-B', supplier: 'hollin', quantity: 1, priceMinor: 1980, serves: ['needle', 'seat'] },
+    {
+      what: 'kit',
+      code: '31-B',
+      supplier: 'hollin',
+      quantity: 1,
+      priceMinor: 1980,
+      serves: ['needle', 'seat'],
+    },
   ],
   totalMinor: 2430,
   arrives: '2026-11-26',

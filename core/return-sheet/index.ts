@@ -292,12 +292,20 @@ function passedTheSeat(state: JobState, sheets: Sheets, bodyNumber: number): str
   if (here.tests.inlet?.result === 'bad') return 'its inlet leaked as received'
   const wet = sheets.build.positions.find(({ code, kind }) => {
     const said = here.findings[code]?.said ?? []
-    return (kind === 'needle' || kind === 'seat' || kind === 'float') && said.some((one) => one.ruled !== 'reuse')
+    return (
+      (kind === 'needle' || kind === 'seat' || kind === 'float') && said.some((one) => one.ruled !== 'reuse')
+    )
   })
-  if (wet) return `${wet.name.toLowerCase()}: ${found(lastSaid(here.findings[wet.code])!, wet).replace(/\.$/, '')}`
+  if (wet)
+    return `${wet.name.toLowerCase()}: ${found(lastSaid(here.findings[wet.code])!, wet).replace(/\.$/, '')}`
   const height = here.asFound['float.height/none']
   if (!height) return ''
-  const at = fuelAtWork(sheets.spec, height.value, null, workingConditions(state.opened ?? undefined, sheets.spec))
+  const at = fuelAtWork(
+    sheets.spec,
+    height.value,
+    null,
+    workingConditions(state.opened ?? undefined, sheets.spec),
+  )
   return !isRefusal(at) && (!at.level.holds || at.level.belowFace < sheets.spec.level.lo)
     ? 'its float stood too high as found'
     : ''

@@ -211,8 +211,7 @@ describe('the start-up card', () => {
     ).not.toBeNull()
   })
   it('and whatever the complaint says: an inlet that leaks, a needle with a ring, a float that stands too high', () => {
-    const danger = (...more: UnsentEntry[]) =>
-      sheetOf(ferry, { complaint: surging }, ...more).startUp.danger
+    const danger = (...more: UnsentEntry[]) => sheetOf(ferry, { complaint: surging }, ...more).startUp.danger
     expect(danger(unsent(3, 'test.noted', { test: 'inlet', result: 'bad' }))).toContain('inlet leaked')
     expect(danger(unsent(3, 'test.noted', { test: 'inlet', result: 'good' }))).toBeNull()
     const off = unsent(3, 'part.off', { position: 'needle', tray: 'B' })
@@ -235,7 +234,9 @@ describe('the start-up card', () => {
   it('says the pressure that it was set for, and the most that the needle holds', () => {
     expect(sheetOf(ferry).startUp.lines[0]).toContain('Fuel by pump, 24.0 kPa, 27.0 at most')
     // More than the needle holds is never printed as if it were fine.
-    expect(sheetOf(ferry, { pressureKpa: 41 }).startUp.lines[0]).toMatch(/41.0 kPa, 27.0 at most. That is too much/)
+    expect(sheetOf(ferry, { pressureKpa: 41 }).startUp.lines[0]).toMatch(
+      /41.0 kPa, 27.0 at most. That is too much/,
+    )
     expect(sheetOf(ferry, { pressureKpa: null }).startUp.lines[0]).toContain('not measured')
     // Fed by a tank above it, there is no pressure to set.
     const slide = sheetsFor('S26-14F')

@@ -13,13 +13,16 @@ export interface GatePoint extends Point {
 
 type Placed = Omit<GatePoint, 'passed'>
 
-/** Everything that stands in the way of the return, by body and station, passed ones with their reasons. */
+/** Everything that stands in the way of the return, by body and station, passed ones with their reasons. What may not be passed stands, whatever the log says. */
 export function gatePoints(state: JobState, all: SheetsByBody): GatePoint[] {
   const ofBodies = bodyNumbers(state).flatMap((body) => bodyPoints(state, all, body))
   const ofJob = stations.flatMap(({ name, jobPoints }) =>
     (jobPoints?.(state) ?? []).map((one): Placed => ({ ...one, body: 1, station: name })),
   )
-  return [...ofBodies, ...ofJob].map((one) => ({ ...one, passed: state.passes[one.point] ?? null }))
+  return [...ofBodies, ...ofJob].map((one) => ({
+    ...one,
+    passed: (one.passable && state.passes[one.point]) || null,
+  }))
 }
 
 export const openPoints = (state: JobState, all: SheetsByBody): GatePoint[] =>

@@ -147,7 +147,11 @@ function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
         .strokeColor(RED)
         .rect(columns[3]! - 4, y - 20, 60, 17)
         .stroke()
-      put(pdf, `${row.name}: ${row.out}`, columns[0]!, y, { size: 8.5, colour: RED, width: divider - columns[0]! - 8 })
+      put(pdf, `${row.name}: ${row.out}`, columns[0]!, y, {
+        size: 8.5,
+        colour: RED,
+        width: divider - columns[0]! - 8,
+      })
       y += 13
     }
   }
