@@ -335,7 +335,7 @@ async function ferry(w: Writer) {
   const order = w.order()
   w.from(0.06)
   w.add('order.arrived', { order })
-  w.build(15, false)
+  w.build(16, false)
   w.read('float.height/none', '11.8')
   w.read('float.height/none', '14.6')
 }

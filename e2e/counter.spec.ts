@@ -1,3 +1,5 @@
+import type { JobAnswer } from '@ekrond/contract/jobs'
+import type { APIRequestContext } from '@playwright/test'
 import { expect, test } from './shop.ts'
 
 test('a bank of four is taken in and one body’s float is set, by pointer alone but for names', async ({
@@ -43,6 +45,10 @@ test('a bank of four is taken in and one body’s float is set, by pointer alone
   await expect(page.getByLabel(/, reading$/)).toBeVisible()
   while (!(await page.getByText(/Float height$/).isVisible()))
     await page.getByRole('button', { name: 'after' }).click()
+  // What hides it is said by name; other hands have it off at the next bench.
+  await expect(page.getByText(/^To read it, take off first: /)).toBeVisible()
+  await takeOffWhatHides(page.request, `${shop.url}/api/jobs/${/jobs\/(\d+)/.exec(page.url())![1]!}`)
+  await expect(page.getByText(/^To read it, take off first: /)).toBeHidden()
   await page.getByRole('button', { name: 'Number pad' }).click()
   const pad = page.getByRole('group', { name: 'Number pad' })
   const reading = page.getByLabel('Float height, reading')
@@ -145,3 +151,30 @@ test('at the counter: a name full of quotes is kept, a promise in the past is no
   const label = await page.request.get(`${shop.url}/api/jobs/${number}/label.pdf`)
   expect((await label.body()).subarray(0, 5).toString()).toBe('%PDF-')
 })
+
+/** Body 3's float is laid open, as another bench would enter it. */
+async function takeOffWhatHides(request: APIRequestContext, address: string) {
+  const { job, sheets } = (await (await request.get(address)).json()) as JobAnswer
+  const { spec, build } = Object.values(sheets)[0]!
+  const { off } = spec.settings.find(({ code }) => code === 'float.height')!.when!
+  const entry = (kind: string, data: object) => ({
+    id: crypto.randomUUID(),
+    job,
+    kind,
+    v: 1,
+    body: 3,
+    data,
+    by: 'O. Dell',
+    at: '2026-11-24T10:40:00.000Z',
+  })
+  const parts = build.positions.filter(({ code }) => off.includes(code))
+  const answer = await request.post(`${address.replace(/\d+$/, '')}${job}/entries`, {
+    data: {
+      entries: [
+        entry('teardown.unlocked', { why: 'came with its bowls loose' }),
+        ...parts.map(({ code, tray }) => entry('part.off', { position: code, tray })),
+      ],
+    },
+  })
+  expect(JSON.stringify(await answer.json())).not.toContain('refused')
+}

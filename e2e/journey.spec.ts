@@ -245,14 +245,12 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   // The sheet on paper says the same.
   const number = /jobs\/(\d+)/.exec(page.url())![1]!
   await expect
-    .poll(
-      async () =>
-        (
-          (await (await page.request.get(`${shop.url}/api/jobs/${number}/sheet`)).json()) as {
-            returnedAt: string | null
-          }
-        ).returnedAt,
-    )
+    .poll(async () => {
+      const pages = (await (await page.request.get(`${shop.url}/api/jobs/${number}/sheet`)).json()) as {
+        returnedAt: string | null
+      }[]
+      return pages[0]!.returnedAt
+    })
     .not.toBeNull()
   const pdf = await page.request.get(`${shop.url}/api/jobs/${number}/sheet.pdf`)
   const file = join(mkdtempSync(join(tmpdir(), 'ekrond-pdf-')), 'sheet.pdf')
@@ -262,7 +260,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   expect(text).toContain('NOT PROVED. agreed with the rink')
   expect(text).toContain('revision A')
   expect(text).not.toContain('DRAFT')
-  expect(text).toContain('1 3/8 turns')
+  expect(text).toContain('1 3⁄8 turns')
   expect(text).toContain('K-4417-2S')
   expect(text).toMatch(/Seat: 2\.52 2\.55/)
 

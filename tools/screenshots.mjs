@@ -104,6 +104,7 @@ for (const { name, path, sheet = 'light', steps = [] } of VIEWS) {
   }, sheet)
   const page = await context.newPage()
   await page.goto(path)
+  await page.locator('main, [role=region]').first().waitFor()
   await page.waitForTimeout(900)
   for (const step of steps) {
     await step(page)
@@ -116,7 +117,14 @@ await browser.close()
 if (!only.length || only.includes('return-sheet')) {
   const pdf = await fetch(`http://127.0.0.1:${port}/api/jobs/1186/sheet.pdf`)
   writeFileSync(join(folder, 'sheet.pdf'), Buffer.from(await pdf.arrayBuffer()))
-  execFileSync('pdftoppm', ['-png', '-r', '80', '-singlefile', join(folder, 'sheet.pdf'), join(out, 'return-sheet')])
+  execFileSync('pdftoppm', [
+    '-png',
+    '-r',
+    '80',
+    '-singlefile',
+    join(folder, 'sheet.pdf'),
+    join(out, 'return-sheet'),
+  ])
 }
 await new Promise((resolve) => {
   server.once('exit', resolve)

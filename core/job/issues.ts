@@ -76,7 +76,7 @@ export const inOurWords = { message: sayIssue }
 export function issueSentence(issue: v.BaseIssue<unknown>): string {
   if (/^\p{Lu}/u.test(issue.message)) return issue.message
   const path = v.getDotPath(
-    issue as v.BaseIssue<unknown> & { path?: [v.IssuePathItem, ...v.IssuePathItem[]] },
+    issue,
   )
   const name = path?.split('.').findLast((part) => !/^\d+$/.test(part))
   const words = (name ?? 'it').replace(/([A-Z])/g, ' $1').toLowerCase()

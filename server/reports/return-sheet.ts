@@ -67,22 +67,10 @@ function put(
     .font(fraction && options.face === 'figures' ? 'strong' : (options.face ?? 'words'))
     .fontSize(options.size ?? 10)
     .fillColor(options.colour ?? INK)
-  const clean = printable(text)
+  // With a fraction slash the face sets a fraction, and only that: 13/8 is what 1 3/8 would read as.
+  const clean = printable(text).replace(/(\d+)\/(\d+)/g, '$1\u2044$2')
   const width = options.width ?? right - x - 10
-  if (!fraction) {
-    pdf.text(clean, x, y, { width, lineGap: 1 })
-    return pdf.y
-  }
-  // Only the fraction is set as one: with its whole number it would read as one figure, 13/8 for 1 3/8.
-  const pieces = clean.split(/(\b\d+\/\d+\b)/).filter((piece) => piece !== '')
-  pieces.forEach((piece, i) => {
-    const more = {
-      continued: i < pieces.length - 1,
-      features: /^\d+\/\d+$/.test(piece) ? (['frac'] as PDFKit.Mixins.OpenTypeFeatures[]) : [],
-    }
-    if (i === 0) pdf.text(piece, x, y, { width, lineGap: 1, ...more })
-    else pdf.text(piece, more)
-  })
+  pdf.text(clean, x, y, { width, lineGap: 1 })
   return pdf.y
 }
 
@@ -126,7 +114,7 @@ function across(pdf: Pdf, word: string): void {
 }
 
 function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
-  const columns = [left + 10, left + 138, left + 222, left + 282, left + 342]
+  const columns = [left + 10, left + 118, left + 216, left + 280, left + 344]
   const divider = right - 152
   let y = y0 + 8
   ;['SETTING', 'SPEC', 'AS FOUND', 'AS LEFT', 'WITH'].forEach((title, i) =>
@@ -135,8 +123,8 @@ function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
   y += 14
   for (const row of sheet.rows) {
     rule(pdf, y, left, divider, 0.5, RULE)
-    put(pdf, row.name, columns[0]!, y + 6, { size: 9.5, width: 124 })
-    put(pdf, row.spec, columns[1]!, y + 6, { face: 'figures', size: 9, width: 82 })
+    put(pdf, row.name, columns[0]!, y + 6, { size: 9.5, width: 106 })
+    put(pdf, row.spec, columns[1]!, y + 6, { face: 'figures', size: 9, width: 96 })
     put(pdf, row.asFound, columns[2]!, y + 6, { face: 'figures', size: 9, colour: PENCIL, width: 58 })
     put(pdf, row.asLeft, columns[3]!, y + 6, { face: 'figures', size: 9, width: 58 })
     put(pdf, row.with, columns[4]!, y + 6, { size: 9, width: divider - columns[4]! - 4 })
@@ -277,7 +265,7 @@ function titleBlock(pdf: Pdf, sheet: ReturnSheet, head: { date: string }): void 
   const cells: [string, string, boolean][] = [
     ['Job', sheet.number, true],
     ['List number', sheet.listNumber, true],
-    ['Returned', head.date, false],
+    [sheet.standing?.word === 'DRAFT' ? 'Drawn up' : 'Returned', head.date, false],
     ['For', sheet.customer, false],
     ['Equipment', sheet.equipment, false],
     ['Hands', sheet.hands, false],
