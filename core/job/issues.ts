@@ -75,9 +75,7 @@ export const inOurWords = { message: sayIssue }
 /** An issue as a whole sentence: the schema's own, or the field's name with what is wrong with it. */
 export function issueSentence(issue: v.BaseIssue<unknown>): string {
   if (/^\p{Lu}/u.test(issue.message)) return issue.message
-  const path = v.getDotPath(
-    issue,
-  )
+  const path = v.getDotPath(issue)
   const name = path?.split('.').findLast((part) => !/^\d+$/.test(part))
   const words = (name ?? 'it').replace(/([A-Z])/g, ' $1').toLowerCase()
   return `${words.charAt(0).toUpperCase()}${words.slice(1)} ${issue.message}`

@@ -103,7 +103,7 @@ export function readCatalogue(files: Files): CatalogueRead {
 }
 
 /** How a list number is written: it becomes part of an address and of a file's name. */
-export const LIST_NUMBER = /^[A-Za-z0-9](?:[A-Za-z0-9 .-]*[A-Za-z0-9])?$/
+const LIST_NUMBER = /^[A-Za-z0-9](?:[A-Za-z0-9 .-]*[A-Za-z0-9])?$/
 
 /** List numbers that stand twice, are none, or take each other's place in a circle. */
 function tellNumbers(numbers: Catalogue['listNumbers'], tell: Tell): void {
