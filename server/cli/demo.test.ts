@@ -20,7 +20,7 @@ const MORNING: [number, string, string | null, string, string, string, string | 
     'K-44',
     'set begun',
     '2026-11-25',
-    'Bowl cover off, hinge pin out, 9 in the trays, 1 found to be renewed, float height tried 2 times, last 14.6',
+    'Bowl cover off, cover gasket out, 8 in the trays, 1 found to be renewed, float height tried 2 times, last 14.6',
     'build',
   ],
   [
