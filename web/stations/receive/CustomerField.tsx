@@ -1,5 +1,6 @@
 import type { CustomersAnswer } from '@ekrond/contract/jobs'
-import { ComboBox, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components'
+import { useContext, useEffect, useRef, useState } from 'react'
+import { ComboBox, ComboBoxStateContext, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components'
 import styled from 'styled-components'
 import { useCustomers } from '../../data/customers'
 import { FieldInput, Label } from '../../ui'
@@ -42,6 +43,23 @@ const NEW = 'new'
 
 const keyOf = (known: KnownCustomer) => `${known.customer}|${known.engine}|${known.equipment}`
 
+/**
+ * Puts the list up for what was typed where the field did not: one that has the focus before its page has it hears of no focus, and
+ * never opens its list.
+ */
+function KeepsUp({ typed, answer }: { typed: string; answer: unknown }) {
+  const state = useContext(ComboBoxStateContext)
+  const here = useRef<HTMLSpanElement>(null)
+  useEffect(() => {
+    const field = here.current?.parentElement?.querySelector('input')
+    if (!state || state.isOpen || !typed.trim() || document.activeElement !== field) return
+    state.setFocused(true)
+    state.open(null, 'input')
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- for what is typed and its answer, not when hands close it
+  }, [typed, answer])
+  return <span ref={here} hidden />
+}
+
 /** The customer, found as one types, with each engine that came in for them; a new name is as good. */
 export function CustomerField({
   value,
@@ -57,6 +75,7 @@ export function CustomerField({
   focus: boolean
 }) {
   const asked = useCustomers(value)
+  const [chosen, setChosen] = useState('')
   const found = asked.data?.customers ?? []
   // A name that nobody has yet is an entry as well: the list is up while its answer is on the way.
   const items = found.length
@@ -75,12 +94,15 @@ export function CustomerField({
       items={items}
       onChange={(key) => {
         const known = found.find((other) => keyOf(other) === key)
-        if (known) onChoose(known)
+        if (!known) return
+        setChosen(known.customer)
+        onChoose(known)
       }}
       aria-label="Customer"
     >
       <Label aria-hidden>Customer</Label>
       <FieldInput as={Input} autoFocus={focus} autoComplete="off" />
+      <KeepsUp typed={value === chosen ? '' : value} answer={asked.data} />
       <Found>
         <ListBox<Entry> style={{ outline: 'none' }}>
           {({ id, name, known }) => (
