@@ -1,0 +1,111 @@
+import { complaintWords } from '../complaint/index.ts'
+import { workingConditions } from '../conditions/index.ts'
+import { fuelAtWork } from '../float/at-work.ts'
+import { bodyOf, lastSaid, type JobState } from '../job/index.ts'
+import { figure } from '../measure/index.ts'
+import { isRefusal } from '../refusal/index.ts'
+import type { Sheets } from '../sheets/index.ts'
+import { found } from './found.ts'
+
+export interface StartUpCard {
+  /** what comes before anyone cranks; null where nothing says so */
+  danger: string | null
+  lines: string[]
+}
+
+/** What the way it is installed asks of whoever fits it. */
+function installed(opened: NonNullable<JobState['opened']>): string[] {
+  return [
+    ...(opened.marine
+      ? [
+          'Marine: approved flame arrestor and parts only, no fuel to the bilge, the pump’s overflow joined where it belongs.',
+        ]
+      : []),
+    ...(opened.boosted
+      ? [
+          'Boosted intake: bowl vent and fuel pressure follow the intake’s pressure; check both before it is loaded.',
+        ]
+      : []),
+    ...(opened.tiltDeg
+      ? [`Installed at ${opened.tiltDeg} degrees: level and wet tests are made at that tilt.`]
+      : []),
+  ]
+}
+
+/** Words of a customer that say fuel went where it should not, whatever the symptom is called. */
+const FUEL_WENT_ON =
+  /flood|overflow|hydro|drip|leak|(fuel|gas|petrol).*(oil|sump|crankcase)|oil.*(fuel|gas|petrol)|wet plug/i
+
+/** Why fuel can have passed the seat of this body: by the complaint, the tests, findings or the level that it came with; empty where nothing says so. */
+function passedTheSeat(state: JobState, sheets: Sheets, bodyNumber: number): string {
+  const { complaint } = state.opened!
+  const here = bodyOf(state, bodyNumber)
+  if (complaint.symptom === 'flooding' || complaint.symptom === 'leak' || FUEL_WENT_ON.test(complaint.words))
+    return `it came in with “${complaintWords(complaint)}”`
+  if (here.tests.inlet?.result === 'bad') return 'its inlet leaked as received'
+  const wet = sheets.build.positions.find(({ code, kind }) => {
+    const said = here.findings[code]?.said ?? []
+    return (
+      (kind === 'needle' || kind === 'seat' || kind === 'float') && said.some((one) => one.ruled !== 'reuse')
+    )
+  })
+  if (wet)
+    return `${wet.name.toLowerCase()}: ${found(lastSaid(here.findings[wet.code])!, wet).replace(/\.$/, '')}`
+  const height = here.asFound['float.height/none']
+  if (!height) return ''
+  const at = fuelAtWork(
+    sheets.spec,
+    height.value,
+    null,
+    workingConditions(state.opened ?? undefined, sheets.spec),
+  )
+  return !isRefusal(at) && (!at.level.holds || at.level.belowFace < sheets.spec.level.lo)
+    ? 'its float stood too high as found'
+    : ''
+}
+
+/**
+ * The start-up card. Where fuel can have passed the seat the first thing is fuel in cylinders and sump: nobody cranks before that is
+ * looked at. A line stands only where this unit has the thing that it speaks of.
+ */
+export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): StartUpCard {
+  const { spec, build } = sheets
+  const opened = state.opened!
+  const passed = passedTheSeat(state, sheets, bodyNumber)
+  const conditions = workingConditions(opened, spec)
+  // Whoever gave a head of fuel has a tank above it; whoever gave a pressure has a pump.
+  const pumped = opened.headMm == null && (opened.pressureKpa != null || spec.supply.feed === 'pump')
+  const pressure = `${figure(conditions.pressureKpa)} kPa${opened.pressureKpa == null && opened.headMm == null ? ' (the sheet’s, not measured)' : ''}, ${figure(spec.supply.mostKpa)} at most`
+  const over = conditions.pressureKpa > spec.supply.mostKpa ? ' That is too much: a regulator first.' : ''
+  const choke = build.positions.some(({ code, name }) => /choke/i.test(`${code} ${name}`))
+  const screws = spec.settings.filter((setting) => setting.code === 'mixture.turns').length
+  return {
+    danger: passed
+      ? `Before anyone cranks: fuel can have passed the seat (${passed}). Plugs out, look for fuel in the cylinders; smell and level of the oil.`
+      : null,
+    lines: [
+      pumped
+        ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
+        : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
+      'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
+      choke
+        ? 'Throttle snaps shut from wide open, choke on and choke off, cable on.'
+        : 'Throttle snaps shut from wide open, cable on.',
+      'Drip holes and bowl vents stay open; every other port has a hose or a cap.',
+      ...(screws
+        ? [
+            'Warm it through, then mixture.',
+            spec.mixture.kind === 'fuel'
+              ? `${screws > 1 ? 'Each' : 'The'} screw in until it falters, then out a quarter turn. In is leaner on this one.`
+              : `${screws > 1 ? 'Each' : 'The'} screw out until it falters, then in a quarter turn. In is richer on this one.`,
+          ]
+        : ['Warm it through.']),
+      spec.engine.idleInGearRpm
+        ? `Idle ${spec.engine.idleInGearRpm} in gear, ${spec.engine.idleRpm} out of gear.`
+        : `Idle ${spec.engine.idleRpm}.`,
+      'Blip: a stumble on opening is lean; a hang after release is lean or an air leak; a sag below idle is rich.',
+      'Engine tests: exhaust gas outdoors, clear of moving parts, no face over the open intake.',
+      ...installed(opened),
+    ],
+  }
+}
