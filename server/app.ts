@@ -88,7 +88,7 @@ export async function buildApp({
           type: 'about:blank',
           title: 'Not here',
           status: 404,
-          detail: `There is nothing at ${clip(request.url)}.`,
+          detail: `There is nothing at “${clip(request.url)}”.`,
         }),
       )
   })
