@@ -11,4 +11,5 @@ export const returnSheet = ({
   head: { shop: string; date: string }
 }): Promise<Uint8Array> => returnSheetPdf(pages, head)
 
-export const catalogue = (files: Record<string, string>): CatalogueRead => readCatalogue(sentFiles(files))
+export const catalogue = (files: Record<string, string>): Promise<CatalogueRead> =>
+  readCatalogue(sentFiles(files))

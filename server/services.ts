@@ -23,7 +23,7 @@ export type Heavy = Pick<Services, 'renderSheet' | 'readCatalogue'>
 
 const inPlace: Heavy = {
   renderSheet: returnSheetPdf,
-  readCatalogue: (files) => Promise.resolve(readCatalogue(sentFiles(files))),
+  readCatalogue: (files) => readCatalogue(sentFiles(files)),
 }
 
 export function openServices(pool: Pool, clock: Clock, heavy: Heavy = inPlace): Services {

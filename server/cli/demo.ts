@@ -35,7 +35,7 @@ export async function loadDemoIfEmpty(services: Services, folder: string): Promi
 }
 
 async function loadDemo(services: Services, folder: string): Promise<void> {
-  const read = readCatalogue(folderFiles(folder))
+  const read = await readCatalogue(folderFiles(folder))
   if ('errors' in read)
     throw new Error(
       `the demo catalogue has faults: ${read.errors.map((e) => `${e.file} ${e.row ?? ''} ${e.column ?? ''} ${e.sentence}`).join('; ')}`,

@@ -15,13 +15,13 @@ async function main(): Promise<number> {
   }
   const files = folderFiles(resolve(folder))
   const whole = isWholeShop(files)
-  const read = whole ? null : readCatalogue(files)
+  const read = whole ? null : await readCatalogue(files, progress)
   if (read && 'errors' in read) return tellFaults(read.errors)
   const pool = openPool(process.env.EKROND_DATABASE_URL!)
   try {
     await migrate(pool, join(process.cwd(), 'server/db/migrations'))
     if (!read) {
-      const { jobs, entries } = await importShop(pool, files)
+      const { jobs, entries } = await importShop(pool, files, progress)
       console.log(`The whole shop was taken in: ${jobs} jobs with ${entries} entries.`)
       return 0
     }
@@ -38,6 +38,9 @@ async function main(): Promise<number> {
     await pool.end()
   }
 }
+
+const progress = (file: string, rows: number) =>
+  console.error(`${file}: ${rows.toLocaleString('en')} rows read`)
 
 function tellFaults(errors: readonly ImportError[]): number {
   for (const { file, row, column, sentence } of errors)

@@ -15,7 +15,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { selectListNumber } from '../library/library.sql.ts'
 import { catalogueFolder, openShop, type TestShop } from '../test/shop.ts'
 import { folderFiles, sentFiles } from './files.ts'
-import { readCatalogue, type ImportError } from './read.ts'
+import { readCatalogue, type Catalogue, type ImportError } from './read.ts'
+import type { Row } from './tables.ts'
 import { previewCatalogue, writeCatalogue } from './write.ts'
 
 let shop: TestShop
@@ -31,8 +32,8 @@ function broken(file: string, change: (contents: string) => string): string {
   writeFileSync(join(folder, file), change(readFileSync(join(folder, file), 'utf8')))
   return folder
 }
-const errorsOf = (folder: string): ImportError[] => {
-  const read = readCatalogue(folderFiles(folder))
+const errorsOf = async (folder: string): Promise<ImportError[]> => {
+  const read = await readCatalogue(folderFiles(folder))
   return 'errors' in read ? read.errors : []
 }
 const catalogueNames = () => [
@@ -40,15 +41,15 @@ const catalogueNames = () => [
   ...readdirSync(join(catalogueFolder, 'models')).map((name) => `models/${name}`),
   ...readdirSync(catalogueFolder).filter((name) => name.endsWith('.csv')),
 ]
-const good = () => {
-  const read = readCatalogue(folderFiles(catalogueFolder))
+const good = async () => {
+  const read = await readCatalogue(folderFiles(catalogueFolder))
   if ('errors' in read) throw new Error(JSON.stringify(read.errors))
   return read.catalogue
 }
 
 describe('reading a catalogue', () => {
-  it('reads the demo: four makers, nine models in full, 150 list numbers', () => {
-    const catalogue = good()
+  it('reads the demo: four makers, nine models in full, 150 list numbers', async () => {
+    const catalogue = await good()
     expect(catalogue.head.makers).toHaveLength(4)
     expect(catalogue.models.map((m) => m.code)).toEqual([
       '12T',
@@ -144,16 +145,16 @@ describe('reading a catalogue', () => {
       { sentence: 'It goes round in a circle: U712B, U712A, U712B.' },
     ],
     ['people.csv', (t: string) => t.replace('I. Marrow', 'I. Mar\u0000row'), { file: 'people.csv' }],
-  ])('tells the fault in %s with its place', (file, change, wanted) => {
-    expect(errorsOf(broken(file, change))).toContainEqual(expect.objectContaining(wanted))
+  ])('tells the fault in %s with its place', async (file, change, wanted) => {
+    expect(await errorsOf(broken(file, change))).toContainEqual(expect.objectContaining(wanted))
   })
-  it('follows no link, and says what is in a file’s place', () => {
+  it('follows no link, and says what is in a file’s place', async () => {
     const folder = broken('parts.csv', (t) => t)
     rmSync(join(folder, 'kits.csv'))
     symlinkSync('/etc/hostname', join(folder, 'kits.csv'))
     rmSync(join(folder, 'people.csv'))
     mkdirSync(join(folder, 'people.csv'))
-    const errors = errorsOf(folder)
+    const errors = await errorsOf(folder)
     expect(errors).toContainEqual(
       expect.objectContaining({
         file: 'kits.csv',
@@ -167,21 +168,38 @@ describe('reading a catalogue', () => {
       }),
     )
   })
-  it('tells a missing file', () =>
-    expect(errorsOf(mkdtempSync(join(tmpdir(), 'ekrond-empty-')))).toContainEqual(
+  it('tells a missing file', async () =>
+    expect(await errorsOf(mkdtempSync(join(tmpdir(), 'ekrond-empty-')))).toContainEqual(
       expect.objectContaining({ file: 'parts.csv', sentence: 'The file is missing.' }),
     ))
+  it('a quotation mark that is not closed is told, and does not swallow the rest in silence', async () => {
+    const unclosed = broken('customers.csv', (t) => t + '"Ferry,x,y\n'.repeat(3) + 'a,b,c\n'.repeat(30_000))
+    expect(await errorsOf(unclosed)).toContainEqual(
+      expect.objectContaining({
+        file: 'customers.csv',
+        sentence: expect.stringMatching(
+          /^The file cannot be read as CSV from here on: .*quotation mark/,
+        ) as string,
+      }),
+    )
+  })
+  it('after a thousand faults it reads no further and says so', async () => {
+    const errors = await errorsOf(broken('customers.csv', (t) => t + ',,\n'.repeat(5000)))
+    const told = errors.filter(({ file }) => file === 'customers.csv')
+    expect(told).toHaveLength(1001)
+    expect(told.at(-1)!.sentence).toContain('was not read')
+  })
 })
 
 describe('writing it', () => {
   it('twice changes nothing; a changed sheet is a new revision and the old one stays', async () => {
-    expect(await writeCatalogue(shop.pool, good())).toMatchObject({ newRevisions: 300, changed: [] })
-    expect(await writeCatalogue(shop.pool, good())).toEqual({
+    expect(await writeCatalogue(shop.pool, await good())).toMatchObject({ newRevisions: 300, changed: [] })
+    expect(await writeCatalogue(shop.pool, await good())).toEqual({
       newRevisions: 0,
       newListNumbers: [],
       changed: [],
     })
-    const changed = good()
+    const changed = await good()
     const setting = changed.listNumbers[0]!.spec.settings[0]!
     const before = setting.asWritten
     setting.asWritten = '1 3/4'
@@ -197,7 +215,7 @@ describe('writing it', () => {
     }
     // Looked at first, nothing is taken; then it is.
     expect(await previewCatalogue(shop.pool, changed)).toMatchObject(wanted)
-    expect(await previewCatalogue(shop.pool, good())).toMatchObject({ newRevisions: 0 })
+    expect(await previewCatalogue(shop.pool, await good())).toMatchObject({ newRevisions: 0 })
     expect(await writeCatalogue(shop.pool, changed)).toMatchObject(wanted)
     const found = await selectListNumber(shop.pool, changed.listNumbers[0]!.number)
     expect(found!.sheets.specRev).toMatch(/\/spec\/2$/)
@@ -232,12 +250,46 @@ describe('writing it', () => {
       preview: null,
     })
     expect(await send(files, true)).toMatchObject({ taken: true })
-    expect(readCatalogue(sentFiles({}))).toMatchObject({ errors: expect.any(Array) as unknown })
+    expect(await readCatalogue(sentFiles({}))).toMatchObject({ errors: expect.any(Array) as unknown })
+  })
+  it('a table longer than one statement comes in whole, and one that changes meanwhile not at all', async () => {
+    const many = Array.from({ length: 12_345 }, (_, i) => `Customer ${i},engine ${i},equipment ${i}\n`).join(
+      '',
+    )
+    const folder = broken('customers.csv', (t) => t + many)
+    const read = await readCatalogue(folderFiles(folder))
+    if ('errors' in read) throw new Error(JSON.stringify(read.errors))
+    await writeCatalogue(shop.pool, read.catalogue)
+    const count = async () =>
+      (
+        await shop.pool.query<{ n: number }>(
+          "select count(*)::int as n from customer where customer like 'Customer %'",
+        )
+      ).rows[0]!.n
+    expect(await count()).toBe(12_345)
+
+    const table = join(folder, 'customers.csv')
+    writeFileSync(table, readFileSync(table, 'utf8').replaceAll('Customer', 'Late customer') + 'Torn,off\n')
+    await expect(writeCatalogue(shop.pool, read.catalogue)).rejects.toThrow(
+      /customers\.csv changed while it was read/,
+    )
+    expect((await shop.pool.query("select 1 from customer where customer like 'Late%'")).rows).toEqual([])
+    await shop.pool.query("delete from customer where customer like 'Customer %'")
   })
   it('all or nothing: a price for a part that does not exist leaves no trace', async () => {
-    const catalogue = good()
-    catalogue.tables['customers.csv'].push({ customer: 'New one', engine: 'e', equipment: 'q' })
-    catalogue.tables['prices.csv'].push({ part: 'NOWHERE', supplier: 'hollin', price_minor: 1, lead_days: 1 })
+    const { catalogue } = (await readCatalogue(
+      sentFiles(
+        Object.fromEntries(
+          catalogueNames().map((name) => [name, readFileSync(join(catalogueFolder, name), 'utf8')]),
+        ),
+      ),
+    )) as { catalogue: Catalogue }
+    const { 'customers.csv': customers, 'prices.csv': prices } = catalogue.tables as unknown as Record<
+      string,
+      Row[]
+    >
+    customers!.push({ customer: 'New one', engine: 'e', equipment: 'q' })
+    prices!.push({ part: 'NOWHERE', supplier: 'hollin', price_minor: 1, lead_days: 1 })
     await expect(writeCatalogue(shop.pool, catalogue)).rejects.toThrow(/price_part_fkey/)
     expect((await shop.pool.query("select 1 from customer where customer = 'New one'")).rows).toEqual([])
   })

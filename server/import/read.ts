@@ -1,11 +1,9 @@
-import { TABLES, type Column } from '@ekrond/contract/library'
 import { isRefusal } from '@ekrond/core/refusal'
 import { listNumberSheets, Model, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
-import { parse } from 'csv-parse/sync'
 import * as v from 'valibot'
-import { gaugeKinds } from '@ekrond/core/measure'
 import { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from '@ekrond/core/job'
 import { NotAFile, type Files } from './files.ts'
+import { readTables, type Tables } from './tables.ts'
 
 export interface ImportError {
   file: string
@@ -15,7 +13,7 @@ export interface ImportError {
 }
 
 /** What a whole number's column holds. */
-const LARGEST_WHOLE = 2_147_483_647
+export const LARGEST_WHOLE = 2_147_483_647
 
 function isZone(zone: string): boolean {
   try {
@@ -60,13 +58,13 @@ export interface Catalogue {
     spec: SpecSheet
     build: BuildSheet
   }[]
-  tables: Record<keyof typeof TABLES, Record<string, string | number>[]>
+  tables: Tables
 }
 
 /** Reads a catalogue. Every fault is told with its file, row and column; nothing is read halfway. */
 export type CatalogueRead = { catalogue: Catalogue } | { errors: ImportError[] }
 
-export function readCatalogue(files: Files): CatalogueRead {
+export async function readCatalogue(files: Files, progress?: Progress): Promise<CatalogueRead> {
   const errors: ImportError[] = []
   const tell = (file: string, row: number | null, column: string | null, sentence: string) =>
     void errors.push({ file, row, column, sentence })
@@ -97,7 +95,7 @@ export function readCatalogue(files: Files): CatalogueRead {
   if (models.length === 0)
     tell('models', null, null, 'The folder holds no models. Put one JSON file a model into models/.')
 
-  const tables = readTables(files, tell)
+  const tables = await readTables(files, tell, progress)
   if (errors.length || !head) return { errors }
   return { catalogue: { head, models, listNumbers, tables } }
 }
@@ -146,6 +144,9 @@ function tellCircles(
   for (const { number } of numbers) walk(number, [])
 }
 
+/** Told while a long table is read: how many rows of it have been. */
+export type Progress = (file: string, rows: number) => void
+
 export type Tell = (file: string, row: number | null, column: string | null, sentence: string) => void
 
 export function readJson<T>(
@@ -189,130 +190,4 @@ function textOf(files: Files, file: string, tell: Tell): string | undefined {
 const placeOf = (error: Error): string => {
   const at = /line (\d+)/.exec(error.message)
   return at ? `, at line ${at[1]}` : ''
-}
-
-/** The columns that tell a table's rows apart. */
-const KEYS: Record<keyof typeof TABLES, readonly string[]> = {
-  'parts.csv': ['part'],
-  'suppliers.csv': ['supplier'],
-  'prices.csv': ['part', 'supplier'],
-  'kits.csv': ['kit'],
-  'kit-holds.csv': ['kit', 'part'],
-  'shelf.csv': ['part'],
-  'gauges.csv': ['gauge'],
-  'people.csv': ['person'],
-  'customers.csv': ['customer', 'engine', 'equipment'],
-}
-
-function tellDuplicates(
-  file: keyof typeof TABLES,
-  rows: readonly Record<string, string | number>[],
-  tell: Tell,
-) {
-  const seen = new Map<string, number>()
-  rows.forEach((row, i) => {
-    const key = JSON.stringify(KEYS[file].map((column) => row[column]))
-    const before = seen.get(key)
-    if (before !== undefined)
-      tell(
-        file,
-        i + 2,
-        KEYS[file][0]!,
-        `“${KEYS[file].map((column) => row[column]).join(', ')}” stands in row ${before} already.`,
-      )
-    else seen.set(key, i + 2)
-  })
-}
-
-/** What must stand in another file: [file, column, the file that has it, its column]. */
-const REFERENCES: [keyof typeof TABLES, string, keyof typeof TABLES, string][] = [
-  ['prices.csv', 'part', 'parts.csv', 'part'],
-  ['prices.csv', 'supplier', 'suppliers.csv', 'supplier'],
-  ['kits.csv', 'supplier', 'suppliers.csv', 'supplier'],
-  ['kit-holds.csv', 'kit', 'kits.csv', 'kit'],
-  ['kit-holds.csv', 'part', 'parts.csv', 'part'],
-  ['shelf.csv', 'part', 'parts.csv', 'part'],
-]
-
-/** The flat tables that a catalogue and a whole shop have in common. */
-export function readTables(files: Files, tell: Tell): Catalogue['tables'] {
-  const tables = Object.fromEntries(
-    Object.entries(TABLES).map(([file, columns]) => [file, readTable(files, file, columns, tell)]),
-  ) as Catalogue['tables']
-  for (const file of Object.keys(TABLES) as (keyof typeof TABLES)[]) tellDuplicates(file, tables[file], tell)
-  tables['gauges.csv'].forEach((row, i) => {
-    if (!(gaugeKinds as readonly unknown[]).includes(row.kind))
-      tell(
-        'gauges.csv',
-        i + 2,
-        'kind',
-        `“${row.kind}” is no kind of gauge. Known are ${gaugeKinds.join(', ')}.`,
-      )
-  })
-  tables['kit-holds.csv'].forEach((row, i) => {
-    if (Number(row.quantity) < 1)
-      tell('kit-holds.csv', i + 2, 'quantity', 'A kit holds at least one of each part in it.')
-  })
-  for (const [file, column, other, key] of REFERENCES) {
-    const known = new Set(tables[other].map((row) => row[key]))
-    tables[file].forEach((row, i) => {
-      if (row[column] !== '' && !known.has(row[column]))
-        tell(file, i + 2, column, `“${row[column]}” does not stand in ${other}.`)
-    })
-  }
-  return tables
-}
-
-export function readTable(
-  files: Files,
-  file: string,
-  columns: Record<string, Column>,
-  tell: Tell,
-): Record<string, string | number>[] {
-  const text = textOf(files, file, tell)
-  if (text === undefined) return []
-  let records: string[][]
-  try {
-    records = parse(text, { bom: true, skip_empty_lines: true, relax_column_count: true })
-  } catch (error) {
-    tell(file, null, null, `The file cannot be read as CSV: ${(error as Error).message}`)
-    return []
-  }
-  const header = records[0] ?? []
-  for (const column of Object.keys(columns))
-    if (!header.includes(column))
-      tell(file, 1, column, `The column ${column} is missing; units stand in the header.`)
-  for (const column of header)
-    if (!(column in columns))
-      tell(
-        file,
-        1,
-        column,
-        `Nobody knows the column ${column}. Known are ${Object.keys(columns).join(', ')}.`,
-      )
-  return records.slice(1).map((cells, i) => {
-    const row = i + 2
-    if (cells.length !== header.length)
-      tell(file, row, null, `The row has ${cells.length} cells, its header ${header.length}.`)
-    return Object.fromEntries(
-      header.map((column, k) => [
-        column,
-        readCell(cells[k] ?? '', columns[column] ?? 'may be empty', (sentence) =>
-          tell(file, row, column, sentence),
-        ),
-      ]),
-    )
-  })
-}
-
-function readCell(cell: string, column: Column, tell: (sentence: string) => void): string | number {
-  if (column === 'text' && cell.trim() === '') tell('The cell is empty.')
-  if (column === 'text' || column === 'may be empty') return cell.trim()
-  const value = Number(cell)
-  if (cell.trim() === '' || !Number.isFinite(value) || value < 0)
-    tell(`“${cell}” is no number at or above 0.`)
-  else if (column === 'whole' && !Number.isInteger(value)) tell(`“${cell}” must be a whole number.`)
-  else if (column === 'whole' && value > LARGEST_WHOLE)
-    tell(`“${cell}” is larger than any that is counted here.`)
-  return value
 }

@@ -2,6 +2,7 @@ import { sheetDifferences, type Difference } from '@ekrond/core/library'
 import { createHash } from 'node:crypto'
 import { inTransaction, type Client, type Pool } from '../db/pool.ts'
 import type { Catalogue } from './read.ts'
+import type { Row, Rows, Tables } from './tables.ts'
 
 /** Writes a catalogue in one transaction. Sheets that differ from their newest revision become a new one; the same twice changes nothing. */
 export const writeCatalogue = (pool: Pool, catalogue: Catalogue): Promise<Written> =>
@@ -78,20 +79,39 @@ export async function writeShop(client: Client, head: Catalogue['head']): Promis
   )
 }
 
-export async function writeTables(client: Client, tables: Catalogue['tables']): Promise<void> {
-  await upsert(client, 'person', ['person'], tables['people.csv'])
-  await upsert(client, 'gauge', ['gauge'], tables['gauges.csv'])
-  await upsert(client, 'customer', ['customer', 'engine', 'equipment'], tables['customers.csv'])
-  await upsert(client, 'part', ['part'], tables['parts.csv'])
-  await upsert(client, 'supplier', ['supplier'], tables['suppliers.csv'])
-  await upsert(client, 'price', ['part', 'supplier'], tables['prices.csv'])
-  await upsert(client, 'kit', ['kit'], tables['kits.csv'])
-  await client.query('delete from kit_hold where kit = any($1)', [tables['kits.csv'].map((kit) => kit.kit)])
-  await upsert(client, 'kit_hold', ['kit', 'part'], tables['kit-holds.csv'])
-  await upsert(client, 'shelf', ['part'], tables['shelf.csv'])
+export async function writeTables(client: Client, tables: Tables): Promise<void> {
+  await upsertAll(client, 'person', ['person'], tables['people.csv'])
+  await upsertAll(client, 'gauge', ['gauge'], tables['gauges.csv'])
+  await upsertAll(client, 'customer', ['customer', 'engine', 'equipment'], tables['customers.csv'])
+  await upsertAll(client, 'part', ['part'], tables['parts.csv'])
+  await upsertAll(client, 'supplier', ['supplier'], tables['suppliers.csv'])
+  await upsertAll(client, 'price', ['part', 'supplier'], tables['prices.csv'])
+  await upsertAll(client, 'kit', ['kit'], tables['kits.csv'])
+  for await (const kits of batches(tables['kits.csv']))
+    await client.query('delete from kit_hold where kit = any($1)', [kits.map((kit) => kit.kit)])
+  await upsertAll(client, 'kit_hold', ['kit', 'part'], tables['kit-holds.csv'])
+  await upsertAll(client, 'shelf', ['part'], tables['shelf.csv'])
 }
 
-/** One statement a table: rows as JSON, columns by name. Table and column names come from this file and the import's own list. */
+/** Rows that one statement takes. */
+const BATCH = 5000
+
+async function* batches(rows: Rows): AsyncGenerator<Row[]> {
+  let batch: Row[] = []
+  for await (const row of rows) {
+    batch.push(row)
+    if (batch.length < BATCH) continue
+    yield batch
+    batch = []
+  }
+  if (batch.length) yield batch
+}
+
+async function upsertAll(client: Client, table: string, keys: string[], rows: Rows): Promise<void> {
+  for await (const batch of batches(rows)) await upsert(client, table, keys, batch)
+}
+
+/** One statement: rows as JSON, columns by name. Table and column names come from this file and the import's own list. */
 async function upsert(
   client: Client,
   table: string,

@@ -4,7 +4,8 @@ import { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import * as v from 'valibot'
 import { inTransaction, type Client, type Pool } from '../db/pool.ts'
 import type { Files } from '../import/files.ts'
-import { Head, readJson, readTable, readTables, type ImportError, type Tell } from '../import/read.ts'
+import { Head, readJson, type ImportError, type Progress, type Tell } from '../import/read.ts'
+import { readTable, readTables, type Row } from '../import/tables.ts'
 import { insertRows, writeShop, writeTables } from '../import/write.ts'
 import { jobCache } from '../jobs/append.ts'
 import { insertEntries, insertJob, insertReturnSheet } from '../jobs/jobs.sql.ts'
@@ -78,7 +79,11 @@ export const isWholeShop = (files: Files): boolean => files.read('shop.json') !=
  * Takes a whole shop in, into an empty one: library with every revision, tables, each job's log as it was. The rows of the rack are
  * made from the logs. All or nothing, in one transaction; faults are told by file, row and column.
  */
-export function importShop(pool: Pool, files: Files): Promise<{ jobs: number; entries: number }> {
+export function importShop(
+  pool: Pool,
+  files: Files,
+  progress?: Progress,
+): Promise<{ jobs: number; entries: number }> {
   return inTransaction(pool, async (client) => {
     const { rows } = await client.query<{ jobs: number; numbers: number }>(
       'select (select count(*) from job) as jobs, (select count(*) from list_number) as numbers',
@@ -95,8 +100,15 @@ export function importShop(pool: Pool, files: Files): Promise<{ jobs: number; en
       throw new WholeShopFaults(errors)
     }
     const head = readJson(files, 'shop.json', Head, tell)
-    const tables = readTables(files, tell)
-    const models = readTable(files, 'models.csv', { model: 'text', maker: 'text', name: 'text' }, tell)
+    const tables = await readTables(files, tell, progress)
+    const models: Row[] = []
+    for await (const model of await readTable(
+      files,
+      'models.csv',
+      { model: 'text', maker: 'text', name: 'text' },
+      tell,
+    ))
+      models.push(model)
     const numbers = readJson(files, 'list-numbers.json', ListNumbers, tell) ?? []
     const revisions = numbers.flatMap(({ listNumber }) =>
       (readJson(files, `revisions/${encodeURIComponent(listNumber)}.json`, Revisions, tell) ?? []).map(
