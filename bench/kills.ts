@@ -18,6 +18,8 @@ export interface KillsResult {
   skipped: number
   /** starts after a kill that did not come up by themselves the first time */
   failedStarts: number
+  /** what those starts said */
+  said: string[]
 }
 
 /**
@@ -39,7 +41,15 @@ export async function killAgainAndAgain({
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
   let server = await startServer(postgres.url, port)
-  const result: KillsResult = { kills: 0, acknowledged: 0, lost: 0, doubled: 0, skipped: 0, failedStarts: 0 }
+  const result: KillsResult = {
+    kills: 0,
+    acknowledged: 0,
+    lost: 0,
+    doubled: 0,
+    skipped: 0,
+    failedStarts: 0,
+    said: [],
+  }
   const jobs = Array.from({ length: JOBS }, () => randomUUID())
   const told = new Map<string, number>()
   const stop = new AbortController()
@@ -91,15 +101,17 @@ export async function killAgainAndAgain({
       } else {
         process.kill(postmaster(folder), 'SIGKILL')
         // At once, as a start command that is called again would: the children may still be going down.
-        postgres = await startPostgres(folder, { port: postgres.port }).catch(async () => {
+        postgres = await startPostgres(folder, { port: postgres.port }).catch(async (error: Error) => {
           result.failedStarts++
+          result.said.push(`PostgreSQL: ${error.message}`)
           await pause(1000)
           return startPostgres(folder, { port: postgres.port })
         })
       }
       if (server.exitCode !== null || server.signalCode !== null)
-        server = await startServer(postgres.url, port).catch(async () => {
+        server = await startServer(postgres.url, port).catch(async (error: Error) => {
           result.failedStarts++
+          result.said.push(`server: ${error.message}`)
           return startServer(postgres.url, port)
         })
     }
@@ -147,10 +159,12 @@ function startServer(databaseUrl: string, port: number): Promise<ChildProcess> {
       EKROND_ROOT: root,
       EKROND_DEMO: 'off',
     },
-    stdio: ['ignore', 'pipe', 'ignore'],
+    stdio: ['ignore', 'pipe', 'pipe'],
   })
+  let last = ''
+  server.stderr.on('data', (chunk: Buffer) => (last = String(chunk).slice(-500)))
   return new Promise((resolve, reject) => {
     server.stdout.on('data', (chunk: Buffer) => String(chunk).includes('listening') && resolve(server))
-    server.once('exit', (code) => reject(new Error(`the server ended with ${code}`)))
+    server.once('exit', (code) => reject(new Error(`it ended with ${code}: ${last}`)))
   })
 }

@@ -270,7 +270,7 @@ const REFUSED: [string, JobState, UnsentEntry, string, RegExp][] = [
     opened(),
     { ...unsent(9, 'note.written', { text: 'x' }), kind: 'float.weighed' },
     'kind',
-    /does not know entries of the kind float\.weighed\. Reload/,
+    /does not know entries of the kind “float\.weighed”\. Reload/,
   ],
 ]
 

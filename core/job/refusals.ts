@@ -10,7 +10,7 @@ type Said = readonly [sentence: string, field?: string]
 /** Every reason for which an entry is turned down, with its sentence. */
 const REFUSALS = {
   kind: (kind: string): Said => [
-    `This program does not know entries of the kind ${kind}. Reload the page.`,
+    `This program does not know entries of the kind “${kind}”. Reload the page.`,
     'kind',
   ],
   newer: (): Said => ['This entry comes from a newer version. Reload the page.', 'v'],

@@ -25,6 +25,9 @@ const watchers = new Set<() => void>()
 // What the browser would not keep stands here while the window is open.
 const queue: Queued[] = []
 const drafts = new Map<string, string>()
+// What became of entries that stand in the store where it would not be told: put otherwise, or gone (null). Without it an answered
+// entry would be sent again and again.
+const became = new Map<string, Queued | null>()
 
 /** Whether what is entered survives this window: false once the browser's store was denied, full or broken. */
 export const isKeeping = (): boolean => keeping
@@ -70,13 +73,16 @@ function setKeeping(now: boolean) {
 }
 
 /** Entries that wait or were refused, in the order in which they were entered. */
-export const queued = async (): Promise<Queued[]> => [
-  ...(await kept(
+export async function queued(): Promise<Queued[]> {
+  const stored = await kept(
     (db) => db.getAll('queue'),
     () => [],
-  )),
-  ...queue,
-]
+  )
+  return [
+    ...stored.map((item) => (became.has(item.id) ? became.get(item.id)! : item)).filter(Boolean),
+    ...queue,
+  ]
+}
 
 export const addQueued = (items: readonly Queued[]): Promise<void> =>
   kept(
@@ -93,8 +99,11 @@ export async function putQueued(item: Queued): Promise<void> {
   if (at >= 0) queue[at] = item
   else
     await kept(
-      async (db) => void (await db.put('queue', item)),
-      () => void queue.push(item),
+      async (db) => {
+        await db.put('queue', item)
+        became.delete(item.id)
+      },
+      () => void became.set(item.id, item),
     )
 }
 
@@ -106,8 +115,9 @@ export async function dropQueued(id: string): Promise<void> {
       async (db) => {
         const key = await db.getKeyFromIndex('queue', 'id', id)
         if (key !== undefined) await db.delete('queue', key)
+        became.delete(id)
       },
-      () => undefined,
+      () => void became.set(id, null),
     )
 }
 

@@ -5,30 +5,26 @@ import { nextThing, stations, stationStates, type StationName } from '@ekrond/co
 import { useState, type ReactNode } from 'react'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { Link, useLocation, useNavigate } from 'react-router'
-import styled from 'styled-components'
 import { clockOffMinutes } from '../data/clock'
 import { type OpenJob } from '../data/job'
 import { useShop } from '../data/shop'
 import { usePerson } from '../data/person'
 import { useQueue } from '../data/queue'
 import { useSheetTheme } from '../theme/sheet'
-import { Button, QuietButton } from '../ui'
+import { Button } from '../ui'
 import { afterEscape, useKeys } from '../ui/keys'
 import { useScanner } from '../ui/scanner'
 import { AsOf } from './AsOf'
 import { Bodies } from './Bodies'
 import { sayDate } from './dates'
+import { Hands, Late } from './Hands'
+import { JobBar } from './JobBar'
 import { Foot, Frame, Strip, TitleBlock, Zone, Zones } from './frame'
 import { Legend } from './Legend'
 import { AskPerson, Overlay } from './Person'
-import { Refused } from './Refused'
 import { Resume } from './Resume'
 import { StateShape, STATE_WORDS } from './StateShape'
 import { StripSlot } from './OnStrip'
-
-const Late = styled.span`
-  color: var(--red);
-`
 
 export interface JobSheetProps {
   open: OpenJob
@@ -47,7 +43,6 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   const queue = useQueue()
   const [, toggleSheet] = useSheetTheme()
   const [askPerson, setAskPerson] = useState(false)
-  const [showRefused, setShowRefused] = useState(false)
   const [legend, setLegend] = useState(false)
   const [notTaken, setNotTaken] = useState('')
   const [strip, setStrip] = useState<HTMLDivElement | null>(null)
@@ -57,11 +52,12 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   const states = stationStates(state, open.all, open.body)
   const newer = state.log.some(isNewer)
   const clockOff = shop ? clockOffMinutes() : 0
-  const refused = queue.refused.filter((item) => item.job === open.job)
-  const waiting = open.pending.length
 
   const undo = () => setNotTaken(open.takeBack(station))
   const redo = () => setNotTaken(open.giveBack(station))
+  const toHistory = () => void navigate(open.to('history'))
+  const toRack = () => void navigate('/')
+  const toKeys = () => setLegend((now) => !now)
   const next = nextThing(state, open.all)
   const order = stations.map((s) => s.name)
   const beside = (by: number) => order[Math.max(0, Math.min(order.length - 1, order.indexOf(station) + by))]!
@@ -76,15 +72,16 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
     b: () => void navigate(open.to(station, (open.body % open.bodies) + 1)),
     '.': afterEscape(() => next && void navigate(open.to(next.station, next.body))),
     d: toggleSheet,
-    h: () => void navigate(open.to('history')),
-    r: () => void navigate('/'),
-    '?': () => setLegend((now) => !now),
+    h: toHistory,
+    r: toRack,
+    '?': toKeys,
   })
 
   const late = shop !== undefined && isOverdue(state, shop.today)
   return (
-    <Frame>
+    <Frame $bar>
       <div>
+        <JobBar onRack={toRack} onTakeBack={undo} onGiveBack={redo} onHistory={toHistory} onKeys={toKeys} />
         <div>
           <Zones aria-label="Stations">
             {stations.map(({ name, title, number }) => {
@@ -169,49 +166,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
               <dd>{state.opened && complaintWords(state.opened.complaint)}</dd>
             </div>
             <div>
-              <dt>
-                {!queue.keeps ? (
-                  <Late>Keeps nothing</Late>
-                ) : refused.length ? (
-                  <Late>{refused.length} not taken</Late>
-                ) : queue.away ? (
-                  <Late>Server away</Late>
-                ) : newer ? (
-                  <Late>Newer version</Late>
-                ) : clockOff ? (
-                  <Late>
-                    Clock {Math.abs(clockOff)} min {clockOff > 0 ? 'ahead' : 'behind'}
-                  </Late>
-                ) : waiting ? (
-                  'Going out'
-                ) : (
-                  'Hands'
-                )}
-              </dt>
-              <dd>
-                {!queue.keeps ? (
-                  <Late>{waiting ? `${waiting} lost if it closes` : 'this window, if it closes'}</Late>
-                ) : refused.length > 0 ? (
-                  <QuietButton
-                    style={{ minHeight: 30, padding: 0, fontSize: 17, color: 'var(--red)' }}
-                    onPress={() => setShowRefused(true)}
-                  >
-                    See why
-                  </QuietButton>
-                ) : newer ? (
-                  'reload to see all of it'
-                ) : waiting > 0 && queue.away ? (
-                  `${waiting} kept here, in order`
-                ) : (
-                  <QuietButton
-                    style={{ minHeight: 30, padding: 0, fontSize: 17, fontWeight: 600 }}
-                    onPress={() => setAskPerson(true)}
-                    aria-label={`Hands: ${person ?? 'choose'}`}
-                  >
-                    {person ?? 'choose'}
-                  </QuietButton>
-                )}
-              </dd>
+              <Hands open={open} newer={newer} clockOff={clockOff} onAskPerson={() => setAskPerson(true)} />
             </div>
           </TitleBlock>
         </Foot>
@@ -222,12 +177,6 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
             onClose={() => setAskPerson(false)}
           />
         )}
-        <Refused
-          items={refused}
-          open={open}
-          shown={showRefused && refused.length > 0}
-          onClose={() => setShowRefused(false)}
-        />
         <Legend open={legend} onClose={() => setLegend(false)} />
         <div className="visually-hidden" role="status">
           {queue.away ? 'The server is away. What you enter is kept here.' : ''}

@@ -4,7 +4,7 @@ import { figures, narrow } from '../theme/global'
 const NARROW = '@media (max-width: 999px)'
 
 /** The drawing's border: everything stands inside it, always in the same place. */
-export const Frame = styled.div`
+export const Frame = styled.div<{ $bar?: boolean }>`
   height: 100vh;
   min-height: 680px;
   padding: 10px;
@@ -14,13 +14,17 @@ export const Frame = styled.div`
     background: var(--paper);
     display: grid;
     grid-template-rows: auto minmax(0, 1fr) 136px;
-    grid-template-columns: minmax(0, 1fr);
+    grid-template-columns: ${({ $bar }) => ($bar ? '68px minmax(0, 1fr)' : 'minmax(0, 1fr)')};
+    & > *:not(:first-child) {
+      grid-column: -2;
+    }
   }
   ${NARROW} {
     height: auto;
     padding: 0;
     & > div {
-      grid-template-rows: auto auto auto;
+      grid-template-rows: ${({ $bar }) => ($bar ? 'auto auto auto auto' : 'auto auto auto')};
+      grid-template-columns: minmax(0, 1fr);
       border-width: 0;
     }
   }
