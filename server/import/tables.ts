@@ -135,7 +135,7 @@ async function* rowsOf(
   try {
     const pieces = files.pieces(file)
     if (!pieces) return tell(file, null, null, 'The file is missing.')
-    for await (const cells of records(pieces)) {
+    for await (const cells of records(pieces) as AsyncIterable<string[]>) {
       at++
       if (!header) {
         header = cells
