@@ -27,6 +27,12 @@ describe('what a screw’s count says', () => {
     )
     expect(screwSaying(5, spec, fuel, { name: 'right', found: 11 }).meaning).not.toContain('both')
   })
+  it('one that ran well is trusted: it is the sheet that is questioned, and nobody is said to have leaned it', () => {
+    const saying = screwSaying(5, spec, fuel, undefined, true)
+    expect(saying).toMatchObject({ usual: false, look: 'none' })
+    expect(saying.meaning).toContain('Question the sheet: altitude')
+    expect(saying.meaning).not.toMatch(/someone/i)
+  })
   it('more turns than the thread has are asked again', () =>
     expect(screwSaying(60, spec, fuel).headline).toBe('7 1/2 cannot be.'))
   it('names where to look', () => {

@@ -16,13 +16,14 @@ const USUAL_EIGHTHS = 4
 /**
  * What a mixture screw's count says, by the kind of screw: a fuel-side screw far in was leaned, so look for a rich cause;
  * far out it was enriched, so look for a starved one; an air-side screw reads the other way round. Counts in eighths out
- * from seated. `mostEighths`: what thread and taper allow; beyond it the count is asked again.
+ * from seated. `mostEighths`: what thread and taper allow; beyond it the count is asked again. A unit that ran well, `ranWell`, is trusted as found: then it is the sheet that is questioned.
  */
 export function screwSaying(
   found: number,
   spec: Pick<SettingSpec, 'target' | 'lo' | 'hi'>,
   mixture: SpecSheet['mixture'],
   twin?: { name: string; found: number },
+  ranWell = false,
 ): ScrewSaying {
   const target = spec.target ?? found
   if (found > mixture.mostEighths)
@@ -44,6 +45,13 @@ export function screwSaying(
     }
   const leaned = (way === 'in') === (mixture.kind === 'fuel')
   const headline = `${showTurns(found)} where ${showTurns(target)} is usual.`
+  if (ranWell)
+    return {
+      usual: false,
+      headline,
+      meaning: `It ran well so: trust the count and set it back. Question the sheet: ${leaned ? 'altitude' : 'a cold place'}, exhaust, another version of this list number.`,
+      look: 'none',
+    }
   const meaning = leaned
     ? 'Someone leaned it, or the passage behind it lets too much through.'
     : 'Someone enriched it, or the passage behind it lets too little through.'

@@ -8,8 +8,14 @@ export interface Cause {
   finding: string
   /** where and how to look */
   look: string
+  /** the same by the kind of mixture screw, where the kind is known */
+  lookBy?: Readonly<Record<'fuel' | 'air', string>>
   /** the parts that bear the finding; empty where it lies in a passage or a setting */
   kinds: readonly PartKind[]
+  /** of those kinds, only positions whose code or name says so */
+  at?: RegExp
+  /** what is said where the list number has no such part, and the passage alone can bear it; else the cause is left out */
+  without?: { finding: string; look: string }
   /** how often it is met at all, against the others */
   prior: number
   /** chance that a unit with this finding brings that symptom */
@@ -45,7 +51,7 @@ export const causes: readonly Cause[] = [
     },
     bands: lowDown,
     temperatures: { hot: 1.2 },
-    whens: { parked: 2.2, 'on a trailer': 1.8, 'hot restart': 1.5, 'after lay-up': 1.3 },
+    whens: { parked: 2.2, 'on a trailer': 0.6, 'hot restart': 1.5, 'after lay-up': 1.3 },
     tests: { inlet: [4, 0.25] },
   },
   {
@@ -67,7 +73,7 @@ export const causes: readonly Cause[] = [
     kinds: ['float', 'pin'],
     prior: 1.5,
     symptoms: { flooding: 0.7, 'sagging idle': 0.35, smoke: 0.4, hunting: 0.15, 'flat spot': 0.1 },
-    whens: { 'on a slope': 2, 'on a trailer': 1.6, parked: 1.1 },
+    whens: { 'on a slope': 2, 'on a trailer': 0.8, parked: 1.1 },
     tests: { inlet: [1.2, 1.3] },
   },
   {
@@ -84,7 +90,7 @@ export const causes: readonly Cause[] = [
       surge: 0.1,
       'weep at a thread': 0.25,
     },
-    whens: { 'on a slope': 2.2, 'on a trailer': 1.4 },
+    whens: { 'on a slope': 2.2, 'on a trailer': 1 },
     tests: { inlet: [0.8, 1.4] },
   },
   {
@@ -100,8 +106,17 @@ export const causes: readonly Cause[] = [
   {
     code: 'idle.jet',
     finding: 'idle jet or its passage varnished',
-    look: 'Idle jet: look through, then its bore by pins. Screws found far out say the same.',
+    look: 'Idle jet: look through, then its bore by pins. A fuel screw found far out, or an air screw far in, says the same.',
+    lookBy: {
+      fuel: 'Idle jet: look through, then its bore by pins. A screw found far out says the same.',
+      air: 'Idle jet: look through, then its bore by pins. An air screw found far in says the same.',
+    },
     kinds: ['jet'],
+    at: /idle/i,
+    without: {
+      finding: 'idle passage or its bleed varnished',
+      look: 'Idle passage: this one has no jet of its own. Blow from its pick-up; air must come at every hole.',
+    },
     prior: 3,
     symptoms: {
       'hard start': 0.3,
@@ -120,10 +135,12 @@ export const causes: readonly Cause[] = [
     finding: 'main jet varnished or partly blocked',
     look: 'Main jets: look through, then the bores by pins against the stamped size.',
     kinds: ['jet'],
+    at: /main/i,
     prior: 1.8,
     symptoms: {
       'no top end': 0.6,
       surge: 0.5,
+      'hard start': 0.2,
       'runs only on choke': 0.35,
       'flat spot': 0.3,
       'bog on opening': 0.15,
@@ -153,7 +170,8 @@ export const causes: readonly Cause[] = [
     code: 'pump',
     finding: 'pump cup or diaphragm worn, its check stuck',
     look: 'Pump: cup hard, torn or swollen; check ball free; well scored.',
-    kinds: ['pump', 'ball', 'nozzle'],
+    kinds: ['pump', 'ball', 'nozzle', 'diaphragm'],
+    at: /pump/i,
     prior: 1.8,
     symptoms: { 'bog on opening': 0.8, 'dies on opening': 0.6, 'flat spot': 0.35, 'hard start': 0.1 },
     bands: opening,
@@ -183,7 +201,8 @@ export const causes: readonly Cause[] = [
     code: 'choke',
     finding: 'choke plate, coil or linkage does not close or open',
     look: 'Plate free from stop to stop; index as found; heat tube and housing clean.',
-    kinds: ['coil', 'link'],
+    kinds: ['coil', 'link', 'screw', 'slide'],
+    at: /choke|enrichment/i,
     prior: 1.5,
     symptoms: { 'hard start': 0.6, smoke: 0.4, 'sagging idle': 0.2, flooding: 0.1, 'no top end': 0.15 },
     temperatures: { cold: 2.2, hot: 0.9 },
@@ -195,6 +214,7 @@ export const causes: readonly Cause[] = [
     finding: 'vacuum break leaks',
     look: 'Hold vacuum on its diaphragm; the gap it pulls.',
     kinds: ['diaphragm'],
+    at: /break/i,
     prior: 0.7,
     symptoms: { smoke: 0.4, 'sagging idle': 0.25, 'hard start': 0.2, flooding: 0.1 },
     temperatures: { cold: 2 },
@@ -204,7 +224,8 @@ export const causes: readonly Cause[] = [
     code: 'power',
     finding: 'power valve or piston leaks or sticks',
     look: 'Power piston: lifts on its spring, falls under a finger; its valve shut.',
-    kinds: ['spring', 'diaphragm'],
+    kinds: ['spring', 'diaphragm', 'pump'],
+    at: /power/i,
     prior: 0.9,
     symptoms: { smoke: 0.45, 'sagging idle': 0.4, 'no top end': 0.35, surge: 0.2, 'bog on opening': 0.15 },
     bands: { idle: 1.2, 'wide open': 1.4 },
@@ -214,6 +235,7 @@ export const causes: readonly Cause[] = [
     finding: 'slide or piston sticks, its diaphragm torn',
     look: 'Slide: scored or dirty; falls by itself; diaphragm against the light.',
     kinds: ['slide', 'diaphragm'],
+    at: /slide|piston/i,
     prior: 1.6,
     symptoms: { 'hanging idle': 0.55, 'no top end': 0.4, 'flat spot': 0.3, 'bog on opening': 0.35 },
     bands: { idle: 1, 'just off idle': 1.4, middle: 1.2, 'wide open': 1.1 },
@@ -301,5 +323,23 @@ export const causes: readonly Cause[] = [
     symptoms: { 'dies on opening': 0.3, 'sagging idle': 0.3, 'no top end': 0.15, hunting: 0.1 },
     temperatures: { cold: 1.5, hot: 0.3 },
     whens: { 'cold and damp': 6 },
+  },
+  {
+    code: 'slosh',
+    finding: 'fuel sloshes out on the road',
+    look: 'Usual on a trailer. Park it on the level overnight: what still drips then is the needle’s.',
+    kinds: [],
+    prior: 1,
+    symptoms: { leak: 0.6, flooding: 0.4, 'weep at a thread': 0.1 },
+    whens: { 'on a trailer': 6, 'on a slope': 1, parked: 0.05, 'hot restart': 0.1, 'after lay-up': 0.05 },
+  },
+  {
+    code: 'stale',
+    finding: 'fuel gone stale',
+    look: 'Smell and colour of what is in the tank: sour or dark goes out. Fresh fuel from a can first.',
+    kinds: [],
+    prior: 0.8,
+    symptoms: { 'hard start': 0.4, hunting: 0.15, 'no top end': 0.1, 'runs only on choke': 0.1 },
+    whens: { 'after lay-up': 4, 'hot restart': 0.3 },
   },
 ]

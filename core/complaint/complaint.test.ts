@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { ferrySheets } from '../../demo/log-entries.ts'
+import { everySheets, sheetsOf } from '../../demo/every-sheet.ts'
 import { bands, symptoms, temperatures, whens } from '../job/index.ts'
 import { causes } from './causes.ts'
 import { firstLooks, lookFirst, type Said } from './index.ts'
@@ -35,10 +36,11 @@ describe('look here first', () => {
       0.5 * 0.15,
       0.4 * 0.3,
       0.5 * 0.3,
+      1 * 0.4,
     ]
     const sum = named.reduce((a, b) => a + b, 0)
-    // Priors of the causes that do not name it: 0.8 + 3 + 1.8 + 1 + 1.8 + 2 + 0.9 + 1.6 + 0.9 + 0.8 + 0.4 + 1.2 + 1 + 0.35.
-    const rest = 0.02 * 17.55
+    // Priors of the causes that do not name it: 0.8 + 3 + 1.8 + 1 + 1.8 + 2 + 0.9 + 1.6 + 0.9 + 0.8 + 0.4 + 1.2 + 1 + 0.35 + 0.8.
+    const rest = 0.02 * 18.35
     expect(lookFirst(said({}))[0]!.share).toBeCloseTo(2.4 / (sum + rest), 10)
   })
   it('an inlet that holds pressure clears needle and seat, and says level and float instead', () => {
@@ -80,12 +82,51 @@ describe('look here first', () => {
   it('a plain overhaul points nowhere', () =>
     expect(lookFirst(said({ symptom: 'none: overhaul' }))).toEqual([]))
   it('leaves out what this list number has no part for, and says which parts would bear it', () => {
-    const { build } = ferrySheets()
-    const list = lookFirst(said({ symptom: 'hanging idle' }), {}, build)
+    const sheets = ferrySheets()
+    const list = lookFirst(said({ symptom: 'hanging idle' }), {}, sheets)
     expect(list.find((s) => s.code === 'slide')?.positions ?? []).not.toContain('slide')
-    expect(lookFirst(said({}), {}, build)[0]).toMatchObject({ code: 'needle', positions: ['needle'] })
+    expect(lookFirst(said({}), {}, sheets)[0]).toMatchObject({ code: 'needle', positions: ['needle'] })
     // The ferry's has neither slide nor metering needle.
     expect(list.map((s) => s.code)).not.toContain('metering')
+  })
+  it('a leak on a trailer is slosh, one while parked the needle’s', () => {
+    expect(first({ symptom: 'leak', when: 'on a trailer' })).toBe('slosh')
+    expect(first({ symptom: 'leak', when: 'parked' })).not.toBe('slosh')
+    const parked = lookFirst(said({ symptom: 'leak', when: 'parked' })).map(({ code }) => code)
+    expect(parked.indexOf('needle')).toBeLessThan(parked.indexOf('slosh'))
+  })
+  it('a hard start after lay-up: varnish in idle and main jets, and fuel gone stale', () => {
+    const list = firstLooks(lookFirst(said({ symptom: 'hard start', when: 'after lay-up' }))).map(
+      (s) => s.code,
+    )
+    expect(list[0]).toBe('idle.jet')
+    expect(list).toContain('stale')
+    expect(
+      lookFirst(said({ symptom: 'hard start', when: 'after lay-up' }))
+        .slice(0, 5)
+        .map((s) => s.code),
+    ).toContain('main.jet')
+  })
+  it('names an idle jet only where there is one, and by its kind of screw', () => {
+    const idle = (number: string) =>
+      lookFirst(said({ symptom: 'runs only on choke' }), {}, sheetsOf(number)).find(
+        (s) => s.code === 'idle.jet',
+      )!
+    // The ferry's two-barrel has main jets alone: its idle is a passage.
+    expect(idle('K-4417-2S')).toMatchObject({ finding: 'idle passage or its bleed varnished', positions: [] })
+    // The slide has an idle jet and an air screw: a starved idle shows far in on it.
+    expect(idle('S26-14F').positions).toEqual(['jet.idle'])
+    expect(idle('S26-14F').look).toContain('far in')
+    expect(idle('S26-14F').look).not.toContain('far out')
+  })
+  it('no list number is told of a part that it lacks', () => {
+    for (const sheets of everySheets())
+      for (const symptom of symptoms.filter((s) => s !== 'none: overhaul'))
+        for (const { code, positions } of lookFirst(said({ symptom }), {}, sheets)) {
+          const cause = causes.find((one) => one.code === code)!
+          if (cause.kinds.length && !cause.without)
+            expect(positions.length, `${sheets.spec.listNumber} ${code}`).toBeGreaterThan(0)
+        }
   })
   it('the table names every symptom of the counter at least twice', () => {
     for (const symptom of symptoms.filter((s) => s !== 'none: overhaul'))

@@ -1,4 +1,4 @@
-import type { BuildSheet, Position } from '../sheets/index.ts'
+import type { BuildSheet, Position, SpecSheet } from '../sheets/index.ts'
 import { causes, type Cause } from './causes.ts'
 
 export * from './words.ts'
@@ -10,6 +10,12 @@ export interface Said {
 }
 
 export type Tests = Readonly<Record<string, { result: 'good' | 'bad' | 'none' }>>
+
+/** As much of a unit's sheets as is needed to say what it can have. */
+interface Unit {
+  build: BuildSheet
+  spec: Pick<SpecSheet, 'mixture'>
+}
 
 export interface Suspect {
   code: string
@@ -27,20 +33,23 @@ const UNNAMED = 0.02
 /**
  * Which findings would explain a complaint, the likeliest first. Share = prior × chance of the symptom × what band, temperature
  * and occasion say for it × what the tests as received say, over the sum of all causes: Bayes with the answers taken as
- * independent given the cause. With a build sheet, causes whose parts this list number lacks are left out. Empty for a plain
+ * independent given the cause. With the sheets, causes whose parts this list number lacks are left out
+ * or said of the passage alone, and the look is that of its kind of mixture screw. Empty for a plain
  * overhaul. Source: the shop's own table in `causes.ts`.
  */
-export function lookFirst(said: Said, tests: Tests = {}, build?: BuildSheet): Suspect[] {
+export function lookFirst(said: Said, tests: Tests = {}, sheets?: Unit): Suspect[] {
   if (!causes.some((cause) => said.symptom in cause.symptoms)) return []
+  const build = sheets?.build
   const weighed = causes
-    .filter((cause) => !build || cause.kinds.length === 0 || positionsOf(cause, build).length > 0)
+    .filter(
+      (cause) => !build || cause.kinds.length === 0 || cause.without || positionsOf(cause, build).length > 0,
+    )
     .map((cause) => ({ cause, weight: weightOf(cause, said, tests) }))
   const sum = weighed.reduce((total, { weight }) => total + weight, 0)
   return weighed
     .map(({ cause, weight }) => ({
       code: cause.code,
-      finding: cause.finding,
-      look: cause.look,
+      ...wordsOf(cause, sheets),
       share: weight / sum,
       positions: build ? positionsOf(cause, build).map((position) => position.code) : [],
     }))
@@ -64,5 +73,13 @@ function weightOf(cause: Cause, said: Said, tests: Tests): number {
   return weight
 }
 
+function wordsOf(cause: Cause, sheets: Unit | undefined): { finding: string; look: string } {
+  if (sheets && cause.without && positionsOf(cause, sheets.build).length === 0) return cause.without
+  const kind = sheets?.spec.mixture.kind
+  return { finding: cause.finding, look: (kind && cause.lookBy?.[kind]) ?? cause.look }
+}
+
 const positionsOf = (cause: Cause, build: BuildSheet): Position[] =>
-  build.positions.filter((position) => cause.kinds.includes(position.kind))
+  build.positions.filter(
+    ({ kind, code, name }) => cause.kinds.includes(kind) && (cause.at?.test(`${code} ${name}`) ?? true),
+  )

@@ -136,3 +136,45 @@ describe('an order', () => {
     })
   })
 })
+
+describe('the washer under the seat', () => {
+  const ferry = {
+    ...sheets,
+    spec: { ...sheets.spec, float: { ...sheets.spec.float, correction: 'washer' as const } },
+  }
+  const remedy = {
+    action: 'change washer' as const,
+    of: 'washer',
+    way: 'thicker',
+    amount: 1.2,
+    unit: 'mm' as const,
+    words: '',
+    detail: '',
+    short: '',
+  }
+  const read = (n: number, amount: number) => {
+    const data = reading('12', 'out')
+    return placed(
+      unsent(n, 'reading.taken', { ...data, shown: { ...data.shown, remedy: { ...remedy, amount } } }),
+      n,
+    )
+  }
+  const on = (n: number) =>
+    placed(unsent(n, 'part.on', { position: 'seat.washer', from: 'old', part: null }), n)
+  const off = (n: number) => placed(unsent(n, 'part.off', { position: 'seat.washer', tray: 'B' }), n)
+  const now = (...more: ReturnType<typeof placed>[]) => {
+    const log = [
+      placed(unsent(1, 'job.opened', opening), 1),
+      placed(unsent(2, 'ident.chosen', identified), 2),
+      ...more,
+    ]
+    return settingContext(fold(JOB, log), ferry, caliper, []).washerMm
+  }
+  it('is the sheet’s until one that was asked for went on', () => {
+    expect(now(read(3, 1.2))).toBeNull()
+    expect(now(off(3), on(4), read(5, 1.2))).toBeNull()
+    expect(now(read(3, 1.2), off(4), on(5))).toBe(1.2)
+  })
+  it('stays the one that was fitted while a further one is only asked for', () =>
+    expect(now(read(3, 1.2), off(4), on(5), read(6, 0.8))).toBe(1.2))
+})

@@ -15,12 +15,16 @@ import { showValue, type Gauge } from '../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
 import { readSetting, typedReading, type SettingContext, type TypedReading } from '../settings/index.ts'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
+import { fittedWasher } from './washer.ts'
 
 /** What is about to be entered: the entry's data, and what the screen says of it before it is. */
 export interface Entering<K extends keyof DataOf, Said> {
   data: DataOf[K]
   said: Said
 }
+
+/** The complaint of a unit that nobody complains of. */
+const RAN_WELL = 'none: overhaul'
 
 /** The conditions of a job's body as far as they are known. */
 export const conditionsFor = (state: JobState, sheets: Sheets): Conditions =>
@@ -40,6 +44,7 @@ export function settingContext(
     conditions: conditionsFor(state, sheets),
     gauge,
     drawer,
+    washerMm: fittedWasher(state, sheets.build, body),
     floatHeight: lastSaid(bodyOf(state, body).readings[heightKey])?.value ?? null,
   }
 }
@@ -113,6 +118,7 @@ function asFoundSaying(
       twin && twinFound && twinFound.countedTo !== 'free'
         ? { name: twin.place === 'L' ? 'left' : 'right', found: twinFound.value }
         : undefined,
+      state.opened?.complaint.symptom === RAN_WELL,
     )
   }
   if (countedTo === 'free')
@@ -151,7 +157,7 @@ export function enterFinding(
   if (position.deciding && raw.trim() !== '') {
     const read = readMeasured(position, raw, gauge)
     if (isRefusal(read)) return read
-    const judged = judgeMeasured(position.kind, position.deciding, read, sheets.spec, conditions)
+    const judged = judgeMeasured(position, position.deciding, read, sheets.spec, conditions)
     if (isRefusal(judged)) return refuse('text', judged.refused.why)
     measured = read
     judgement = judged

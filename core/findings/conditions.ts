@@ -56,7 +56,12 @@ export const conditionsOf: Record<PartKind, readonly Condition[]> = {
     sound,
     condition('dented', 'Dented', 'replace', 'it floats lower'),
     condition('rubbing', 'Rubbed', 'repair', 'centre it between the walls'),
-    condition('rattles', 'Rattles', 'replace', 'there is fuel in it'),
+    condition(
+      'rattles',
+      'Rattles',
+      'replace',
+      'fuel has been inside, and will be again, also where it is dry now',
+    ),
   ],
   needle: [
     sound,

@@ -73,7 +73,13 @@ describe('verdicts by rule', () => {
   it('refuses a measurement of another kind', () => {
     expect(
       isRefusal(
-        judgeMeasured('float', { what: 'mass' }, { what: 'warp', value: 0.1, sigma: 0.01 }, spec, at24),
+        judgeMeasured(
+          { code: 'float', kind: 'float' },
+          { what: 'mass' },
+          { what: 'warp', value: 0.1, sigma: 0.01 },
+          spec,
+          at24,
+        ),
       ),
     ).toBe(true)
   })
@@ -98,5 +104,36 @@ describe('what the unit works under', () => {
         spec,
       ).pressureKpa,
     ).toBeCloseTo(2.19, 2)
+  })
+})
+
+describe('words that must be true of this unit', () => {
+  it('a lapped face moves the float reading only where the float hangs on it', () => {
+    const said = (code: string) => {
+      const judged = judgeMeasured(
+        { code, kind: 'cover' },
+        { what: 'warp', gasketMm: 0.8 },
+        { what: 'warp', value: 0.4, sigma: 0.01 },
+        spec,
+        at24,
+      )
+      return isRefusal(judged) ? '' : judged.sentence
+    }
+    expect(spec.float.hangsOn).toBe('cover')
+    expect(said('cover')).toContain('what comes off moves the float reading as much')
+    expect(said('body')).toContain('the float reading does not start from it')
+  })
+  it('a dry float is not told to be sound where it rattles: fuel has been inside', () => {
+    const rattles = conditionsOf.float.find(({ code }) => code === 'rattles')!
+    expect(rattles.disposition).toBe('replace')
+    expect(rattles.why).toContain('fuel has been inside, and will be again')
+    const dry = judgeMeasured(
+      { code: 'float', kind: 'float' },
+      { what: 'mass' },
+      { what: 'mass', value: spec.float.floatMass, sigma: 0.05 },
+      spec,
+      at24,
+    )
+    expect(isRefusal(dry) ? '' : dry.sentence).not.toContain('dry')
   })
 })

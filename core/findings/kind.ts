@@ -31,7 +31,7 @@ export interface Finding<M extends { what: Deciding['what'] }> {
   /** the verdict by rule, on a part of its kind by what decides about it */
   judge(
     measured: M,
-    part: { kind: Position['kind']; deciding: DecidingOf<M['what']> },
+    part: { code: string; kind: Position['kind']; deciding: DecidingOf<M['what']> },
     spec: SpecSheet,
     conditions: Conditions,
   ): Result<Judgement>

@@ -60,7 +60,7 @@ export function judgeFloatMass(
       sentence:
         excess < -0.3
           ? `Lighter than new (${figure(floatMass)} g): is it the right float?`
-          : `New is ${figure(floatMass)} g. It is dry.`,
+          : `New is ${figure(floatMass)} g: no fuel in it now.`,
     }
   return {
     ...base,

@@ -36,13 +36,13 @@ export function readMeasured(position: Position, raw: string, gauge: Gauge | nul
 
 /** The verdict on a measured part by rule, with its limit. Refuses `measured` of another kind than the part's deciding one. */
 export function judgeMeasured(
-  kind: Position['kind'],
+  { code, kind }: Pick<Position, 'code' | 'kind'>,
   deciding: Deciding,
   measured: Measured,
   spec: SpecSheet,
   conditions: Conditions,
 ): Result<Judgement> {
   return measured.what === deciding.what
-    ? findingOf(deciding.what).judge(measured, { kind, deciding }, spec, conditions)
+    ? findingOf(deciding.what).judge(measured, { code, kind, deciding }, spec, conditions)
     : refuse('measured', `This part is decided by its ${deciding.what}.`)
 }

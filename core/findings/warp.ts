@@ -24,14 +24,16 @@ export const warp: Finding<v.InferOutput<typeof schema>> = {
     const read = parseLength(raw)
     return isRefusal(read) ? read : { what: 'warp', value: read.mm, sigma }
   },
-  judge: ({ value, sigma }, { deciding }) => judgeWarp(value, sigma, deciding.gasketMm),
+  judge: ({ value, sigma }, { deciding, code }, { float }) =>
+    judgeWarp(value, sigma, deciding.gasketMm, float.hangsOn === undefined ? null : float.hangsOn === code),
 }
 
 /** Departure from plane that a gasket of this thickness still seals, mm: (c_bolt − c_seal)·t. */
 export const warpLimit = (gasketMm: number): number =>
   (COMPRESSION_AT_BOLTS - COMPRESSION_THAT_SEALS) * gasketMm
 
-function judgeWarp(warp: number, sigma: number, gasketMm: number): Result<Judgement> {
+/** `moves`: whether the float hangs on the lapped part and is read from its face; null where the sheet does not say. */
+function judgeWarp(warp: number, sigma: number, gasketMm: number, moves: boolean | null): Result<Judgement> {
   const limit = warpLimit(gasketMm)
   const verdict = judge(warp, sigma, null, limit)
   if (isRefusal(verdict)) return verdict
@@ -48,7 +50,7 @@ function judgeWarp(warp: number, sigma: number, gasketMm: number): Result<Judgem
       ...base,
       disposition: 'repair',
       sure: true,
-      sentence: `The gasket takes up ${figure(limit, 2)}. True the face; what comes off moves the float reading as much.`,
+      sentence: `The gasket takes up ${figure(limit, 2)}. True the face${moves === null ? '. Then read the float again' : moves ? '; what comes off moves the float reading as much' : '; the float reading does not start from it'}.`,
     }
   return {
     ...base,

@@ -269,6 +269,21 @@ describe('needs and the gate', () => {
     expect(needs.find((n) => n.position === 'pump.cup')).toMatchObject({ kind: 'fuel' })
     expect(needs.find((n) => n.position === 'float')).toBeUndefined()
   })
+  it('a part that this fuel would spoil is not asked for again: one that carries it, or the sheet knows none', () => {
+    const cup = (positions = sheets.build.positions) =>
+      jobNeeds(opened(), { ...sheets, build: { ...sheets.build, positions } }).find(
+        (n) => n.position === 'pump.cup',
+      )!
+    expect(cup()).toMatchObject({ part: 'PC-120', carried: false })
+    expect(cup().why).toContain('10 % ethanol, this one bears 5 %')
+    const withOther = sheets.build.positions.map((position) =>
+      position.code === 'pump.cup'
+        ? { ...position, ethanolPart: { part: 'PC-120V', limit: 0.85 } }
+        : position,
+    )
+    expect(cup(withOther)).toMatchObject({ part: 'PC-120V', carried: true })
+    expect(cup(withOther).why).toContain('one that carries it')
+  })
   it('an order covers what it serves, and is here when it arrives', () => {
     const order = unsent(5, 'order.placed', {
       lines: [

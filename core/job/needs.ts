@@ -12,6 +12,8 @@ export interface JobNeed {
   quantity: number
   why: string
   kind: 'finding' | 'always' | 'fuel'
+  /** whether the part bears this job's fuel */
+  carried: boolean
   /** where it stands: open, ordered, here (arrived or on the shelf), on */
   standing: 'open' | 'ordered' | 'here' | 'on'
 }
@@ -27,6 +29,7 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
     const overridden = finding?.overridden && !replace
     const spoiled = position.ethanolLimit !== null && ethanol > position.ethanolLimit
     if (overridden || !(replace || position.always || spoiled)) return []
+    const carries = spoiled && position.ethanolPart && position.ethanolPart.limit >= ethanol
     const kind = replace && !position.always ? 'finding' : position.always ? 'always' : 'fuel'
     const label =
       finding &&
@@ -40,15 +43,22 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
           : (label ?? 'to be renewed')
         : kind === 'always'
           ? 'always renewed'
-          : `this fuel has ${Math.round(ethanol * 100)} % ethanol`
+          : ''
+    const percent = (share: number) => `${Math.round(share * 100)} %`
+    const fuelWords = !spoiled
+      ? ''
+      : carries
+        ? `this fuel has ${percent(ethanol)} ethanol: one that carries it`
+        : `this fuel has ${percent(ethanol)} ethanol, this one bears ${percent(position.ethanolLimit!)}: ask for a part that carries the blend; the sheet knows none`
     return [
       {
         body,
         position: position.code,
         name: position.name,
-        part: position.part,
+        part: carries ? position.ethanolPart!.part : position.part,
         quantity: position.quantity,
-        why,
+        why: [why, fuelWords].filter(Boolean).join('; '),
+        carried: !spoiled || Boolean(carries),
         kind,
         standing: needStanding(state, position.code, body),
       },

@@ -203,6 +203,10 @@ describe('the start-up card', () => {
     expect(sheetOf(ferry).startUp.danger).toMatch(/^Before anyone cranks: fuel can have passed the seat/)
     expect(sheetOf(ferry, { complaint: surging }).startUp.danger).toBeNull()
     expect(sheetOf(ferry, { complaint: { ...surging, symptom: 'leak' } }).startUp.danger).not.toBeNull()
+    // An air leak lets no fuel by.
+    expect(
+      sheetOf(ferry, { complaint: { ...surging, words: 'Surges, air leak at the flange' } }).startUp.danger,
+    ).toBeNull()
     expect(
       sheetOf(ferry, { complaint: { ...surging, words: 'Surges, and flooded once' } }).startUp.danger,
     ).not.toBeNull()

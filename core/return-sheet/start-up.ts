@@ -34,7 +34,7 @@ function installed(opened: NonNullable<JobState['opened']>): string[] {
 
 /** Words of a customer that say fuel went where it should not, whatever the symptom is called. */
 const FUEL_WENT_ON =
-  /flood|overflow|hydro|drip|leak|(fuel|gas|petrol).*(oil|sump|crankcase)|oil.*(fuel|gas|petrol)|wet plug/i
+  /flood|overflow|hydro|drip|(?<!air |vacuum )leak|(fuel|gas|petrol).*(oil|sump|crankcase)|oil.*(fuel|gas|petrol)|wet plug/i
 
 /** Why fuel can have passed the seat of this body: by the complaint, the tests, findings or the level that it came with; empty where nothing says so. */
 function passedTheSeat(state: JobState, sheets: Sheets, bodyNumber: number): string {

@@ -21,18 +21,23 @@ export const floatHeight: Setting = {
     if (isRefusal(lever)) return lever
     const now = levelInUse(geometry, value, conditions.pressureKpa, conditions.densityKgM3)
     if (isRefusal(now)) return now
-    const wanted = levelInUse(geometry, standing.target, conditions.pressureKpa, conditions.densityKgM3)
-    if (isRefusal(wanted)) return wanted
-    const low = now.belowFace - wanted.belowFace
-    const late = low < 0
+    const atTarget = levelInUse(geometry, standing.target, conditions.pressureKpa, conditions.densityKgM3)
+    if (isRefusal(atTarget)) return atTarget
+    // Which way it shuts off comes from the height; the mark is the sheet's own, whatever this job's pressure and fuel do to it.
+    const late = now.belowFace < atTarget.belowFace
+    const low = now.belowFace - spec.level.target
     const remedy = remedyOf(setting, value, standing.target, context)
     if (isRefusal(remedy)) return remedy
     return compose(standing, setting, {
       inWords: `Fuel stands ${figure(now.belowFace)} mm below the face at ${figure(conditions.pressureKpa)} kPa.`,
-      meaning: `It shuts off ${late ? 'late' : 'early'}: fuel would stand ${figure(Math.abs(low), 1)} mm ${late ? 'above' : 'below'} its mark.`,
+      meaning: `It shuts off ${late ? 'late' : 'early'}: ${
+        late === low < 0
+          ? `fuel would stand ${figure(Math.abs(low), 1)} mm ${late ? 'above' : 'below'} its mark.`
+          : `at ${figure(conditions.pressureKpa)} kPa fuel would stand ${figure(now.belowFace)} mm below the face, where the sheet has ${figure(spec.level.target)}.`
+      }`,
       remedy,
       facts: [
-        `in use ${figure(now.belowFace)} below the face, wants ${figure(wanted.belowFace)}`,
+        `in use ${figure(now.belowFace)} below the face, the sheet has ${figure(spec.level.target)}`,
         now.holds
           ? `holds up to ${figure(now.maxPressure, 0)} kPa`
           : `cannot shut against ${figure(conditions.pressureKpa)} kPa`,
@@ -46,7 +51,7 @@ function remedyOf(
   setting: SettingSpec,
   value: number,
   target: number,
-  { spec }: SettingContext,
+  { spec, washerMm }: SettingContext,
 ): Result<Remedy | null> {
   const geometry = spec.float
   const lever = leverAt(geometry, value)
@@ -56,7 +61,7 @@ function remedyOf(
   if (geometry.correction === 'washer') {
     const change = seatWasher(value, target, lever, geometry.seatFrom, (geometry.tangAngle * Math.PI) / 180)
     if (isRefusal(change)) return change
-    const now = geometry.washerMm ?? 0
+    const now = washerMm ?? geometry.washerMm ?? 0
     const wanted = now + change.change
     const stock = stockWasher(wanted, geometry.washerStockMm)
     const way = change.change > 0 ? 'thicker' : 'thinner'

@@ -48,6 +48,8 @@ export interface SettingContext {
   drawer: readonly Gauge[]
   /** the float height in force, for what depends on it (mm) */
   floatHeight: number | null
+  /** the washer that lies under the seat now (mm), where one of another thickness was fitted on this job */
+  washerMm?: number | null
 }
 
 /** The drill that enters and the next one that does not, mm. */

@@ -65,7 +65,7 @@ describe('float height', () => {
   it('short on a hung float shuts off late: bend toward the needle, which is down as held upside down', () => {
     const out = judge(ferry, 'float.height/none', 11.2)
     expect(out).toMatchObject({ verdict: 'out', headline: '2.3 short.' })
-    expect(out.meaning).toMatch(/shuts off late: fuel would stand 1\.5 mm above its mark/)
+    expect(out.meaning).toMatch(/shuts off late: fuel would stand 1\.4 mm above its mark/)
     expect(out.remedy).toMatchObject({
       action: 'bend tang',
       way: 'down, as held',
@@ -94,6 +94,30 @@ describe('float height', () => {
     expect(out.meaning).toContain('late')
     expect(out.remedy).toMatchObject({ action: 'change washer', way: 'thinner' })
     expect(out.remedy!.amount).toBeLessThan(utility.spec.float.washerMm!)
+  })
+  it('the mark is the sheet’s whatever the job’s pressure; what the pressure does is the deviation', () => {
+    const setting = ferry.spec.settings.find((s) => s.code === 'float.height')!
+    const at = (pressureKpa: number) =>
+      judgeSetting(setting, 11.2, {
+        ...context(ferry),
+        conditions: { ...context(ferry).conditions, pressureKpa },
+      }) as SettingJudgement
+    const mark = `the sheet has ${ferry.spec.level.target.toFixed(1)}`
+    expect(at(24).facts[0]).toContain(mark)
+    expect(at(40).facts[0]).toContain(mark)
+    // More pressure lifts the fuel: further above the same mark.
+    const above = (words: string) => Number(/([\d.]+) mm above its mark/.exec(words)![1])
+    expect(above(at(40).meaning)).toBeGreaterThan(above(at(24).meaning))
+  })
+  it('after one washer was fitted the next is reckoned from it', () => {
+    const utility = sheetsOf('U712B')
+    const setting = utility.spec.settings.find((s) => s.code === 'float.height')!
+    const with_ = (washerMm: number | null) =>
+      (judgeSetting(setting, aim(setting)! + 1.2, { ...context(utility), washerMm }) as SettingJudgement)
+        .remedy!
+    expect(with_(null).words).toContain(`in place of ${utility.spec.float.washerMm!.toFixed(1)}`)
+    expect(with_(1.5).words).toContain('in place of 1.5')
+    expect(with_(1.5).amount).toBeGreaterThan(with_(null).amount)
   })
   it('refuses a reading that pin and arm cannot show, with the range', () => {
     const result = judgeSetting(

@@ -1,2 +1,3 @@
 export * from './schemas.ts'
 export * from './model.ts'
+export * from './cautions.ts'

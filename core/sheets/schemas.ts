@@ -45,6 +45,8 @@ export const SettingSpec = v.pipe(
 export type SettingSpec = v.InferOutput<typeof SettingSpec>
 
 export const FloatGeometry = v.object({
+  /** the position that carries the float and from whose face it is read; sheets of before do not say */
+  hangsOn: v.optional(text),
   /** slides straight on a pin instead of turning about one: lengths along the pin, the arms are not used */
   guided: v.optional(v.boolean()),
   sense: v.picklist([1, -1]),
@@ -228,6 +230,8 @@ export const Position = v.object({
   always: v.boolean(),
   /** ethanol share above which this material is not kept; null where it does not matter */
   ethanolLimit: v.nullable(v.number()),
+  /** the same part in a material that carries more ethanol, where one is made */
+  ethanolPart: v.optional(v.nullable(v.object({ part: text, limit: v.number() }))),
   deciding: v.nullable(Deciding),
   /** sheets of before: what can be read once this part is off; now each setting says when */
   exposes: v.optional(v.array(text)),

@@ -29,7 +29,7 @@ export const beskU3: Family = {
     trays: beskU7.build.trays,
     positions: [
       part7('choke.cable'),
-      part7('bowl.screws', { quantity: 2 }),
+      part7('bowl.screws', { quantity: 2, proof: 'A little each in turn, snug.' }),
       part7('bowl.cover'),
       part7('bowl.gasket', { part: 'GK-311' }),
       part7('float.pin'),
@@ -42,6 +42,7 @@ export const beskU3: Family = {
         step: 'Pressed into the casting: it stays. Look at it under the glass.',
         underneath: '',
         cautions: ['A tool in it ruins the body.'],
+        proof: 'Bright all round under the glass.',
         deciding: { what: 'bore', newMm: 1.4 },
       }),
       part7('jet.main', { part: 'JT-070', deciding: { what: 'bore', newMm: 0.7 } }),

@@ -80,6 +80,7 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
       { code: 'seat', place: 'none', name: 'Seat', mm: 1.8, words: '' },
     ],
     float: {
+      hangsOn: 'body',
       sense: -1,
       levelReading: 22,
       pinBelowFace: 8,

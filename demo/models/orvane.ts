@@ -193,6 +193,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
       { code: 'nozzle', place: 'none', name: 'Pump nozzle', mm: null, words: '2 × 0.70' },
     ],
     float: {
+      hangsOn: 'cover',
       sense: 1,
       levelReading: 6,
       pinBelowFace: 6,
@@ -360,6 +361,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         tray: 'A',
         step: 'Clip first, then out of its hole.',
         cautions: ['The clip jumps: hold a thumb over it.'],
+        onCautions: ['The clip jumps: hold a thumb over it.'],
         proof: 'Link has its clip, in the hole it came from.',
       }),
       position('choke.rod', 'Choke rod', 'link', 9, {
@@ -386,7 +388,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         tray: 'B',
         quantity: 8,
         step: 'Two long ones at the pump side: lay them in their holes’ order.',
-        cautions: ['A long one in a short hole cracks the boss.'],
+        onCautions: ['A long one in a short hole cracks the boss.'],
         proof: 'All eight started before any is tight; the first checked again.',
       }),
       position('cover', 'Bowl cover', 'cover', 7, {
@@ -396,7 +398,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         cautions: ['Fuel stands in the bowl: tip it into the can first.'],
         material: 'zinc',
         deciding: { what: 'warp', gasketMm: 0.8 },
-        proof: 'Spring and rods in their bores before it goes down.',
+        proof: 'Pump stem through its hole before it goes down.',
       }),
       position('cover.gasket', 'Cover gasket', 'gasket', 6, {
         tray: 'G',
@@ -411,6 +413,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         tray: 'B',
         step: 'Drive it towards the pump side only.',
         cautions: ['The posts snap: back them up with a finger.'],
+        onCautions: ['The posts snap: back them up with a finger.'],
         proof: 'Pin pressed home.',
       }),
       position('float', 'Float', 'float', 5, {
@@ -449,7 +452,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         material: 'copper',
         circuit: 'fuel',
         step: 'Keep it with the seat.',
-        proof: 'The thickness it came with.',
+        proof: 'Of the thickness that the float height asks for.',
       }),
       position('power.piston', 'Power piston', 'pump', 4, {
         tray: 'C',

@@ -85,6 +85,7 @@ export const quillardD32: Family = {
         circuit: 'air',
         step: 'Two screws; the spring is under it.',
         cautions: ['The spring jumps.'],
+        onCautions: ['The spring jumps.'],
         proof: 'Holds vacuum.',
       }),
       part26('choke.plunger', { part: 'EP-32' }),

@@ -97,6 +97,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
       { code: 'seat', place: 'none', name: 'Seat', mm: 2, words: '' },
     ],
     float: {
+      hangsOn: 'body',
       sense: 1,
       levelReading: 4,
       pinBelowFace: 4,
@@ -226,6 +227,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         tray: 'A',
         step: 'Unscrew it, thumb on the cap.',
         cautions: ['The spring pushes: eyes.'],
+        onCautions: ['The spring pushes: eyes.'],
         proof: 'A cap that cannot be turned by thumb.',
       }),
       position('slide', 'Slide', 'slide', 7, {
@@ -273,6 +275,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         tray: 'B',
         step: 'Towards the side without the dimple.',
         cautions: ['The posts snap.'],
+        onCautions: ['The posts snap.'],
         proof: 'Pin home.',
       }),
       position('float', 'Float', 'float', 3, {

@@ -42,6 +42,7 @@ export const tessmerT12: Family = {
       { code: 'seat', place: 'none', name: 'Seat', mm: 2.4, words: '' },
     ],
     float: {
+      hangsOn: 'body',
       guided: true,
       sense: 1,
       levelReading: 0,
@@ -182,7 +183,7 @@ export const tessmerT12: Family = {
         tray: 'A',
         quantity: 3,
         step: 'Two short, one long at the inlet.',
-        proof: 'Cross pattern, snug.',
+        proof: 'A little each in turn, snug; the long one at the inlet.',
       }),
       partU7('bowl.cover', {
         name: 'Bowl lid',
@@ -206,6 +207,7 @@ export const tessmerT12: Family = {
         tray: 'B',
         step: 'Unscrew it only where it is bent or worn.',
         cautions: ['Bent by a hair, the float catches.'],
+        onCautions: ['Bent by a hair, the float catches.'],
         proof: 'Straight against the light.',
       }),
       partU7('seat', {
@@ -270,18 +272,24 @@ export const tessmerT24: Family = {
     positions: [
       partK44('inlet.fitting'),
       partK44('inlet.screen', { part: 'SC-124' }),
-      partK44('cover.screws', { quantity: 6, step: 'All of one length.' }),
+      partK44('cover.screws', {
+        quantity: 6,
+        step: 'All of one length.',
+        onCautions: [],
+        proof: 'All six started before any is tight; the first checked again.',
+      }),
       partK44('cover', {
         underneath: 'Float and needle.',
+        proof: 'Float clear of the walls before it goes down.',
       }),
-      partK44('cover.gasket', { part: 'GK-241' }),
-      partK44('float.pin'),
+      partK44('cover.gasket', { part: 'GK-241', proof: 'Every hole open. One gasket, not two.' }),
+      partK44('float.pin', { step: 'Push it out towards the inlet only.' }),
       partK44('float', { part: 'FL-104', material: 'brass', ethanolLimit: null }),
       partK44('needle', {
         name: 'Needle with its spring',
         part: 'ND-24S',
         step: 'Off its clip. Press its pin: it must spring back.',
-        cautions: ['Never set the height with the spring pressed.'],
+        onCautions: ['Never set the height with the spring pressed.'],
         proof: 'Pin springs back; hung on its clip.',
       }),
       partK44('seat'),
@@ -289,6 +297,8 @@ export const tessmerT24: Family = {
       partK44('jet.main/P', {
         code: 'jet.main/L',
         name: 'Main jet, left',
+        step: 'Keep the two in their row.',
+        proof: 'Snug.',
         part: 'JT-135',
         deciding: { what: 'bore', newMm: 1.35 },
       }),
@@ -301,7 +311,7 @@ export const tessmerT24: Family = {
       }),
       partK44('mixture/L', { name: 'Idle air screw, left', part: 'MX-24', circuit: 'air' }),
       partK44('mixture/R', { name: 'Idle air screw, right', part: 'MX-24', circuit: 'air' }),
-      partK44('body.gasket', { part: 'GK-242' }),
+      partK44('body.gasket', { part: 'GK-242', proof: 'Every small hole open.' }),
       partK44('flange.gasket', { part: 'GK-243' }),
       partK44('throttle.shaft'),
       partK44('body'),

@@ -2,6 +2,7 @@ import { TABLES, type Column } from '@ekrond/contract/library'
 import { isCleanText, UNCLEAN_SENTENCE } from '@ekrond/core/job'
 import { gaugeKinds } from '@ekrond/core/measure'
 import { parse, type Parser } from 'csv-parse'
+import { createHash } from 'node:crypto'
 import { pipeline, Readable } from 'node:stream'
 import { NotAFile, type Files } from './files.ts'
 import { LARGEST_WHOLE, type Progress, type Tell } from './read.ts'
@@ -68,7 +69,7 @@ export async function readTables(files: Files, tell: Tell, progress?: Progress):
         if (row[column] !== '' && !keys.get(other)!.has(String(row[column])))
           tell(file, at, column, `“${row[column]}” does not stand in ${other}.`)
       const columns = KEYS[file]
-      const key = columns.map((column) => row[column]).join('\u0000')
+      const key = keyOf(columns.map((column) => row[column]).join('\u0000'))
       const before = seen.get(key)
       if (before === undefined) seen.set(key, at)
       else
@@ -83,6 +84,10 @@ export async function readTables(files: Files, tell: Tell, progress?: Progress):
   }
   return tables as Tables
 }
+
+/** A key as it is kept: what is long is kept by its hash, so that the size of a table's cells does not matter. */
+const keyOf = (key: string): string =>
+  key.length <= 32 ? key : createHash('sha1').update(key).digest('base64')
 
 interface Watch {
   check?: (row: Row, at: number, tell: Tell) => void

@@ -17,7 +17,7 @@ interface Placed {
 
 /**
  * The build sheet as a stack: its layers from the top down. Dashed is off, blue is now, solid is on; only the current part, the
- * next four and what bears a caution are labelled.
+ * next four are labelled.
  */
 export function Stack({
   build,
@@ -37,15 +37,7 @@ export function Stack({
   const placed = place(build, order)
   const byCode = new Map(placed.map((p) => [p.position.code, p]))
   const now = current ? byCode.get(current) : undefined
-  const labelled = [
-    ...new Set([
-      ...(current ? [current] : []),
-      ...next.slice(0, 4),
-      ...placed
-        .filter((p) => p.position.cautions.length && !off.has(p.position.code))
-        .map((p) => p.position.code),
-    ]),
-  ]
+  const labelled = [...new Set([...(current ? [current] : []), ...next.slice(0, 4)])]
     .map((code) => byCode.get(code))
     .filter((p) => p !== undefined)
     .filter((p) => p !== now)
@@ -83,21 +75,12 @@ export function Stack({
           />
         ))}
       {labelled.map((p, i) => {
-        const isNext = next.includes(p.position.code)
-        const caution = p.position.cautions[0]
         const from: Point = [632, labelY[i]!]
         return (
           <g key={p.position.code}>
             <Leader from={[from[0] - 14, from[1]]} to={[p.wide ? RIGHT - 8 : p.at[0] + 12, p.at[1]]} />
             <Balloon at={from} number={p.number} />
-            <Text at={[from[0] + 22, from[1] + (caution && isNext ? -3 : 5)]}>
-              {short(p.position.name, 24)}
-            </Text>
-            {caution && (
-              <Text at={[from[0] + 22, from[1] + (isNext ? 15 : 22)]} size={14} colour="pencil">
-                {short(caution, 28)}
-              </Text>
-            )}
+            <Text at={[from[0] + 22, from[1] + 5]}>{short(p.position.name, 24)}</Text>
           </g>
         )
       })}

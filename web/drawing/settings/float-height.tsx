@@ -11,7 +11,6 @@ export const floatHeight: SettingPicture = {
   Picture({ spec, reading, target, conditions, side }) {
     const { pressureKpa, densityKgM3 } = conditions
     const level = levelInUse(spec.float, reading.value ?? target, pressureKpa, densityKgM3)
-    const wanted = levelInUse(spec.float, target, pressureKpa, densityKgM3)
     return (
       <FloatSection
         spec={spec}
@@ -21,7 +20,7 @@ export const floatHeight: SettingPicture = {
         remedy={isOut(reading) ? (reading.shown!.remedy?.short ?? null) : null}
         view={side}
         level={isRefusal(level) ? null : level}
-        wantedBelowFace={isRefusal(wanted) ? spec.level.target : wanted.belowFace}
+        wantedBelowFace={spec.level.target}
         pressureKpa={pressureKpa}
       />
     )

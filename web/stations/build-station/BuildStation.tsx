@@ -1,6 +1,6 @@
 import { assemblyOrder, dueBefore } from '@ekrond/core/work'
 import { bodyKey, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
-import type { Position, Sheets } from '@ekrond/core/sheets'
+import { cautionsOn, type Position, type Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Stack } from '../../drawing/Stack'
@@ -141,7 +141,7 @@ function PartOn({
         {position.name}
         {position.quantity > 1 ? `, ${position.quantity}` : ''}
       </h2>
-      {position.cautions.map((caution) => (
+      {cautionsOn(position).map((caution) => (
         <ErrorLine key={caution}>{caution}</ErrorLine>
       ))}
       <Radios

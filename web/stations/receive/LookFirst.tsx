@@ -1,5 +1,5 @@
 import { firstLooks, lookFirst, type Tests } from '@ekrond/core/complaint'
-import type { BuildSheet } from '@ekrond/core/sheets'
+import type { Sheets } from '@ekrond/core/sheets'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'
 
@@ -35,7 +35,7 @@ export interface SaidAtCounter {
 }
 
 /** Which findings would explain the complaint, in order, each with its share. */
-export const suspectsOf = (said: SaidAtCounter, tests: Tests, build: BuildSheet | undefined) =>
+export const suspectsOf = (said: SaidAtCounter, tests: Tests, sheets: Sheets | undefined) =>
   firstLooks(
     lookFirst(
       {
@@ -45,7 +45,7 @@ export const suspectsOf = (said: SaidAtCounter, tests: Tests, build: BuildSheet 
         when: said.when || 'any time',
       },
       tests,
-      build,
+      sheets,
     ),
   )
 

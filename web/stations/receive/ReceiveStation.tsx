@@ -101,7 +101,7 @@ export default function ReceiveStation({ open }: StationProps) {
 }
 
 function Suspects({ open, typed }: StationProps & { typed: Opening }) {
-  const suspects = suspectsOf(typed, open.here.tests, open.sheets?.build)
+  const suspects = suspectsOf(typed, open.here.tests, open.sheets)
   return suspects.length === 0 ? (
     <StripCell style={{ padding: '10px 20px' }}>
       <Label>Look here first</Label>

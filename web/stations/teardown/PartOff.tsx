@@ -9,7 +9,7 @@ import {
 import { lastSaid } from '@ekrond/core/job'
 import type { Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import { type Position, type Sheets } from '@ekrond/core/sheets'
+import { type Position, type Sheets, cautionsOff } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/shop'
@@ -83,7 +83,7 @@ export function PartOff({
       <p style={{ fontSize: 16 }}>
         {position.step} {position.underneath && <b>Underneath: {position.underneath}</b>}
       </p>
-      {position.cautions.map((caution) => (
+      {cautionsOff(position).map((caution) => (
         <ErrorLine key={caution}>{caution}</ErrorLine>
       ))}
       <Radios
