@@ -1,65 +1,10 @@
 import type { ReactNode } from 'react'
 import { figures, narrow } from '../theme/global'
 import { path, type Point, type Scale } from './geometry'
+import { useWordSize } from './sheet'
 
 export * from './geometry'
-
-/** A drawing with its title; the title says to a screen reader what the drawing shows. */
-export function Drawing({
-  width,
-  height,
-  title,
-  children,
-}: {
-  width: number
-  height: number
-  title: string
-  children: ReactNode
-}) {
-  return (
-    <svg
-      viewBox={`0 0 ${width} ${height}`}
-      role="img"
-      aria-label={title}
-      style={{ width: '100%', height: '100%', display: 'block' }}
-      preserveAspectRatio="xMidYMid meet"
-    >
-      <defs>
-        <pattern id="hatch" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <line x1="0" y1="0" x2="0" y2="8" stroke="var(--hatch)" strokeWidth="1.2" />
-        </pattern>
-        <pattern
-          id="hatch-back"
-          width="5"
-          height="5"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(-45)"
-        >
-          <line x1="0" y1="0" x2="0" y2="5" stroke="var(--hatch)" strokeWidth="1.1" />
-        </pattern>
-        <pattern id="fuel" width="14" height="7" patternUnits="userSpaceOnUse">
-          <line x1="0" y1="3" x2="9" y2="3" stroke="var(--line)" strokeWidth="1" />
-        </pattern>
-        {['ink', 'red', 'blue'].map((colour) => (
-          <marker
-            key={colour}
-            id={`arrow-${colour}`}
-            viewBox="0 0 12 8"
-            refX="12"
-            refY="4"
-            markerWidth="12"
-            markerHeight="8"
-            orient="auto-start-reverse"
-            markerUnits="userSpaceOnUse"
-          >
-            <path d="M0 0 12 4 0 8Z" fill={`var(--${colour})`} />
-          </marker>
-        ))}
-      </defs>
-      {children}
-    </svg>
-  )
-}
+export { Drawing } from './sheet'
 
 /** A hatched casting. */
 export function Section({
@@ -99,6 +44,7 @@ export function Text({
   face?: 'narrow' | 'figures'
   weight?: number
 }) {
+  const onScreen = useWordSize(size)
   return (
     <text
       x={at[0]}
@@ -106,7 +52,7 @@ export function Text({
       textAnchor={anchor}
       fill={`var(--${colour})`}
       style={{
-        font: `${weight} ${size}px ${face === 'narrow' ? narrow : figures}`,
+        font: `${weight} ${onScreen}px ${face === 'narrow' ? narrow : figures}`,
         letterSpacing: face === 'figures' ? '-0.03em' : 0,
       }}
     >

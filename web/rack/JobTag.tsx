@@ -52,7 +52,7 @@ const Tag = styled(Link)<{ $late: boolean; $waits: boolean }>`
   & > i {
     font-style: normal;
     text-align: right;
-    font: 500 14px/1.6 ${narrow};
+    font: 500 15px/1.5 ${narrow};
     white-space: nowrap;
     overflow: hidden;
     text-overflow: ellipsis;

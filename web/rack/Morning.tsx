@@ -70,7 +70,7 @@ const Counts = styled.dl`
     font: 400 26px/1.2 ${figures};
   }
   & dt {
-    font: 600 14px/1.3 ${narrow};
+    font: 500 15px/1.3 ${narrow};
     color: var(--pencil);
   }
 `
@@ -80,10 +80,13 @@ export function Morning({
   seen,
   person,
   today,
+  filtered,
 }: {
   seen: readonly Seen[]
   person: string | null
   today: string
+  /** what is seen is not the whole shop */
+  filtered: boolean
 }) {
   const open = seen.filter(({ row }) => row.status === 'open')
   const late = open.filter(({ outlook: its }) => its.kind === 'late')
@@ -135,7 +138,7 @@ export function Morning({
       )}
       <Counts>
         <div>
-          <dt>in the shop</dt>
+          <dt>{filtered ? 'shown' : 'in the shop'}</dt>
           <dd>{open.length}</dd>
         </div>
         <div>

@@ -70,6 +70,7 @@ export default function Rack() {
     l: () => void navigate('/library'),
   })
 
+  const filtered = Boolean(q || by || customer || waiting || only)
   const rows = (jobs.data?.jobs ?? []).filter((row) => !only || row.station === only)
   const clock = shopClock(jobs.data?.today, shop.data)
   const seen = rows.map((row) => {
@@ -157,9 +158,7 @@ export default function Rack() {
             </p>
           )}
           {jobs.isPending && <p style={{ padding: 22 }}>Fetching the rack …</p>}
-          {jobs.data && rows.length === 0 && (
-            <Empty filtered={Boolean(q || by || customer || waiting || only)} q={q} />
-          )}
+          {jobs.data && rows.length === 0 && <Empty filtered={filtered} q={q} />}
           {plain && rows.length > 0 && <PlainList seen={seen} />}
           {!plain && rows.length > 0 && (
             <>
@@ -222,7 +221,7 @@ export default function Rack() {
             </>
           )}
         </div>
-        <Morning seen={seen} person={person} today={today} />
+        <Morning seen={seen} person={person} today={today} filtered={filtered} />
       </Columns>
       {shop.data && <AskPerson shop={shop.data} open={person === null && shop.data.people.length > 0} />}
     </Page>

@@ -13,7 +13,7 @@ const Labels = styled.div`
   flex: 0 0 72px;
   padding: 8px 2px 6px 12px;
   border-top: 4px solid transparent;
-  font: 600 14px/25px ${narrow};
+  font: 500 15px/25px ${narrow};
   color: var(--pencil);
   & > span:first-child {
     display: block;
@@ -37,7 +37,7 @@ const Cell = styled(StripCell)`
     text-overflow: ellipsis;
   }
   & > h3 {
-    font: 600 14px/23px ${narrow};
+    font: 500 15px/23px ${narrow};
     height: 23px;
     color: var(--pencil);
   }

@@ -237,7 +237,7 @@ export const TitleBlock = styled.dl`
     border-bottom: 1px solid var(--rule);
   }
   & dt {
-    font: 600 14px/1.3 ${narrow};
+    font: 500 15px/1.3 ${narrow};
     color: var(--pencil);
   }
   & dd {

@@ -7,7 +7,7 @@ import { Tick } from './index'
 const Group = styled(RadioGroup)`
   & > span {
     display: block;
-    font: 600 14px/1.3 ${narrow};
+    font: 500 15px/1.3 ${narrow};
     color: var(--pencil);
     margin-bottom: 6px;
   }

@@ -105,7 +105,7 @@ export const Key = styled.kbd`
 
 export const Label = styled.span`
   display: block;
-  font: 600 14px/1.3 ${narrow};
+  font: 500 15px/1.3 ${narrow};
   color: var(--pencil);
   letter-spacing: 0.01em;
 `
@@ -113,7 +113,7 @@ export const Label = styled.span`
 /** A label that heads its part of the column, for whoever goes by headings. */
 export const LabelHeading = styled(Label).attrs({ as: 'h2' })`
   && {
-    font: 600 14px/1.3 ${narrow};
+    font: 500 15px/1.3 ${narrow};
   }
 `
 

@@ -26,7 +26,7 @@ const SheetOfPaper = styled.article`
     width: 100%;
   }
   & th {
-    font: 600 14px/1.4 ${narrow};
+    font: 500 15px/1.4 ${narrow};
     color: var(--pencil);
     text-align: left;
     padding: 6px 10px 4px;

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import { Ask, AskFoot, Board, Main } from '../../shell/frame'
+import { Scrolled } from '../../ui/Scrolled'
 import { OnStrip } from '../../shell/OnStrip'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { ErrorLine, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
@@ -107,7 +108,7 @@ function Return({ open }: SheetedProps) {
               <h2>
                 {standing.length} {standing.length === 1 ? 'point' : 'points'} before it may go.
               </h2>
-              <ol style={{ overflowY: 'auto', minHeight: 120 }} aria-label="Open points">
+              <Scrolled label="Open points">
                 {standing.map((point) => (
                   <Point key={point.point} $here={point === current}>
                     <button onClick={() => setPicked(point.point)}>
@@ -116,7 +117,7 @@ function Return({ open }: SheetedProps) {
                     </button>
                   </Point>
                 ))}
-              </ol>
+              </Scrolled>
               {current?.point === 'complaint' ? (
                 <AnswerComplaint open={open} />
               ) : (

@@ -13,18 +13,7 @@ import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell
 import { OnStrip } from '../../shell/OnStrip'
 import { StepHead } from '../../shell/StepHead'
 import { SettingsStrip } from '../../shell/SettingsStrip'
-import {
-  Answer,
-  Choice,
-  ErrorLine,
-  Fraction,
-  Key,
-  Label,
-  MainButton,
-  QuietButton,
-  RedBox,
-  Tick,
-} from '../../ui'
+import { Answer, Choice, ErrorLine, Fraction, Key, Label, MainButton, RedBox, Tick } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { useKeys } from '../../ui/keys'
 import { PAD_WORDS, usePad } from '../../ui/Pad'
@@ -194,8 +183,9 @@ export function SettingBench({
         {/* With the number pad up the column draws together: what to do, and its caution, stay in sight. */}
         <Ask aria-label="What is asked" {...(pad ? { style: { gap: 6 } } : {})}>
           <StepHead what="Setting" move={next}>
-            {why ?? `${index + 1} of ${settings.length} · ${setting.name}`}
+            {why ?? `${index + 1} of ${settings.length}`}
           </StepHead>
+          {!pad && <h2>{setting.name}</h2>}
           {!pad && <HowHeld>{setting.hold}</HowHeld>}
           <ReadingField
             key={key}
@@ -324,9 +314,6 @@ export function SettingBench({
                   : 'Type the reading'}{' '}
               <Key>Enter</Key>
             </MainButton>
-            <QuietButton isDisabled={!open.lastOwn('set')} onPress={() => setRefused(open.takeBack('set'))}>
-              Take back <Key>U</Key>
-            </QuietButton>
           </AskFoot>
         </Ask>
       </Main>
