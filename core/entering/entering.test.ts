@@ -178,3 +178,26 @@ describe('the washer under the seat', () => {
   it('stays the one that was fitted while a further one is only asked for', () =>
     expect(now(read(3, 1.2), off(4), on(5), read(6, 0.8))).toBe(1.2))
 })
+
+describe('a measurement that cannot be is asked again, with the likely slip', () => {
+  const typed = (code: string, raw: string) => {
+    const entered = enterFinding(position(code), 'sound', raw, null, sheets, conditionsFor(state, sheets))
+    return isRefusal(entered) ? entered.refused.why : 'taken'
+  }
+  it('a jet a hundred times its size was typed as stamped', () => {
+    expect(typed('jet.main/P', '134 136')).toBe(
+      '135.00 mm cannot be: this one is 1.35 new. Hundredths as they are stamped? Then type 1.35.',
+    )
+    expect(typed('jet.main/P', '1.34 1.36')).toBe('taken')
+  })
+  it('a float of 90 g was 9.0, a play of 8 mm in a 9 mm shaft 0.08', () => {
+    expect(typed('float', '90')).toContain('Then type 9.00.')
+    expect(typed('throttle.shaft', '8')).toContain('cannot be: the shaft is 9.0 mm thick')
+    expect(typed('throttle.shaft', '8')).toContain('type 0.08')
+    expect(typed('throttle.shaft', '0.3')).toBe('taken')
+  })
+  it('a warp beyond its gasket twice over is no warp', () => {
+    expect(typed('cover', '12')).toContain('its gasket is 0.80 mm thick')
+    expect(typed('cover', '0.4')).toBe('taken')
+  })
+})

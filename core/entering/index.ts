@@ -3,6 +3,7 @@ import { workingConditions, type Application, type Conditions } from '../conditi
 import { addDays } from '../days/index.ts'
 import {
   conditionsOf,
+  cannotBe,
   judgeMeasured,
   readMeasured,
   type Disposition,
@@ -157,6 +158,8 @@ export function enterFinding(
   if (position.deciding && raw.trim() !== '') {
     const read = readMeasured(position, raw, gauge)
     if (isRefusal(read)) return read
+    const slip = cannotBe(read, position.deciding, sheets.spec)
+    if (slip) return refuse('text', slip)
     const judged = judgeMeasured(position, position.deciding, read, sheets.spec, conditions)
     if (isRefusal(judged)) return refuse('text', judged.refused.why)
     measured = read

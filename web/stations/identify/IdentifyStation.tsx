@@ -72,7 +72,7 @@ export default function IdentifyStation({ open }: StationProps) {
   const [place, setPlace] = useState<(typeof markPlaces)[number]>('plate')
   const [markText, setMarkText] = useDraft(open.draft('identify', place))
   const [maker, setMaker] = useState<string | null>(null)
-  const [chosen, setChosen] = useState(0)
+  const [chosen, setChosen] = useState<number | null>(null)
   const [wrong, setWrong] = useState('')
 
   const makerNow = maker ?? Object.values(body.marks).find((mark) => mark.maker)?.maker ?? ''
@@ -83,8 +83,10 @@ export default function IdentifyStation({ open }: StationProps) {
     place,
     markText,
   )
-  const picked = ranking[Math.min(chosen, ranking.length - 1)]
-  const leader = candidates.find((c) => c.id === picked?.id)
+  // Where none of them is likelier than the first, nobody is preselected: that would be a judgement.
+  const at = chosen ?? (ranking[0] && pNone < ranking[0].p ? 0 : -1)
+  const picked = ranking[Math.min(at, ranking.length - 1)]
+  const leader = candidates.find((c) => c.id === (picked ?? ranking[0])?.id)
 
   const first = useQuery<ListNumberAnswer, ApiError>({
     ...listNumberQuery(ranking[0]?.id ?? ''),
@@ -165,8 +167,8 @@ export default function IdentifyStation({ open }: StationProps) {
   }
   useKeys({
     Enter: choose,
-    ArrowDown: () => setChosen((n) => Math.min(n + 1, ranking.length - 1)),
-    ArrowUp: () => setChosen((n) => Math.max(0, n - 1)),
+    ArrowDown: () => setChosen(Math.min(at + 1, ranking.length - 1)),
+    ArrowUp: () => setChosen(Math.max(0, at - 1)),
   })
 
   return (
@@ -252,7 +254,7 @@ export default function IdentifyStation({ open }: StationProps) {
                 <CandidateRow
                   key={r.id}
                   ranked={r}
-                  on={i === Math.min(chosen, ranking.length - 1)}
+                  on={i === Math.min(at, ranking.length - 1)}
                   pick={() => setChosen(i)}
                 />
               ))}
@@ -285,7 +287,7 @@ export default function IdentifyStation({ open }: StationProps) {
           {open.sheets && <CheckAgain open={{ ...open, sheets: open.sheets }} />}
           {pNone > 0.5 && !nothingSeen && (
             <ErrorLine>
-              More likely none of these. Look at every place on the casting, or teach this one.
+              More likely none of these. Look at every place on the casting; pick one only where you know it.
             </ErrorLine>
           )}
           <AskFoot>
@@ -293,8 +295,12 @@ export default function IdentifyStation({ open }: StationProps) {
               {already
                 ? picked?.id === already
                   ? `It is ${already}`
-                  : `No, it is ${picked?.id}`
-                : 'This one'}{' '}
+                  : picked
+                    ? `No, it is ${picked.id}`
+                    : 'Pick one'
+                : picked
+                  ? 'This one'
+                  : 'Pick one'}{' '}
               <Key>Enter</Key>
             </MainButton>
             {already && unidentified.length > 0 && (
