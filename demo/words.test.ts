@@ -1,6 +1,7 @@
 import { cautionsOff, cautionsOn } from '@ekrond/core/sheets'
 import { describe, expect, it } from 'vitest'
-import { everySheets, sheetsOf } from './every-sheet.ts'
+import { everySheets } from './every-sheet.ts'
+import { sheetsFor } from './log-entries.ts'
 
 const COUNTS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten']
 
@@ -26,12 +27,12 @@ describe('what the build sheets say, over every list number', () => {
         const on = cautionsOn(position).join(' ')
         expect(on, `${build.listNumber} ${position.code}`).not.toMatch(/drain|into the can|falls out|cloths/i)
       }
-    expect(cautionsOff(sheetsOf('K-4417-2S').build.positions.find((p) => p.code === 'cover')!)).toEqual([
+    expect(cautionsOff(sheetsFor('K-4417-2S').build.positions.find((p) => p.code === 'cover')!)).toEqual([
       'Fuel stands in the bowl: tip it into the can first.',
       'Cloths soaked with fuel go into a lidded metal bin, and out as local rules say.',
     ])
     // What pushes when it comes off pushes when it goes on.
-    expect(cautionsOn(sheetsOf('S26-14F').build.positions.find((p) => p.code === 'cap')!)).toEqual([
+    expect(cautionsOn(sheetsFor('S26-14F').build.positions.find((p) => p.code === 'cap')!)).toEqual([
       'The spring pushes: eyes.',
     ])
   })

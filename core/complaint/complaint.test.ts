@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { ferrySheets } from '../../demo/log-entries.ts'
-import { everySheets, sheetsOf } from '../../demo/every-sheet.ts'
+import { ferrySheets, sheetsFor } from '../../demo/log-entries.ts'
+import { everySheets } from '../../demo/every-sheet.ts'
 import { bands, symptoms, temperatures, whens } from '../job/index.ts'
 import { causes } from './causes.ts'
 import { firstLooks, lookFirst, type Said } from './index.ts'
@@ -109,7 +109,7 @@ describe('look here first', () => {
   })
   it('names an idle jet only where there is one, and by its kind of screw', () => {
     const idle = (number: string) =>
-      lookFirst(said({ symptom: 'runs only on choke' }), {}, sheetsOf(number)).find(
+      lookFirst(said({ symptom: 'runs only on choke' }), {}, sheetsFor(number)).find(
         (s) => s.code === 'idle.jet',
       )!
     // The ferry's two-barrel has main jets alone: its idle is a passage.
