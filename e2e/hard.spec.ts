@@ -136,7 +136,7 @@ test('a double tap opens one job; Enter does not do what its button forbids', as
   await expect(page).toHaveURL(/jobs\/\d+\/identify$/)
   expect(await numbers()).toBe(before + 1)
   // Nothing is read: Enter identifies nothing.
-  await expect(page.getByRole('button', { name: /^This one/ })).toBeDisabled()
+  await expect(page.getByRole('button', { name: /^Pick one/ })).toBeDisabled()
   await page.keyboard.press('Escape')
   await page.keyboard.press('Enter')
   await page.getByRole('link', { name: /^Set,/ }).click()
