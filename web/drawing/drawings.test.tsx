@@ -21,7 +21,8 @@ import { CoverIndex } from './settings/choke-index'
 import { MixtureScrews } from './settings/mixture-turns'
 import { PlateInBore } from './settings/vacuum-break'
 import { PumpLinkage } from './settings/pump-stem'
-import { Stack } from './Stack'
+import { PaintedUnit } from './Unit'
+import { unitDrawing } from '@ekrond/core/families'
 
 const all = models().flatMap((model) => model.listNumbers.map((item) => sheetsFor(item.number)))
 /** One list number of each model. */
@@ -202,33 +203,37 @@ describe('the mechanisms of each model', () => {
   })
 })
 
-describe('the stack of each model', () => {
-  it.each(each)('$spec.model: whole, half apart, all of it off', ({ spec, build }) => {
-    const order = teardownOrder(build)
-    for (const off of [0, Math.floor(order.length / 2), order.length]) {
-      const { labels } = sound(
-        <Stack
-          build={build}
-          order={order}
-          off={new Set(order.slice(0, off).map((one) => one.code))}
-          current={order[off]?.code ?? null}
-          next={order.slice(off + 1, off + 5).map((one) => one.code)}
-          words={{}}
-        />,
-        `${spec.model}, ${off} off`,
-      )
-      // The current part is named where there is one.
-      const current = order[off]
-      if (current)
-        expect(
-          labels.some(
-            ({ text }) =>
-              text.length > 3 && current.name.toLowerCase().startsWith(text.toLowerCase().replace(/…$/, '')),
-          ),
-          `${spec.model}: ${current.name} among ${labels.map(({ text }) => text).join(', ')}`,
-        ).toBe(true)
-    }
-  })
+describe('the unit of each model', () => {
+  it.each(each)(
+    '$spec.model: at each step what is off is dashed, what is now blue, and its name stands beside it',
+    (sheets) => {
+      const order = teardownOrder(sheets.build)
+      for (const [k, current] of order.entries()) {
+        const standings = Object.fromEntries(
+          order.map(({ code }, i) => [
+            code,
+            i < k ? ('off' as const) : i === k ? ('now' as const) : ('on' as const),
+          ]),
+        )
+        const drawn = renderToStaticMarkup(
+          <svg>
+            <PaintedUnit
+              drawing={unitDrawing(sheets)}
+              sheets={sheets}
+              standings={standings}
+              named={[{ code: current.code, number: String(k + 1), words: current.name }]}
+              room={{ width: 700, height: 520 }}
+            />
+          </svg>,
+        )
+        const where = `${sheets.spec.model}, ${current.code}`
+        expect(drawn, where).not.toMatch(/NaN|Infinity|undefined/)
+        expect(drawn, where).toContain('stroke="var(--blue)"')
+        expect(drawn.includes('stroke="var(--pencil)"'), where).toBe(k > 0)
+        expect(drawn.replace(/<[^>]*>/g, ''), where).toContain(current.name.split(/[ -]/)[0])
+      }
+    },
+  )
 })
 
 describe('the outside as it stands on the bench', () => {

@@ -1,10 +1,25 @@
-import { createContext, useContext, useEffect, useRef, useState, type ReactNode } from 'react'
+import { createContext, useContext, useEffect, useRef, useState, type ReactNode, type RefObject } from 'react'
 
 /** No word on a drawing is smaller on the screen, px. */
 const LEAST_PX = 14
 
 /** Screen pixels to a unit of the drawing that stands around. */
 const PixelsPerUnit = createContext(1)
+
+/** An element and its size on the screen, px; 0 by 0 until it was measured. */
+export function useSize<E extends Element>(): [RefObject<E | null>, { width: number; height: number }] {
+  const box = useRef<E>(null)
+  const [size, setSize] = useState({ width: 0, height: 0 })
+  useEffect(() => {
+    const seen = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect
+      setSize({ width, height })
+    })
+    seen.observe(box.current!)
+    return () => seen.disconnect()
+  }, [])
+  return [box, size]
+}
 
 /** A size for words in the drawing's units, so that none is under 14 px on the screen however small the drawing is shown. */
 export const useWordSize = (size: number): number => Math.max(size, LEAST_PX / useContext(PixelsPerUnit))
@@ -21,16 +36,8 @@ export function Drawing({
   title: string
   children: ReactNode
 }) {
-  const svg = useRef<SVGSVGElement>(null)
-  const [perUnit, setPerUnit] = useState(1)
-  useEffect(() => {
-    const seen = new ResizeObserver(([entry]) => {
-      const { width: w, height: h } = entry!.contentRect
-      if (w > 0 && h > 0) setPerUnit(Math.min(w / width, h / height))
-    })
-    seen.observe(svg.current!)
-    return () => seen.disconnect()
-  }, [width, height])
+  const [svg, room] = useSize<SVGSVGElement>()
+  const perUnit = room.width > 0 ? Math.min(room.width / width, room.height / height) : 1
   return (
     <svg
       ref={svg}

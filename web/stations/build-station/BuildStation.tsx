@@ -3,8 +3,7 @@ import { bodyKey, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
 import { cautionsOn, type Position, type Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { Stack } from '../../drawing/Stack'
-import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { Ask, AskFoot, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, ErrorLine, Key, Label, MainButton } from '../../ui'
@@ -14,6 +13,7 @@ import type { StationProps } from '../props'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { SettingBench } from '../set/SettingBench'
 import { Tray } from '../teardown/Tray'
+import { UnitBoard } from '../teardown/UnitBoard'
 
 const SOURCES: { value: PartSource; label: string }[] = [
   { value: 'old', label: 'The old one' },
@@ -31,7 +31,7 @@ function Build({ open }: SheetedProps) {
   const waiting = order.filter((p) => body.off[p.code] && !body.on[p.code])
   const [picked, setPicked] = useState<string | null>(null)
   const current = waiting.find((p) => p.code === picked) ?? waiting[0]
-  const stillOff = new Set(Object.keys(body.off).filter((code) => !body.on[code]))
+  const stillOff = useMemo(() => new Set(Object.keys(body.off).filter((code) => !body.on[code])), [body])
   const move = (by: number) => {
     const at = waiting.findIndex((p) => p === current)
     setPicked(waiting[Math.max(0, Math.min(waiting.length - 1, at + by))]?.code ?? null)
@@ -56,24 +56,15 @@ function Build({ open }: SheetedProps) {
         <Tray open={open} />
       </OnStrip>
       <Main $ask={420}>
-        <Board>
-          <BoardTitle>
-            <div>
-              <h1>Stack, as it goes together</h1>
-              <p>dashed: still in a tray · blue: now · solid: on</p>
-            </div>
-          </BoardTitle>
-          <BoardDrawing>
-            <Stack
-              build={sheets.build}
-              order={down}
-              off={stillOff}
-              current={current?.code ?? null}
-              next={waiting.filter((p) => p !== current).map((p) => p.code)}
-              words={{}}
-            />
-          </BoardDrawing>
-        </Board>
+        <UnitBoard
+          sheets={sheets}
+          title="As it goes together"
+          legend="dashed: still in a tray · blue: now · ink: on"
+          order={down}
+          off={stillOff}
+          current={current}
+          next={waiting.filter((p) => p !== current).map((p) => p.code)}
+        />
         {current ? (
           <PartOn
             key={current.code}

@@ -3,14 +3,14 @@ import { teardownUnlocked } from '@ekrond/core/stations'
 import { settingKey } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
-import { Stack } from '../../drawing/Stack'
-import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { Ask, AskFoot, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { Key, MainButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Tray } from './Tray'
+import { UnitBoard } from './UnitBoard'
 import { Locked } from './Locked'
 import { PartOff } from './PartOff'
 import { openTasks, type Task } from './tasks'
@@ -37,7 +37,6 @@ function Teardown({ open }: SheetedProps) {
     setPicked(browse[Math.max(0, Math.min(browse.length - 1, at + by))]?.code ?? null)
   }
   useKeys({ ArrowDown: () => move(1), ArrowUp: () => move(-1) })
-  const words = Object.fromEntries(position ? [[position.code, position.name.toLowerCase()]] : [])
 
   return (
     <>
@@ -45,24 +44,15 @@ function Teardown({ open }: SheetedProps) {
         <Tray open={open} />
       </OnStrip>
       <Main $ask={420}>
-        <Board>
-          <BoardTitle>
-            <div>
-              <h1>Stack, as it comes apart</h1>
-              <p>dashed: off · blue: now · solid: still on</p>
-            </div>
-          </BoardTitle>
-          <BoardDrawing>
-            <Stack
-              build={sheets.build}
-              order={order}
-              off={off}
-              current={position?.code ?? null}
-              next={after}
-              words={words}
-            />
-          </BoardDrawing>
-        </Board>
+        <UnitBoard
+          sheets={sheets}
+          title="As it comes apart"
+          legend="dashed: off · blue: now · ink: still on"
+          order={order}
+          off={off}
+          current={position}
+          next={after}
+        />
         {!unlocked ? (
           <Locked open={open} />
         ) : task?.kind === 'exposed' ? (

@@ -1,0 +1,70 @@
+import type { Standing } from '@ekrond/core/drawing'
+import type { Position, Sheets } from '@ekrond/core/sheets'
+import { useMemo } from 'react'
+import { Unit } from '../../drawing/Unit'
+import { Board, BoardDrawing, BoardTitle } from '../../shell/frame'
+
+interface Props {
+  sheets: Sheets
+  /** what is done, and which line says what */
+  title: string
+  legend: string
+  /** the order of teardown, whose numbers the balloons bear */
+  order: readonly Position[]
+  off: ReadonlySet<string>
+  current: Position | undefined
+  /** codes in the order in which they come */
+  next: readonly string[]
+}
+
+/** Names beside the drawing: the current part and the two that come next. */
+const NAMED = 3
+
+/** The unit in section as it stands now, apart or together; teardown and build show the same one, each in its own direction. */
+export function UnitBoard({ sheets, title, legend, order, off, current, next }: Props) {
+  const standings = useMemo(
+    () =>
+      Object.fromEntries(
+        sheets.build.positions.map(({ code }): [string, Standing] => [
+          code,
+          code === current?.code ? 'now' : off.has(code) ? 'off' : 'on',
+        ]),
+      ),
+    [sheets, off, current],
+  )
+  const named = useMemo(() => {
+    const codes = [...(current ? [current.code] : []), ...next.slice(0, NAMED - 1)]
+    return codes.flatMap((code) => {
+      const position = sheets.build.positions.find((p) => p.code === code)
+      if (!position) return []
+      const number = order.findIndex((p) => p.code === code) + 1
+      return [{ code, number: number ? String(number) : '·', words: position.name }]
+    })
+  }, [sheets, order, current, next])
+  const lying = order.filter(({ code }) => off.has(code)).length
+  return (
+    <Board>
+      <BoardTitle>
+        <div>
+          <h1>{title}</h1>
+          <p>{legend}</p>
+        </div>
+      </BoardTitle>
+      <BoardDrawing>
+        <Unit
+          sheets={sheets}
+          standings={standings}
+          named={named}
+          title={`${sheets.spec.modelName} in section, ${order.length} parts: ${lying} off.${
+            current ? ` Now ${current.name}.` : ''
+          } Next: ${
+            named
+              .filter(({ code }) => code !== current?.code)
+              .map(({ words }) => words)
+              .join(', ') || 'nothing'
+          }.`}
+        />
+      </BoardDrawing>
+    </Board>
+  )
+}
