@@ -72,6 +72,15 @@ function meet([a, b]: readonly [Px, Px], [c, d]: readonly [Px, Px]): boolean {
   return side(a, b, c) !== side(a, b, d) && side(c, d, a) !== side(c, d, b)
 }
 
+/** A sheet and its columns for names, px; what is kept free in one of them. */
+export interface Room {
+  width: number
+  height: number
+  left: number
+  right: number
+  kept?: Bounds
+}
+
 /** A box that leaders should keep off: another small part, px. */
 export type Obstacle = Bounds & { key: string }
 
@@ -94,11 +103,7 @@ const inside = ([x, y]: Px, { x0, y0, x1, y1 }: Bounds) => x > x0 && x < x1 && y
  * Labels in two columns beside a drawing, px: no two words over each other, no two leaders crossing, and through as few other parts
  * as may be. Every way of giving the labels to the sides is tried; where none is free of crossings the last wish is left out.
  */
-export function layLabels(
-  wishes: readonly Wish[],
-  room: { width: number; height: number; column: number },
-  obstacles: readonly Obstacle[] = [],
-): Label[] {
+export function layLabels(wishes: readonly Wish[], room: Room, obstacles: readonly Obstacle[] = []): Label[] {
   for (let count = wishes.length; count > 0; count--) {
     const some = wishes.slice(0, count)
     let best: { labels: Label[]; cost: number } | undefined
@@ -130,21 +135,27 @@ function tried(
   wishes: readonly Wish[],
   mask: number,
   above: boolean,
-  { width, height, column }: { width: number; height: number; column: number },
+  { width, height, left, right, kept }: Room,
 ): Label[] | undefined {
   const labels: Label[] = []
   for (const side of ['left', 'right'] as const) {
+    const column = side === 'left' ? left : right
+    // The foot of a column may be taken by the key.
+    const foot =
+      kept && (side === 'left' ? kept.x0 < left : kept.x1 > width - right) ? kept.y0 - 6 : height - 4
     const here = wishes
       .filter((_, i) => (side === 'right') === Boolean(mask & (1 << i)))
       .sort((a, b) => a.target[1] - b.target[1])
+    if (here.length > 0 && column === 0) return undefined
     let top = 8
     for (const wish of here) {
       const size = wish.large ? LARGE_PX : WORD_PX
       const lines = broken(wish.words, size, column - 2 * RADIUS - 20)
       const tall = Math.max(2 * RADIUS, lines.length * LINE_PX)
-      const y = Math.max(top + RADIUS, wish.target[1] - (above ? 40 : 0))
+      // Near the foot a name stands higher than its place.
+      const y = Math.max(top + RADIUS, Math.min(foot - tall + RADIUS, wish.target[1] - (above ? 40 : 0)))
       top = y - RADIUS + tall + GAP
-      if (top - GAP > height - 4) return undefined
+      if (top - GAP > foot) return undefined
       const x = side === 'left' ? column - RADIUS - 2 : width - column + RADIUS + 2
       const s = side === 'left' ? 1 : -1
       const words = Math.max(...lines.map((line) => wide(line, size)))

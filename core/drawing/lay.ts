@@ -1,5 +1,5 @@
 import type { Position } from '../sheets/index.ts'
-import { layLabels, type Label, type Obstacle, type Px, type Wish } from './labels.ts'
+import { layLabels, type Label, type Obstacle, type Px, type Room, type Wish } from './labels.ts'
 import type { Piece } from './shapes.ts'
 import { boundsOf, explode, type Bounds, type Exploded, type Standing, type UnitDrawing } from './unit.ts'
 
@@ -8,21 +8,34 @@ export interface LaidUnit {
   perMm: number
   /** where (0, 0) of the unit lies, px */
   origin: Px
+  /** what of the sheet the drawing may use, px; beside it stand the names */
+  area: Bounds
   exploded: Exploded
   labels: Label[]
+  /** the key that says which region is drawn large; null where the whole unit is */
+  key: { perMm: number; origin: Px; frame: Bounds; box: Bounds } | null
 }
 
 /** Between the drawing and the sheet's edges, px. */
-const MARGIN = 14
+const MARGIN = 12
+/** Below this scale the region of the current part is drawn larger, px a mm. */
+const LEAST_SCALE = 2.6
+const ENLARGED = 3
 /** Parts larger than this, px, are no obstacle to a leader: it has to pass castings. */
 const LARGE_PART_PX = 60
+const KEY_HEIGHT = 112
 
-/** Column of labels at each side, px: narrower where the sheet is. */
-export const columnFor = (width: number): number => Math.max(132, Math.min(170, width * 0.19))
+/** Columns for the names, px: at both sides, on a narrow sheet at the right alone. */
+function columnsFor(width: number): { left: number; right: number } {
+  if (width < 560) return { left: 0, right: 128 }
+  const column = Math.max(132, Math.min(170, width * 0.19))
+  return { left: column, right: column }
+}
 
 /**
  * A unit at a moment, laid out for a sheet of `width` by `height` px: one scale for all its states, so that nothing jumps from step to
- * step; labels of the current part and of those that come next.
+ * step; where that would be too small, the region of the current part large with a key; names of the current part and of those that
+ * come next.
  */
 export function layUnit(
   drawing: UnitDrawing,
@@ -32,35 +45,86 @@ export function layUnit(
   { width, height }: { width: number; height: number },
 ): LaidUnit {
   const bounds = boundsOf(drawing, positions)
-  const column = columnFor(width)
-  const perMm = Math.min(
-    (height - 2 * MARGIN) / (bounds.y1 - bounds.y0),
-    (width - 2 * column) / (bounds.x1 - bounds.x0),
-  )
+  const columns = columnsFor(width)
+  const area: Bounds = { x0: columns.left, y0: 0, x1: width - columns.right, y1: height }
+  const [wide, tall] = [bounds.x1 - bounds.x0, bounds.y1 - bounds.y0]
+  const [free, high] = [area.x1 - area.x0, height - 2 * MARGIN]
+  const fit = Math.min(high / tall, free / wide)
+  const exploded = explode(drawing, positions, standings)
+  const enlarged = fit < LEAST_SCALE
+  const perMm = enlarged ? ENLARGED : fit
+  const current = exploded.parts.find(({ standing }) => standing === 'now')
+  const frame = enlarged
+    ? frameOn(bounds, { wide: free / perMm, tall: high / perMm }, centreOf(current?.pieces, bounds))
+    : bounds
   const origin: Px = [
-    width / 2 - ((bounds.x0 + bounds.x1) / 2) * perMm,
-    height / 2 + ((bounds.y0 + bounds.y1) / 2) * perMm,
+    (area.x0 + area.x1) / 2 - ((frame.x0 + frame.x1) / 2) * perMm,
+    height / 2 + ((frame.y0 + frame.y1) / 2) * perMm,
   ]
   const px = (x: number, y: number): Px => [origin[0] + x * perMm, origin[1] - y * perMm]
-  const exploded = explode(drawing, positions, standings)
+  const seen = ([x, y]: Px) => x >= area.x0 + 4 && x <= area.x1 - 4 && y >= area.y0 + 4 && y <= area.y1 - 4
   const wishes = named.flatMap(({ code, number, words }): Wish[] => {
     const part = exploded.parts.find((one) => one.code === code)
-    return part
-      ? [
-          {
-            key: code,
-            number,
-            words,
-            target: px(part.anchor[0], part.anchor[1]),
-            large: part.standing === 'now',
-          },
-        ]
-      : []
+    if (!part) return []
+    const anchor = px(part.anchor[0], part.anchor[1])
+    // Where its own place for a leader lies outside of the region, another point of its edge takes one.
+    const target = seen(anchor)
+      ? anchor
+      : part.pieces.flatMap(({ line }) => line.map(([x, y]) => px(x, y))).find(seen)
+    return target ? [{ key: code, number, words, target, large: part.standing === 'now' }] : []
   })
   const obstacles = exploded.parts.flatMap(({ code, standing, pieces }): Obstacle[] =>
     standing === 'off' || pieces.length === 0 ? [] : small(code, boxOf(pieces), px),
   )
-  return { perMm, origin, exploded, labels: layLabels(wishes, { width, height, column }, obstacles) }
+  const keyed = enlarged ? keyOf(bounds, frame, columns, { width, height }) : null
+  const room: Room = { width, height, ...columns, ...(keyed ? { kept: keyed.box } : {}) }
+  return { perMm, origin, area, exploded, labels: layLabels(wishes, room, obstacles), key: keyed }
+}
+
+/** The middle of what is done now, mm; of the unit where nothing is. */
+function centreOf(pieces: readonly Piece[] | undefined, bounds: Bounds): readonly [number, number] {
+  const { x0, y0, x1, y1 } = pieces?.length ? boxOf(pieces) : bounds
+  return [(x0 + x1) / 2, (y0 + y1) / 2]
+}
+
+/** The window of a size, mm, that shows a place: windows stand in even steps, so that neighbours in the order are seen in the same one. */
+function frameOn(
+  bounds: Bounds,
+  size: { wide: number; tall: number },
+  [x, y]: readonly [number, number],
+): Bounds {
+  const along = (from: number, to: number, length: number, at: number): [number, number] => {
+    if (length >= to - from) return [(from + to - length) / 2, (from + to + length) / 2]
+    const steps = Math.ceil((to - from - length) / (length * 0.6)) || 1
+    const starts = Array.from({ length: steps + 1 }, (_, i) => from + ((to - from - length) * i) / steps)
+    const start = starts.reduce((best, one) =>
+      Math.abs(one + length / 2 - at) < Math.abs(best + length / 2 - at) ? one : best,
+    )
+    return [start, start + length]
+  }
+  const [x0, x1] = along(bounds.x0, bounds.x1, size.wide, x)
+  const [y0, y1] = along(bounds.y0, bounds.y1, size.tall, y)
+  return { x0, y0, x1, y1 }
+}
+
+/** The whole unit small, at the foot of a column of names, with what is drawn large framed. */
+function keyOf(
+  bounds: Bounds,
+  frame: Bounds,
+  { left, right }: { left: number; right: number },
+  { width, height }: { width: number; height: number },
+): LaidUnit['key'] {
+  const column = left || right
+  const perMm = Math.min((column - 24) / (bounds.x1 - bounds.x0), KEY_HEIGHT / (bounds.y1 - bounds.y0))
+  const [w, h] = [(bounds.x1 - bounds.x0) * perMm, (bounds.y1 - bounds.y0) * perMm]
+  const x0 = left ? 8 : width - w - 8
+  const y1 = height - 30
+  return {
+    perMm,
+    origin: [x0 - bounds.x0 * perMm, y1 + bounds.y0 * perMm],
+    frame,
+    box: { x0, y0: y1 - h, x1: x0 + w, y1 },
+  }
 }
 
 function small(key: string, { x0, y0, x1, y1 }: Bounds, px: (x: number, y: number) => Px): Obstacle[] {

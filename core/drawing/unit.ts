@@ -15,6 +15,8 @@ export interface Place {
   lifted?: boolean
   /** the part that carries it when that is lifted */
   parent?: string
+  /** one of several alike, as it lies in a tray */
+  one?: readonly Piece[]
   /** where a leader points, mm from its seat, as seated; its origin where nothing is said */
   anchor?: Pt
 }

@@ -422,6 +422,7 @@ export function downdraft(sizes: UnitSizes, secondaries: boolean): UnitDrawing {
     },
     'cover.screws': {
       pieces: [-34, 27, 46, right - 4.5].flatMap((x) => movePieces(screw(14.5), x, 0)),
+      one: screw(14.5),
       at: [0, 9],
       axis: 0,
       way: 18,

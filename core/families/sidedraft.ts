@@ -443,6 +443,7 @@ export function sidedraft(sizes: UnitSizes, diaphragm: boolean): UnitDrawing {
     bowl: { pieces: bowl, at: [0, -1], axis: 180, way: 27, lifted: true, asSeated: true, anchor: [46, -24] },
     'bowl.screws': {
       pieces: [-18.8, 50.6].flatMap((x) => movePieces(screw(9, 4, 7), x, 0, 180)),
+      one: screw(9, 4, 7),
       at: [0, -5.4],
       axis: 180,
       way: 14,

@@ -201,6 +201,7 @@ export function updraft(sizes: UnitSizes): UnitDrawing {
     },
     'lid.screws': {
       pieces: [-9.6, 24].flatMap((x) => movePieces(screw(13, 4.4, 7.4), x, 0)),
+      one: screw(13, 4.4, 7.4),
       at: [0, 9],
       axis: 0,
       way: 18,
@@ -332,6 +333,7 @@ export function twinUpdraft(sizes: UnitSizes): UnitDrawing {
     ...carried,
     'cover.screws': {
       pieces: [-10.6, 30, 48.6].flatMap((x) => movePieces(screw(13, 4.4, 7.4), x, 0)),
+      one: screw(13, 4.4, 7.4),
       at: [0, 9],
       axis: 0,
       way: 16,
@@ -469,6 +471,7 @@ export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
     },
     'bowl.screws': {
       pieces: [-9.5, 41.5].flatMap((x) => movePieces(screw(10, 3, 5.6), x, 0)),
+      one: screw(10, 3, 5.6),
       at: [0, 6],
       axis: 0,
       way: 16,

@@ -1,7 +1,15 @@
-import { layUnit, LARGE_PX, WORD_PX, type Label, type Standing, type UnitDrawing } from '@ekrond/core/drawing'
+import {
+  layUnit,
+  LARGE_PX,
+  WORD_PX,
+  type Label,
+  type LaidUnit,
+  type Standing,
+  type UnitDrawing,
+} from '@ekrond/core/drawing'
 import { unitDrawing } from '@ekrond/core/families'
 import type { Sheets } from '@ekrond/core/sheets'
-import { useMemo } from 'react'
+import { useId, useMemo } from 'react'
 import { figures, narrow } from '../theme/global'
 import { Hatchings, pathOf, Pieces, type View } from './Pieces'
 import { useSize } from './sheet'
@@ -54,34 +62,48 @@ export function PaintedUnit({
   const depth = ({ code, standing }: (typeof laid.exploded.parts)[number]) =>
     drawing.places[code]!.lifted ? 0 : standing === 'now' ? 2 : 1
   const parts = [...laid.exploded.parts].sort((a, b) => depth(a) - depth(b))
+  const clip = useId()
   const missing = laid.exploded.missing
   return (
     <>
       <Hatchings />
-      {parts
-        .filter(({ standing }) => standing === 'off')
-        .map(({ code, pieces }) => (
-          <Pieces key={code} pieces={pieces} mode="off" view={view} />
+      <defs>
+        <clipPath id={clip}>
+          <rect
+            x={laid.area.x0}
+            y={laid.area.y0}
+            width={laid.area.x1 - laid.area.x0}
+            height={laid.area.y1 - laid.area.y0}
+          />
+        </clipPath>
+      </defs>
+      <g clipPath={laid.key ? `url(#${clip})` : undefined}>
+        {parts
+          .filter(({ standing }) => standing === 'off')
+          .map(({ code, pieces }) => (
+            <Pieces key={code} pieces={pieces} mode="off" view={view} />
+          ))}
+        <Pieces pieces={drawing.fixed} mode={bodyNow ? 'now' : 'on'} view={view} />
+        {parts
+          .filter(({ standing }) => standing !== 'off')
+          .map(({ code, standing, pieces, seat }) => (
+            <g key={code}>
+              {seat && <Pieces pieces={seat} mode="seat" view={view} />}
+              <Pieces pieces={pieces} mode={standing} view={view} />
+            </g>
+          ))}
+        {drawing.axes.map((axis, i) => (
+          <path
+            key={i}
+            d={pathOf(axis, false, view)}
+            fill="none"
+            stroke="var(--line)"
+            strokeWidth={0.8}
+            strokeDasharray="12 3 2.5 3"
+          />
         ))}
-      <Pieces pieces={drawing.fixed} mode={bodyNow ? 'now' : 'on'} view={view} />
-      {parts
-        .filter(({ standing }) => standing !== 'off')
-        .map(({ code, standing, pieces, seat }) => (
-          <g key={code}>
-            {seat && <Pieces pieces={seat} mode="seat" view={view} />}
-            <Pieces pieces={pieces} mode={standing} view={view} />
-          </g>
-        ))}
-      {drawing.axes.map((axis, i) => (
-        <path
-          key={i}
-          d={pathOf(axis, false, view)}
-          fill="none"
-          stroke="var(--line)"
-          strokeWidth={0.8}
-          strokeDasharray="12 3 2.5 3"
-        />
-      ))}
+      </g>
+      {laid.key && <KeyMap laid={laid} drawing={drawing} />}
       {laid.labels.map((label) => (
         <Named key={label.key} label={label} />
       ))}
@@ -90,6 +112,32 @@ export function PaintedUnit({
         <Words x={8} y={room.height - 34} lines={[`not drawn: ${missing.join(', ')}`]} size={WORD_PX} />
       )}
     </>
+  )
+}
+
+/** The whole unit small: which region is drawn large. */
+function KeyMap({ laid, drawing }: { laid: LaidUnit; drawing: UnitDrawing }) {
+  const { perMm, origin, frame } = laid.key!
+  const view: View = { perMm, origin }
+  const outlines = [
+    ...drawing.fixed.filter(({ hollows }) => hollows),
+    ...laid.exploded.parts.filter(({ code }) => drawing.places[code]!.lifted).flatMap(({ pieces }) => pieces),
+  ]
+  return (
+    <g>
+      {outlines.map(({ line }, i) => (
+        <path key={i} d={pathOf(line, true, view)} fill="none" stroke="var(--pencil)" strokeWidth={1} />
+      ))}
+      <rect
+        x={origin[0] + frame.x0 * perMm}
+        y={origin[1] - frame.y1 * perMm}
+        width={(frame.x1 - frame.x0) * perMm}
+        height={(frame.y1 - frame.y0) * perMm}
+        fill="none"
+        stroke="var(--blue)"
+        strokeWidth={1.6}
+      />
+    </g>
   )
 }
 

@@ -229,7 +229,7 @@ describe('the unit of each model', () => {
         const where = `${sheets.spec.model}, ${current.code}`
         expect(drawn, where).not.toMatch(/NaN|Infinity|undefined/)
         expect(drawn, where).toContain('stroke="var(--blue)"')
-        expect(drawn.includes('stroke="var(--pencil)"'), where).toBe(k > 0)
+        expect(drawn.includes('stroke="var(--pencil)" stroke-width="1.25"'), where).toBe(k > 0)
         expect(drawn.replace(/<[^>]*>/g, ''), where).toContain(current.name.split(/[ -]/)[0])
       }
     },
