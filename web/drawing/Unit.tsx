@@ -78,12 +78,12 @@ export function PaintedUnit({
         </clipPath>
       </defs>
       <g clipPath={laid.key ? `url(#${clip})` : undefined}>
+        <Pieces pieces={drawing.fixed} mode={bodyNow ? 'now' : 'on'} view={view} />
         {parts
           .filter(({ standing }) => standing === 'off')
           .map(({ code, pieces }) => (
             <Pieces key={code} pieces={pieces} mode="off" view={view} />
           ))}
-        <Pieces pieces={drawing.fixed} mode={bodyNow ? 'now' : 'on'} view={view} />
         {parts
           .filter(({ standing }) => standing !== 'off')
           .map(({ code, standing, pieces, seat }) => (
