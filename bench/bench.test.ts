@@ -25,6 +25,12 @@ describe('the case runner’s samples, worked independently', () => {
       for (const [name, want] of Object.entries(sample.wants[i]!))
         if (typeof want === 'number') expect(answer[name], `${file} case ${i} ${name}`).toBeCloseTo(want, 3)
         else if (name === 'refused') expect((answer.refused as { input: string }).input).toBe(want)
+        else if (name === 'posterior')
+          for (const [id, p] of Object.entries(want as Record<string, number>))
+            expect((answer.posterior as Record<string, number>)[id], `${file} case ${i} ${id}`).toBeCloseTo(
+              p,
+              9,
+            )
         else expect(answer[name], `${file} case ${i} ${name}`).toEqual(want)
     })
   })

@@ -8,6 +8,14 @@ import {
   GASOLINE_DENSITY,
   orificeFlow,
 } from '@ekrond/core/metering'
+import {
+  diagnose,
+  LOOK_ERROR,
+  nextLook,
+  type Blow,
+  type Branch,
+  type PassageMap,
+} from '@ekrond/core/passages'
 import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '@ekrond/core/pump'
 import { isRefusal, refuse, type Refusal, type Result } from '@ekrond/core/refusal'
 
@@ -187,4 +195,44 @@ export const computations: Record<string, (given: Case) => Answer> = {
       ),
       (shiftC) => ({ shiftC }),
     ),
+  'passages.diagnose': (given) => {
+    const read = passageCase(given)
+    if (isRefusal(read)) return read
+    const { map, tests, error, watch } = read
+    const posterior = diagnose(map, tests, error)
+    if (isRefusal(posterior)) return posterior
+    const next = nextLook(map, tests, error, watch)
+    return isRefusal(next) ? next : { posterior, next }
+  },
+}
+
+/** A passage map and its tests as a file has them. Refuses `branches`, `ports`, `tests`, `watch` where their shape is another. */
+function passageCase(given: Case): Result<{ map: PassageMap; tests: Blow[]; error: number; watch: 1 | 2 }> {
+  const list = (value: unknown): value is unknown[] => Array.isArray(value)
+  const words = (value: unknown): value is string[] =>
+    list(value) && value.every((one) => typeof one === 'string')
+  const { branches, ports, tests = [], watch = 2 } = given
+  if (!list(branches) || !branches.every(isBranch))
+    return refuse('branches', 'A branch has id, from, to and prior.')
+  if (!words(ports)) return refuse('ports', 'The ports are a list of places.')
+  if (watch !== 1 && watch !== 2) return refuse('watch', 'One port or two are watched.')
+  if (!list(tests)) return refuse('tests', 'The tests are a list.')
+  const blows: Blow[] = []
+  for (const test of tests as Record<string, unknown>[]) {
+    const { open = [], shut = [] } = test ?? {}
+    if (typeof test?.in !== 'string' || !words(open) || !words(shut))
+      return refuse('tests', 'A test has the port in, and lists of ports open and shut.')
+    blows.push({ in: test.in, open, shut })
+  }
+  return { map: { branches, ports }, tests: blows, error: number(given, 'error', LOOK_ERROR), watch }
+}
+
+const isBranch = (value: unknown): value is Branch => {
+  const one = value as Record<string, unknown> | null
+  return (
+    typeof one === 'object' &&
+    one !== null &&
+    [one.id, one.from, one.to].every((name) => typeof name === 'string') &&
+    typeof one.prior === 'number'
+  )
 }

@@ -1,0 +1,3 @@
+export * from './model.ts'
+export { diagnose } from './diagnose.ts'
+export { nextLook } from './next.ts'
