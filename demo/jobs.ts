@@ -8,7 +8,7 @@ import {
   settingContext,
 } from '@ekrond/core/entering'
 import { dueBefore, holdsNow, settingsToSet, teardownOrder } from '@ekrond/core/work'
-import { conditionsOf, uncured } from '@ekrond/core/findings'
+import { conditionsOf, uncured, type Disposition } from '@ekrond/core/findings'
 import {
   allNeeds,
   bodyKey,
@@ -225,8 +225,9 @@ function openWriter(world: DemoWorld, name: string) {
       writer.read(settingKey(setting), raw, setting.quantity === 'gap' ? 'drills' : 'caliper')
     },
     /** cleaned ones looked at or measured again, with what is right now */
-    lookAgain() {
-      for (const { position: code } of uncured(state, here(), body)) {
+    lookAgain(only?: Disposition) {
+      for (const { position: code, wants } of uncured(state, here(), body)) {
+        if (only && wants !== only) continue
         const [raw, kind] = goodMeasurement(code, here())
         const p = position(code)
         const sound = conditionsOf[p.kind].find((condition) => condition.disposition === 'reuse')
@@ -694,6 +695,9 @@ async function quarry(w: Writer) {
   w.off('jet.main/R', 'varnished')
   w.off('float', 'dented')
   w.stripTheRest()
+  w.lookAgain('clean')
+  w.add('passage.blown', { in: 'J', open: ['N'], shut: [] })
+  w.add('passage.blown', { in: 'A', open: ['I', 'J'], shut: [] })
   const order = w.order()
   w.from(0.15, 'I. Marrow')
   w.add('order.arrived', { order })

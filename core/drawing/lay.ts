@@ -81,6 +81,16 @@ export function layUnit(
   return { perMm, origin, area, exploded, labels: layLabels(wishes, room, obstacles), key: keyed }
 }
 
+/** The scale and place at which bounds, mm, fill a sheet, px, with a margin. */
+export function fitted(
+  { x0, y0, x1, y1 }: Bounds,
+  { width, height }: { width: number; height: number },
+  margin: number,
+): { perMm: number; origin: Px } {
+  const perMm = Math.min((height - 2 * margin) / (y1 - y0), (width - 2 * margin) / (x1 - x0))
+  return { perMm, origin: [width / 2 - ((x0 + x1) / 2) * perMm, height / 2 + ((y0 + y1) / 2) * perMm] }
+}
+
 /** The middle of what is done now, mm; of the unit where nothing is. */
 function centreOf(pieces: readonly Piece[] | undefined, bounds: Bounds): readonly [number, number] {
   const { x0, y0, x1, y1 } = pieces?.length ? boxOf(pieces) : bounds

@@ -1,19 +1,10 @@
 import type { UnitDrawing } from '../drawing/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { downdraft } from './downdraft.ts'
+import type { FamilyName } from './names.ts'
 import { sidedraft } from './sidedraft.ts'
 import { sizesOf, type UnitSizes } from './sizes.ts'
 import { smallOneBarrel, twinUpdraft, updraft } from './updraft.ts'
-
-/** A family of units that are drawn alike; a list number's own sizes override its. */
-export type FamilyName =
-  | 'slide'
-  | 'diaphragm'
-  | 'small one-barrel'
-  | 'updraft'
-  | 'twin updraft'
-  | 'downdraft'
-  | 'four-barrel downdraft'
 
 const drawings: Record<FamilyName, (sizes: UnitSizes) => UnitDrawing> = {
   slide: (sizes) => sidedraft(sizes, false),
@@ -34,6 +25,9 @@ export function familyOf({ spec, build }: Pick<Sheets, 'spec' | 'build'>): Famil
   if (spec.draft === 'down') return spec.barrels > 2 ? 'four-barrel downdraft' : 'downdraft'
   return 'small one-barrel'
 }
+
+export type { FamilyName } from './names.ts'
+export { passagePlans } from './passages.ts'
 
 /** How a list number's unit is drawn. */
 export const unitDrawing = (sheets: Pick<Sheets, 'spec' | 'build'>): UnitDrawing =>

@@ -69,6 +69,8 @@ const REFUSALS = {
     'code',
   ],
   position: (listNumber: string, code: string): Said => [`${listNumber} has no part ${code}.`, 'position'],
+  'blow twice': (): Said => ['A port stands twice in this blow. Tap it once.', 'in'],
+  'blow unseen': (): Said => ['Say where air came out, or where it did not.', 'open'],
   stays: (name: string): Said => [`${name} stays in. Taking it out risks damage.`, 'position'],
   'still on': (name: string): Said => [`${name} is still on. Take it off, then judge it.`, 'position'],
   'off twice': (name: string, by: string, tray: string): Said => [

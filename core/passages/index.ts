@@ -1,3 +1,4 @@
 export * from './model.ts'
 export { diagnose } from './diagnose.ts'
 export { nextLook } from './next.ts'
+export * from './plan.ts'

@@ -2,6 +2,7 @@ import { bodyOf, type JobState } from '../job/state.ts'
 import type { SheetsByBody } from '../job/kind.ts'
 import { asfound } from './asfound.ts'
 import { build } from './build.ts'
+import { clean } from './clean.ts'
 import { identify } from './identify.ts'
 import type { StationName } from './names.ts'
 import { parts } from './parts.ts'
@@ -17,6 +18,7 @@ export const stationsByName: Readonly<Record<StationName, Station>> = {
   identify,
   asfound,
   teardown,
+  clean,
   parts,
   build,
   set,

@@ -55,7 +55,7 @@ export const Zones = styled.nav`
 
 export const Zone = styled.a<{ $here: boolean }>`
   flex: 1 1 0;
-  min-width: 112px;
+  min-width: 96px;
   white-space: nowrap;
   min-height: 50px;
   display: flex;
@@ -74,6 +74,9 @@ export const Zone = styled.a<{ $here: boolean }>`
     margin-left: auto;
     font: 400 14px ${figures};
     opacity: 0.8;
+    @media (min-width: 1000px) and (max-width: 1180px) {
+      display: none;
+    }
   }
   /* After Esc the next digit goes to a station: its key stands out. */
   body[data-zones] & > span:last-child {
@@ -81,6 +84,7 @@ export const Zone = styled.a<{ $here: boolean }>`
     background: var(--blue);
     color: var(--paper);
     opacity: 1;
+    display: inline;
   }
   &:focus-visible {
     outline-offset: -4px;

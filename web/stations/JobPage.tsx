@@ -13,6 +13,7 @@ const loads: Record<StationName, () => Promise<{ default: ComponentType<StationP
   identify: () => import('./identify/IdentifyStation'),
   asfound: () => import('./asfound/AsFoundStation'),
   teardown: () => import('./teardown/TeardownStation'),
+  clean: () => import('./clean/CleanStation'),
   parts: () => import('./parts/PartsStation'),
   build: () => import('./build-station/BuildStation'),
   set: () => import('./set/SetStation'),

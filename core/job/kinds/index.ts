@@ -19,6 +19,8 @@ import { orderArrived } from './order.arrived.ts'
 import { orderPlaced } from './order.placed.ts'
 import { partOff } from './part.off.ts'
 import { partOn } from './part.on.ts'
+import { passageBlown } from './passage.blown.ts'
+import { passageCleaned } from './passage.cleaned.ts'
 import { readingTaken } from './reading.taken.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
 import { testNoted } from './test.noted.ts'
@@ -41,6 +43,8 @@ const all = [
   partOff,
   findingJudged,
   partOn,
+  passageBlown,
+  passageCleaned,
   orderPlaced,
   orderArrived,
   readingTaken,

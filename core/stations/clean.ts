@@ -1,0 +1,107 @@
+import { familyOf, passagePlans } from '../families/index.ts'
+import { uncured } from '../findings/cure.ts'
+import type { BodyState } from '../job/state.ts'
+import {
+  BLOCKED_ABOVE,
+  diagnose,
+  FREE_BELOW,
+  mapOf,
+  type Blow,
+  type Passage,
+  type PassageMap,
+  type PassagePlan,
+} from '../passages/index.ts'
+import { isRefusal } from '../refusal/index.ts'
+import { teardown } from './teardown.ts'
+import { point, type SheetedView, type Station } from './station.ts'
+
+const MINUTES_A_PART = 4
+
+export interface PassageView {
+  plan: PassagePlan
+  map: PassageMap
+  /** the blows that count: since the last cleaning */
+  blows: readonly Blow[]
+  /** P(blocked) of each branch */
+  blocked: Readonly<Record<string, number>>
+  /** the branches that are taken for blocked, the surest first */
+  suspects: readonly Passage[]
+  /** whether every branch was shown to be free */
+  proven: boolean
+  /** why the blows cannot be put together; empty where they can */
+  contradiction: string
+}
+
+/** What the blows say of a body's passages, the complaint as their prior. */
+export function passageView({
+  state,
+  here,
+  sheets,
+}: Pick<SheetedView, 'state' | 'here' | 'sheets'>): PassageView {
+  const plan = passagePlans[familyOf(sheets)]
+  const map = mapOf(plan, state.opened?.complaint ?? null)
+  const blows = countingBlows(here)
+  const told = diagnose(map, blows)
+  const blocked = isRefusal(told)
+    ? Object.fromEntries(map.branches.map(({ id, prior }) => [id, prior]))
+    : told
+  const suspects = plan.passages
+    .filter(({ id }) => blows.length > 0 && blocked[id]! > BLOCKED_ABOVE)
+    .sort((a, b) => blocked[b.id]! - blocked[a.id]!)
+  return {
+    plan,
+    map,
+    blows,
+    blocked,
+    suspects,
+    proven: blows.length > 0 && plan.passages.every(({ id }) => blocked[id]! < FREE_BELOW),
+    contradiction: isRefusal(told) ? told.refused.why : '',
+  }
+}
+
+/** Blows that still count: those after the last cleaning. What was blocked before it says nothing of now. */
+const countingBlows = (here: BodyState) => here.blows.slice(here.cleaned.at(-1)?.after ?? 0)
+
+/** Parts whose verdict is to clean them, still open. */
+const toClean = ({ state, sheets, body }: SheetedView) =>
+  uncured(state, sheets, body).filter(({ wants, left }) => wants === 'clean' && !left)
+
+export const clean: Station = {
+  name: 'clean',
+  title: 'Clean',
+  number: 5,
+  kinds: ['passage.blown', 'passage.cleaned'],
+  doing: 'clean it and blow its passages',
+  state(view) {
+    const { sheets, here } = view
+    if (!sheets) return 'none'
+    const sheeted = { ...view, sheets }
+    const left = toClean(sheeted).length + (here.blows.length ? passageView(sheeted).suspects.length : 0)
+    if (left > 0) return here.blows.length + here.cleaned.length > 0 ? 'begun' : 'none'
+    // Nothing asks for it: it stands in no way once all of it is apart.
+    if (here.blows.length > 0 || teardown.state(view) === 'done') return 'done'
+    return 'none'
+  },
+  line(view) {
+    const parts = toClean(view)
+    const { suspects } = passageView(view)
+    return (
+      [
+        ...(parts.length ? [`${parts.length} to clean and measure again`] : []),
+        ...(suspects.length ? [`${suspects[0]!.name.toLowerCase()} blocked`] : []),
+      ].join(', ') || 'clean'
+    )
+  },
+  minutes: (view) => (view.sheets ? toClean({ ...view, sheets: view.sheets }).length * MINUTES_A_PART : 0),
+  canGoOn: (view) => clean.state(view) !== 'done',
+  points: (view) =>
+    view.here.blows.length === 0
+      ? []
+      : passageView(view).suspects.map(({ id, name, symptom }) =>
+          point(
+            `passage:${id}`,
+            `${name} seems blocked`,
+            `clean it and blow again; it would mean: ${symptom}`,
+          ),
+        ),
+}

@@ -1,0 +1,53 @@
+import { accessible, expect, test } from './shop.ts'
+
+test('a blocked passage is found by blowing port by port, cleaned, blown again and proven', async ({
+  bench: page,
+}) => {
+  await page.goto('/jobs/1181/clean')
+  await expect(page.getByRole('heading', { name: 'Blow it, and watch where it comes out' })).toBeVisible()
+  await accessible(page, 'clean')
+  const port = (code: string) => page.getByRole('button', { name: new RegExp(`^Port ${code},`) })
+  const branch = (name: string) =>
+    page.getByRole('list', { name: 'Branches' }).getByRole('listitem').filter({ hasText: name })
+
+  // In at the main jet: air at the booster and the idle hole, none at the transfer slot.
+  await port('J').click()
+  await expect(page.getByRole('heading', { name: 'In at J: where does it come out?' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Tap where you looked/ })).toBeDisabled()
+  await port('B').click()
+  await port('I').click()
+  await port('T').click()
+  await port('T').click()
+  await expect(port('T')).toHaveAccessibleName(/no air/)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Transfer feed seems blocked' })).toBeVisible()
+  await expect(page.getByText('It would mean: a flat spot just off idle.')).toBeVisible()
+  await expect(branch('Transfer feed')).toContainText('blocked')
+  await expect(page.getByText('Eyes: what is blown sprays back.')).toBeInViewport()
+
+  // It stands at the gate by its name.
+  await page.goto('/jobs/1181/return')
+  await expect(page.getByRole('button', { name: /Transfer feed seems blocked/ })).toBeAttached()
+  await page.goto('/jobs/1181/clean')
+  // Nine tenths of 0.9 mm, and never on a taper.
+  await page.getByRole('button', { name: 'Sized tool' }).click()
+  await expect(page.getByText(/at most 0.80 mm in its 0.90 mm. Never on a tapered seat/)).toBeVisible()
+  await page.getByRole('button', { name: 'Cleaned: blow it again' }).click()
+  await expect(page.getByText('nothing blown since it was cleaned')).toBeVisible()
+
+  for (const [from, ...seen] of [
+    ['J', 'B', 'I', 'T', 'A'],
+    ['A', 'I', 'T', 'J'],
+    ['W', 'N'],
+  ] as const) {
+    await port(from).click()
+    for (const code of seen) await port(code).click()
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('button', { name: /Tap where you blow in|Cleaned/ })).toBeVisible()
+  }
+  await expect(page.getByRole('heading', { name: 'Every passage is proven free.' })).toBeVisible()
+  // A tap on Take back asks the last blow again.
+  await page.getByRole('button', { name: 'Take back' }).click()
+  await expect(page.getByRole('heading', { name: 'Every passage is proven free.' })).toBeHidden()
+  await expect(branch('Pump discharge')).not.toContainText('free')
+})

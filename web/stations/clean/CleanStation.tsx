@@ -1,0 +1,184 @@
+import { uncured } from '@ekrond/core/findings'
+import { largestTool, nextLook } from '@ekrond/core/passages'
+import { isRefusal } from '@ekrond/core/refusal'
+import { SOAKED_CLOTHS } from '@ekrond/core/sheets'
+import { passageView } from '@ekrond/core/stations'
+import { figure } from '@ekrond/core/measure'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
+import { OnStrip } from '../../shell/OnStrip'
+import { Answer, Choice, ErrorLine, Key, Label, MainButton } from '../../ui'
+import { useKeys } from '../../ui/keys'
+import { withSheets, type SheetedProps } from '../withSheets'
+import { Branches } from './Branches'
+import { PassageMap, TAPPED_WORDS, type Tapped } from './PassageMap'
+
+export default withSheets('clean it', Clean)
+
+/** Blow the passages port by port; what is blocked is named, cleaned, and blown again. Parts to clean are measured again at their place. */
+function Clean({ open }: SheetedProps) {
+  const { state, sheets, here } = open
+  const view = useMemo(() => passageView({ state, here, sheets }), [state, here, sheets])
+  const [tapped, setTapped] = useState<Record<string, Tapped>>({})
+  const [wrong, setWrong] = useState('')
+  const [school, setSchool] = useState<'soft' | 'sized'>('soft')
+  const next = useMemo(() => {
+    const look = nextLook(view.map, view.blows)
+    return isRefusal(look) ? null : look
+  }, [view])
+  const suggested = useMemo(
+    () => new Set(Object.keys(tapped).length === 0 && next ? [next.in, ...next.watch] : []),
+    [tapped, next],
+  )
+  const from = Object.keys(tapped).find((port) => tapped[port] === 'in')
+  const seen = (what: Tapped) => Object.keys(tapped).filter((port) => tapped[port] === what)
+  const ready = from !== undefined && seen('open').length + seen('shut').length > 0
+
+  /** The first tap blows in; each further one says air, then none, then nothing again. */
+  const tap = (port: string) => {
+    setWrong('')
+    setTapped((now) => {
+      const { [port]: was, ...rest } = now
+      if (was === undefined) return { ...now, [port]: from === undefined ? 'in' : 'open' }
+      if (was === 'open') return { ...now, [port]: 'shut' }
+      return was === 'in' ? {} : rest
+    })
+  }
+  const log = () => {
+    if (!ready) return
+    const no = open.add('passage.blown', { in: from, open: seen('open'), shut: seen('shut') })
+    setWrong(no?.sentence ?? '')
+    if (!no) setTapped({})
+  }
+  const suspect = view.suspects[0]
+  const cleaned = () => {
+    if (!suspect) return
+    setWrong(open.add('passage.cleaned', { passage: suspect.id, tool: school })?.sentence ?? '')
+    setTapped({})
+  }
+  useKeys({
+    Enter: log,
+    ...Object.fromEntries(view.plan.ports.map(({ code }, i) => [String(i + 1), () => tap(code)])),
+  })
+  const toClean = uncured(state, sheets, open.body).filter(({ wants, left }) => wants === 'clean' && !left)
+  const nameOf = (port: string) => view.plan.ports.find(({ code }) => code === port)?.name ?? port
+
+  return (
+    <>
+      <OnStrip>
+        <StripCell style={{ flex: '0 0 200px', paddingLeft: 16 }}>
+          <Label>To clean, then measure again</Label>
+          <b style={{ fontSize: 26, lineHeight: 1.2 }}>{toClean.length}</b>
+        </StripCell>
+        <StripCell>
+          {toClean.length === 0 && <p style={{ color: 'var(--pencil)' }}>No part waits for it.</p>}
+          <ul style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 20px' }}>
+            {toClean.map(({ position, name, cure }) => (
+              <li key={position}>
+                <Link to={`${open.to('teardown')}?part=${position}`} style={{ textUnderlineOffset: 4 }}>
+                  {name}
+                </Link>
+                <span style={{ color: 'var(--pencil)' }}> {cure}</span>
+              </li>
+            ))}
+          </ul>
+        </StripCell>
+      </OnStrip>
+      <Main $ask={420}>
+        <Board>
+          <BoardTitle>
+            <div>
+              <h1>Passages</h1>
+              <p>solid: fuel · dashed: air · heavy: proven free · red: blocked</p>
+            </div>
+          </BoardTitle>
+          <BoardDrawing>
+            <PassageMap sheets={sheets} view={view} tapped={tapped} suggested={suggested} tap={tap} />
+          </BoardDrawing>
+        </Board>
+        <Ask aria-label="What is asked">
+          <Label>
+            {view.blows.length === 0
+              ? here.cleaned.length
+                ? 'nothing blown since it was cleaned'
+                : 'nothing blown yet'
+              : `${view.blows.length} ${view.blows.length === 1 ? 'blow' : 'blows'}${here.cleaned.length ? ' since it was cleaned' : ''}`}
+          </Label>
+          <h2>
+            {from
+              ? `In at ${from}: where does it come out?`
+              : view.proven
+                ? 'Every passage is proven free.'
+                : suspect
+                  ? `${suspect.name} seems blocked`
+                  : 'Blow it, and watch where it comes out'}
+          </h2>
+          {from ? (
+            <div style={{ display: 'grid', gap: 4 }}>
+              <p style={{ fontSize: 17 }}>Tap a port for air, again for none.</p>
+              {Object.entries(tapped).map(([port, what]) => (
+                <p key={port} style={{ fontSize: 17 }}>
+                  <b>{port}</b> {nameOf(port)}: {TAPPED_WORDS[what]}
+                </p>
+              ))}
+            </div>
+          ) : (
+            <>
+              {suspect && (
+                <Answer>
+                  <em>{Math.round(view.blocked[suspect.id]! * 100)} %.</em> It would mean: {suspect.symptom}.
+                </Answer>
+              )}
+              {suspect && (
+                <>
+                  <div style={{ display: 'flex', gap: 8 }} role="group" aria-label="Tools">
+                    <Choice $on={school === 'soft'} onPress={() => setSchool('soft')}>
+                      Soft only
+                    </Choice>
+                    <Choice $on={school === 'sized'} onPress={() => setSchool('sized')}>
+                      Sized tool
+                    </Choice>
+                  </div>
+                  <p style={{ fontSize: 17 }}>
+                    {school === 'soft'
+                      ? `Solvent, air, a bristle or one soft strand of at most ${figure(largestTool(suspect.bore), 2)} mm.`
+                      : `A drill in a pin vise, by hand, at most ${figure(largestTool(suspect.bore), 2)} mm in its ${figure(suspect.bore)} mm. Never on a tapered seat; measure again what it went through.`}
+                  </p>
+                </>
+              )}
+              {next && !view.proven && (
+                <p style={{ fontSize: 17 }}>
+                  <b>Next: in at {next.in}</b> ({nameOf(next.in)}), watch {next.watch.join(' and ')} (
+                  {next.watch.map(nameOf).join('; ')}).
+                </p>
+              )}
+              <Caution />
+              <Branches view={view} most={suspect ? 2 : 8} />
+            </>
+          )}
+          {view.contradiction && <ErrorLine>{view.contradiction}</ErrorLine>}
+          {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+          <AskFoot>
+            {suspect && !from ? (
+              <MainButton onPress={cleaned}>Cleaned: blow it again</MainButton>
+            ) : (
+              <MainButton onPress={log} isDisabled={!ready}>
+                {ready ? 'Log this blow' : from ? 'Tap where you looked' : 'Tap where you blow in'}{' '}
+                <Key>Enter</Key>
+              </MainButton>
+            )}
+          </AskFoot>
+        </Ask>
+      </Main>
+    </>
+  )
+}
+
+/** What can hurt here, at the step where it bites. */
+const Caution = () => (
+  <p style={{ fontSize: 15, color: 'var(--red)' }}>
+    Eyes: what is blown sprays back. Air the room. {SOAKED_CLOTHS} Never flammable liquid in an ultrasonic
+    bath.
+  </p>
+)
