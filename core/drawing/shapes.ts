@@ -24,13 +24,10 @@ export const shift = (line: Line, dx: number, dy: number): Line =>
   line.map(([x, y, r = 0]) => [x + dx, y + dy, r])
 
 /** Turned about (0, 0), degrees, counter-clockwise. */
-export function turn(line: Line, degrees: number): Line {
+function turn(line: Line, degrees: number): Line {
   const [c, s] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)]
   return line.map(([x, y, r = 0]) => [x * c - y * s, x * s + y * c, r])
 }
-
-/** The mirror image, left for right. */
-export const mirrored = (line: Line): Line => line.map(([x, y, r = 0]) => [-x, y, r])
 
 export const movePieces = (pieces: readonly Piece[], dx: number, dy: number, degrees = 0): Piece[] =>
   pieces.map((piece) => ({
@@ -129,12 +126,6 @@ export function spring(r: number, length: number, turns: number): Piece[] {
   return [open(line, 'coil')]
 }
 
-/** A flat ring, cut: a washer, a gasket, a plate's edge; widths mm from the axis. */
-export const ring = (inner: number, outer: number, thick: number): Piece[] => [
-  closed(rect(-outer, 0, -inner, thick), 'full'),
-  closed(rect(inner, 0, outer, thick), 'full'),
-]
-
 /** A gasket between faces, cut: the spans of it that are left between its holes. */
 export const gasket = (spans: readonly (readonly [number, number])[], thick: number): Piece[] =>
   spans.map(([from, to]) => closed(rect(from, 0, to, thick), 'full'))
@@ -199,22 +190,6 @@ export const fitting = (length: number, d: number, across: number): Piece[] => [
 export function rod(line: Line): Piece[] {
   return [open(line, 'cut')]
 }
-
-/** A float needle, its tip at the origin pointing up, hanging down. */
-export const needle = (length = 10, r = 1.5): Piece[] => [
-  closed(
-    [
-      [0, 0],
-      [-r, -3.6],
-      [-r, -length + 1],
-      [-r * 0.7, -length],
-      [r * 0.7, -length],
-      [r, -length + 1],
-      [r, -3.6],
-    ],
-    'brass',
-  ),
-]
 
 /** A seat: threaded brass with its bore, the origin where its shoulder meets the face, leaving downward. */
 export const seat = (bore: number, length = 8): Piece[] => [

@@ -1,6 +1,6 @@
 import { figure } from '../measure/index.ts'
 import type { Deciding, SpecSheet } from '../sheets/schemas.ts'
-import type { Measured } from './index.ts'
+import type { Measured } from './registry.ts'
 
 /** Slips of the hand and of the unit, commonest first: how many times too large, and what to type instead. */
 const SLIPS: readonly [times: number, words: (right: string) => string][] = [

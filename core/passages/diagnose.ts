@@ -1,5 +1,5 @@
 import { refuse, type Result } from '../refusal/index.ts'
-import { checkMap, LOOK_ERROR, seenPairs, type Blow, type PassageMap, type Seen } from './model.ts'
+import { checkMap, LOOK_ERROR, seenPairs, type Blow, type PassageMap } from './model.ts'
 import { reduced, type Link } from './reduce.ts'
 import { sweep } from './sweep.ts'
 
@@ -39,5 +39,3 @@ export function diagnose(
   left.forEach((link, i) => link.tell(blocked[i]!))
   return posterior
 }
-
-export type NumberedPair = Omit<Seen, 'a' | 'b'> & { a: number; b: number }

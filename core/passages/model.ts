@@ -71,3 +71,6 @@ export function seenPairs(tests: readonly Blow[], error: number): Seen[] {
   }
   return [...pairs.values()]
 }
+
+/** The same by the numbers of its places. */
+export type NumberedPair = Omit<Seen, 'a' | 'b'> & { a: number; b: number }

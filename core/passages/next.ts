@@ -2,7 +2,7 @@ import type { Result } from '../refusal/index.ts'
 import { checkMap, LOOK_ERROR, seenPairs, type Blow, type PassageMap } from './model.ts'
 
 /** Above so many branches the sets are too many to be weighed one by one. */
-export const MOST_BRANCHES = 14
+const MOST_BRANCHES = 14
 const LEAST_GAIN = 1e-9
 
 export interface Look {

@@ -1,4 +1,4 @@
-import type { NumberedPair } from './diagnose.ts'
+import type { NumberedPair } from './model.ts'
 import type { Link } from './reduce.ts'
 
 /** Where one state of the sweep goes when a link is blocked and when it is open: the state after it, and what was seen on the way. */

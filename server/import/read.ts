@@ -4,6 +4,7 @@ import * as v from 'valibot'
 import { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from '@ekrond/core/job'
 import { NotAFile, type Files } from './files.ts'
 import { readTables, type Tables } from './tables.ts'
+import { LARGEST_WHOLE, type Progress, type Tell } from './tell.ts'
 
 export interface ImportError {
   file: string
@@ -11,9 +12,6 @@ export interface ImportError {
   column: string | null
   sentence: string
 }
-
-/** What a whole number's column holds. */
-export const LARGEST_WHOLE = 2_147_483_647
 
 function isZone(zone: string): boolean {
   try {
@@ -143,11 +141,6 @@ function tellCircles(
   }
   for (const { number } of numbers) walk(number, [])
 }
-
-/** Told while a long table is read: how many rows of it have been. */
-export type Progress = (file: string, rows: number) => void
-
-export type Tell = (file: string, row: number | null, column: string | null, sentence: string) => void
 
 export function readJson<T>(
   files: Files,

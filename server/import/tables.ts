@@ -5,7 +5,7 @@ import { parse, type Parser } from 'csv-parse'
 import { createHash } from 'node:crypto'
 import { pipeline, Readable } from 'node:stream'
 import { NotAFile, type Files } from './files.ts'
-import { LARGEST_WHOLE, type Progress, type Tell } from './read.ts'
+import { LARGEST_WHOLE, type Progress, type Tell } from './tell.ts'
 
 export type Row = Record<string, string | number>
 /** A table's rows: kept where they were sent, read from the disk once more where they lie there. */
