@@ -167,11 +167,12 @@ test('what is not cured stops at the gate by name, and is cured where it stops; 
   // The jet: from the gate to its place, measured again.
   await page.getByRole('button', { name: /Main jet, primary: to be cleaned/ }).click()
   await page.getByRole('link', { name: 'See to it at its station' }).click()
-  await expect(page.locator('main h2')).toHaveText('Main jet, primary')
+  await expect(page).toHaveURL(/teardown/)
+  await expect(page.getByRole('heading', { name: 'Main jet, primary' })).toBeVisible()
   await page.getByRole('radio', { name: 'Sound' }).press('Space')
   await page.keyboard.type('1.34 1.36')
   await page.keyboard.press('Enter')
-  await expect(page.locator('main h2')).not.toHaveText('Main jet, primary')
+  await expect(page.getByRole('heading', { name: 'Main jet, primary' })).toBeHidden()
   // The shaft, bushed: played again by the indicator.
   await measured('throttle.shaft', 'reuse', '0.02', 0.02)
   await page.goto(`/jobs/${job.number}/return`)

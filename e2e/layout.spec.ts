@@ -135,7 +135,7 @@ test('an override needs its reason, and two people who differ both stand', async
 test('an undo that later entries rest on is refused, naming them', async ({ bench: page }) => {
   // What is on again cannot have never come off: first its finding is taken back, then its coming off is not.
   await page.goto('/jobs/1181/teardown')
-  await expect(page.getByRole('heading', { name: 'Stack, as it comes apart' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'As it comes apart' })).toBeVisible()
   await page.keyboard.press('Escape')
   for (let i = 0; i < 12; i++) {
     await page.keyboard.press('Escape')

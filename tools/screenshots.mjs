@@ -41,6 +41,16 @@ const VIEWS = [
   },
   { name: 'asfound', path: '/jobs/1181/asfound' },
   { name: 'teardown', path: '/jobs/1184/teardown' },
+  {
+    name: 'clean',
+    path: '/jobs/1181/clean',
+    steps: [
+      ...['J', 'B', 'I', 'T', 'T'].map(
+        (port) => (page) => page.getByRole('button', { name: new RegExp(`^Port ${port},`) }).click(),
+      ),
+      (page) => page.keyboard.press('Enter'),
+    ],
+  },
   { name: 'parts', path: '/jobs/1185/parts' },
   { name: 'build', path: '/jobs/1185/build' },
   { name: 'set', path: '/jobs/1181/set', steps: [type('11.2')] },
