@@ -26,7 +26,8 @@ export async function ensureBuild() {
       '--logLevel',
       'warn',
     ],
-    { cwd: root },
+    // Whoever calls: a test runner's own NODE_ENV would make the pages a development build.
+    { cwd: root, env: { ...process.env, NODE_ENV: 'production' } },
   )
   precompress(join(out, 'web'))
   await bundleServer()

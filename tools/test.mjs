@@ -75,6 +75,9 @@ try {
     'e2e',
   ])
   await step('dead exports', [bin('knip/bin/knip.js'), '--include', 'exports,files', '--no-progress'])
+  // One build for the tests that kill the built server and for the browser's.
+  const { ensureBuild } = await import('./build.mjs')
+  await ensureBuild()
   await step(
     'unit tests',
     [
@@ -94,8 +97,6 @@ try {
       report.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0)
         .length,
   }))
-  const { ensureBuild } = await import('./build.mjs')
-  await ensureBuild()
   process.env.PLAYWRIGHT_JSON_OUTPUT_FILE = join(reports, 'browser.json')
   await step(
     'browser tests',

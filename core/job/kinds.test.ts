@@ -101,6 +101,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     { point: 'proof', why: 'proved on the ferry', second: 'O. Dell' },
     'let proof pass with O. Dell: proved on the ferry',
   ],
+  'sediment.seen': [{ kinds: ['rust', 'water'] }, 'in the bowl: rust, water'],
   'passage.blown': [{ in: 'J', open: ['B'], shut: ['T'] }, 'blew in at J: air at B, none at T'],
   'passage.cleaned': [{ passage: 'transfer', tool: 'soft' }, 'cleaned the passage transfer softly'],
   'entry.struck': [{ why: 'misread' }, 'took it back: misread'],

@@ -1,5 +1,5 @@
 import { complaintWords } from '../complaint/index.ts'
-import { dispositionWord, conditionsOf } from '../findings/index.ts'
+import { dispositionWord, conditionsOf, sedimentOf } from '../findings/index.ts'
 import {
   afterReturn,
   bodiesOf,
@@ -211,7 +211,15 @@ function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): s
   const routine = build.positions
     .filter((p) => fresh(p.code) && !told.some((line) => line.startsWith(`${p.name}:`)))
     .map((p) => p.name.toLowerCase())
-  return [...received, ...told, ...(routine.length ? [`Renewed as always: ${routine.join(', ')}`] : [])]
+  const bowl = body.sediment?.kinds.length
+    ? [`In the bowl: ${body.sediment.kinds.map((code) => sedimentOf(code)!.label.toLowerCase()).join(', ')}`]
+    : []
+  return [
+    ...received,
+    ...bowl,
+    ...told,
+    ...(routine.length ? [`Renewed as always: ${routine.join(', ')}`] : []),
+  ]
 }
 
 function complaintOf(state: JobState, all: SheetsByBody): ReturnSheet['complaint'] {

@@ -281,6 +281,16 @@ describe('cautions', () => {
     expect(cautions.join(' ')).toMatch(/bowl vent and fuel pressure follow the intake/)
     expect(cautions.join(' ')).toContain('Installed at 12 degrees')
   })
+
+  it('what lay in the bowl stands on the sheet, and on the card with what to see to upstream', () => {
+    const seen = (kinds: ('rust' | 'rubber')[]) =>
+      sheetOf(ferry, { complaint: surging }, unsent(3, 'sediment.seen', { kinds }))
+    expect(seen(['rust', 'rubber']).foundAndDone).toContain('In the bowl: rust, crumbs of rubber')
+    const lines = seen(['rust', 'rubber']).startUp.lines.join(' ')
+    expect(lines).toContain('the tank is rusting')
+    expect(lines).toContain('Renew the hoses with ones rated for this fuel')
+    expect(seen([]).startUp.lines.join(' ')).not.toContain('in the bowl')
+  })
 })
 
 describe('a bank', () => {

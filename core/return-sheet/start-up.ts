@@ -1,3 +1,4 @@
+import { sedimentOf } from '../findings/sediment.ts'
 import { complaintWords } from '../complaint/index.ts'
 import { workingConditions } from '../conditions/index.ts'
 import { fuelAtWork } from '../float/at-work.ts'
@@ -87,6 +88,7 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
       pumped
         ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
         : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
+      ...(bodyOf(state, bodyNumber).sediment?.kinds ?? []).map((code) => sedimentOf(code)!.card),
       'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
       choke
         ? 'Throttle snaps shut from wide open, choke on and choke off, cable on.'

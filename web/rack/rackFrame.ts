@@ -44,10 +44,10 @@ export const Lane = styled.section`
   display: grid;
   grid-template-columns: 104px minmax(0, 1fr);
   border-bottom: 1px solid var(--rule);
-  min-height: 46px;
+  min-height: 34px;
   & > h2 {
     font: 500 18px/1.2 ${narrow};
-    padding: 13px 4px 0 20px;
+    padding: 8px 4px 0 20px;
   }
   & > h2 > a {
     display: block;
@@ -58,7 +58,7 @@ export const Lane = styled.section`
     display: grid;
     grid-template-columns: repeat(${DAYS + 2}, minmax(0, 1fr));
     gap: 4px 0;
-    padding: 3px 0;
+    padding: 2px 0;
     background: repeating-linear-gradient(
       to right,
       var(--rule) 0 1px,

@@ -22,6 +22,7 @@ import { partOn } from './part.on.ts'
 import { passageBlown } from './passage.blown.ts'
 import { passageCleaned } from './passage.cleaned.ts'
 import { readingTaken } from './reading.taken.ts'
+import { sedimentSeen } from './sediment.seen.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
 import { testNoted } from './test.noted.ts'
 import { testRepeated } from './test.repeated.ts'
@@ -42,6 +43,7 @@ const all = [
   teardownUnlocked,
   partOff,
   findingJudged,
+  sedimentSeen,
   partOn,
   passageBlown,
   passageCleaned,

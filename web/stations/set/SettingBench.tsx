@@ -181,9 +181,12 @@ export function SettingBench({
           </BoardDrawing>
         </Board>
         {/* With the number pad up the column draws together: what to do, and its caution, stay in sight. */}
-        <Ask aria-label="What is asked" {...(pad ? { style: { gap: 6 } } : {})}>
+        <Ask
+          aria-label="What is asked"
+          {...(pad ? { style: { gap: 4, paddingTop: 6, paddingBottom: 8 } } : {})}
+        >
           <StepHead what="Setting" move={next}>
-            {why ?? `${index + 1} of ${settings.length}`}
+            {why ?? `${index + 1} of ${settings.length}${pad ? ` · ${setting.name}` : ''}`}
           </StepHead>
           {!pad && <h2>{setting.name}</h2>}
           {!pad && <HowHeld>{setting.hold}</HowHeld>}
