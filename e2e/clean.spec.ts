@@ -51,3 +51,27 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
   await expect(page.getByRole('heading', { name: 'Every passage is proven free.' })).toBeHidden()
   await expect(branch('Pump discharge')).not.toContainText('free')
 })
+
+test('what lies in the bowl is tapped as its cover comes off, and stands on the sheet and the card', async ({
+  bench: page,
+}) => {
+  await page.goto('/jobs/1188/teardown?part=cover')
+  const bowl = page.getByRole('group', { name: 'What lies in the bowl' })
+  await bowl.getByRole('button', { name: 'Rust' }).click()
+  await bowl.getByRole('button', { name: 'Crumbs of rubber' }).click()
+  await expect(bowl).toContainText(
+    'Upstream: the tank or its pipe rusts; a hose or seal that this fuel dissolves.',
+  )
+  await expect(bowl.getByRole('button', { name: 'Rust' })).toHaveAttribute('aria-pressed', 'true')
+  await page.goto('/jobs/1188/return')
+  await expect(page.getByText('In the bowl: rust, crumbs of rubber')).toBeAttached()
+  await expect(page.getByText(/the tank is rusting/)).toBeAttached()
+  // Taken back by touch, one tap at a time.
+  await page.goto('/jobs/1188/teardown?part=cover')
+  await page.getByRole('button', { name: 'Take back' }).click()
+  await expect(bowl.getByRole('button', { name: 'Crumbs of rubber' })).toHaveAttribute(
+    'aria-pressed',
+    'false',
+  )
+  await expect(bowl.getByRole('button', { name: 'Rust' })).toHaveAttribute('aria-pressed', 'true')
+})

@@ -19,7 +19,7 @@ export interface LaidUnit {
 /** Between the drawing and the sheet's edges, px. */
 const MARGIN = 12
 /** Below this scale the region of the current part is drawn larger, px a mm. */
-const LEAST_SCALE = 2.3
+const LEAST_SCALE = 2
 const ENLARGED = 3
 /** Parts larger than this, px, are no obstacle to a leader: it has to pass castings. */
 const LARGE_PART_PX = 60

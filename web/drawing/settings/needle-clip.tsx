@@ -1,73 +1,62 @@
+import { CentreLine, Drawing, Text } from '../index'
 import type { SettingPicture } from './props'
 
 export const needleClip: SettingPicture = {
   Picture: ({ reading, target }) => <NeedleClip groove={reading.value} target={target} />,
 }
 
+const AXIS = 150
+const GROOVES = [1, 2, 3, 4, 5]
+const [TOP, STEP] = [70, 40]
+
 /** The main needle with its grooves, counted from the blunt end, and the clip in one of them. */
 function NeedleClip({ groove, target }: { groove: number | null; target: number }) {
   const shown = groove ?? target
-  const y = (n: number) => 90 + n * 26
+  const y = (n: number) => TOP + n * STEP
+  const clip = (n: number) => ({ x: AXIS - 62, y: y(n) - 5, width: 124, height: 10 })
   return (
-    <svg
-      viewBox="0 0 760 500"
-      role="img"
-      aria-label={`Main needle, clip in groove ${shown} from the blunt end, wants ${target}.`}
-      style={{ width: '100%', height: '100%' }}
+    <Drawing
+      width={520}
+      height={500}
+      title={`Main needle, clip in groove ${shown} from the blunt end, wants ${target}.`}
     >
       <path
-        d="M352 70h56v190l-18 190h-20l-18-190Z"
+        d={`M${AXIS - 28} ${TOP}h56v250l-20 150h-16l-20-150Z`}
         fill="var(--paper)"
         stroke="var(--ink)"
         strokeWidth={2.4}
       />
-      {[1, 2, 3, 4, 5].map((n) => (
+      <CentreLine from={[AXIS, TOP - 20]} to={[AXIS, 490]} />
+      {GROOVES.map((n) => (
         <g key={n}>
           <path
-            d={`M352 ${y(n) - 4}h6v8h-6M408 ${y(n) - 4}h-6v8h6`}
-            fill="none"
+            d={`M${AXIS - 28} ${y(n) - 5}h6v10h-6M${AXIS + 28} ${y(n) - 5}h-6v10h6`}
+            fill="var(--paper)"
             stroke="var(--ink)"
             strokeWidth={2}
           />
-          <text x={430} y={y(n) + 5} fill="var(--pencil)" style={{ font: "500 16px 'JetBrains Mono'" }}>
+          <Text at={[AXIS + 78, y(n) + 6]} face="figures" size={18} colour={n === shown ? 'ink' : 'pencil'}>
             {n}
-          </text>
+          </Text>
         </g>
       ))}
-      <rect
-        x={318}
-        y={y(shown) - 4}
-        width={124}
-        height={8}
-        fill={groove === null ? 'var(--ink)' : 'var(--blue)'}
-      />
+      <rect {...clip(shown)} fill={groove === null ? 'var(--ink)' : 'var(--blue)'} />
       {shown !== target && (
-        <rect
-          x={318}
-          y={y(target) - 4}
-          width={124}
-          height={8}
-          fill="none"
-          stroke="var(--red)"
-          strokeWidth={2}
-          strokeDasharray="6 4"
-        />
+        <rect {...clip(target)} fill="none" stroke="var(--red)" strokeWidth={2} strokeDasharray="6 4" />
       )}
-      <text
-        x={380}
-        y={54}
-        textAnchor="middle"
-        fill="var(--ink)"
-        style={{ font: "500 16px 'Barlow Semi Condensed'" }}
-      >
+      <Text at={[AXIS, TOP - 30]} anchor="middle">
         blunt end: count from here
-      </text>
-      <text x={470} y={y(1) + 5} fill="var(--ink)" style={{ font: "500 16px 'Barlow Semi Condensed'" }}>
-        clip up: needle hangs lower, leaner in the middle
-      </text>
-      <text x={470} y={y(5) + 5} fill="var(--ink)" style={{ font: "500 16px 'Barlow Semi Condensed'" }}>
-        clip towards the point: needle up, richer in the middle
-      </text>
-    </svg>
+      </Text>
+      <Says at={y(1)} first="clip up: needle lower," second="leaner in the middle" />
+      <Says at={y(5)} first="clip down: needle higher," second="richer in the middle" />
+    </Drawing>
   )
 }
+
+/** What a move of the clip does, in two lines beside its end of the grooves. */
+const Says = ({ at, first, second }: { at: number; first: string; second: string }) => (
+  <>
+    <Text at={[AXIS + 112, at]}>{first}</Text>
+    <Text at={[AXIS + 112, at + 24]}>{second}</Text>
+  </>
+)

@@ -232,7 +232,7 @@ export function SettingBench({
           {reading.refused && <ErrorLine role="alert">{reading.refused}</ErrorLine>}
           {!entering && reading.again && <ErrorLine>Check again: {reading.again}.</ErrorLine>}
           {refused && <ErrorLine role="alert">{refused}</ErrorLine>}
-          {closed && (
+          {closed && (entering || !reading.holds) && (
             <ErrorLine>
               {hidden.length
                 ? `To read it, take off first: ${inWords(hidden)}.`

@@ -1,39 +1,52 @@
 import { sedimentOf, sediments, type SedimentCode } from '@ekrond/core/findings'
-import { Choice, Label } from '../../ui'
+import { useState } from 'react'
+import styled from 'styled-components'
+import type { OpenJob } from '../../data/job'
+import { Choice, ErrorLine, Label } from '../../ui'
 
-/** What lies in the bowl, as it is opened: by kind, several at once, or clean. Nothing is said until somebody taps. */
-export function InTheBowl({
-  seen,
-  onSee,
-}: {
-  seen: readonly SedimentCode[] | null
-  onSee: (kinds: readonly SedimentCode[]) => void
-}) {
-  const has = (code: SedimentCode) => seen?.includes(code) ?? false
-  const tap = (code: SedimentCode) =>
-    onSee(has(code) ? seen!.filter((one) => one !== code) : [...(seen ?? []), code])
+const Foot = styled.div`
+  display: grid;
+  gap: 6px;
+  padding-top: 8px;
+  border-top: 1px solid var(--rule);
+  & > div {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+  }
+`
+
+/** What lies in the bowl, asked as it is opened: by kind, several at once, or clean. Each tap is an entry; nothing is said until then. */
+export function InTheBowl({ open }: { open: OpenJob }) {
+  const [wrong, setWrong] = useState('')
+  const seen = open.here.sediment?.kinds ?? null
+  const say = (kinds: readonly string[]) =>
+    setWrong(open.add('sediment.seen', { kinds: kinds as SedimentCode[] })?.sentence ?? '')
+  const tap = (code: string) =>
+    say(seen?.includes(code) ? seen.filter((one) => one !== code) : [...(seen ?? []), code])
+  const clean = seen?.length === 0
   return (
-    <div role="group" aria-label="What lies in the bowl" style={{ display: 'grid', gap: 6 }}>
-      <Label>What lies in the bowl?</Label>
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
-        <Choice
-          $on={seen !== null && seen.length === 0}
-          aria-pressed={seen !== null && seen.length === 0}
-          onPress={() => onSee([])}
-        >
+    <Foot role="group" aria-label="What lies in the bowl">
+      <Label>
+        What lies in the bowl?
+        {seen &&
+          seen.length > 0 &&
+          ` Upstream: ${seen.map((code) => sedimentOf(code)!.cause).join('; ')}. It goes on the card.`}
+      </Label>
+      <div>
+        <Choice $on={clean} aria-pressed={clean} onPress={() => say([])}>
           Clean
         </Choice>
-        {sediments.map(({ code, label }) => (
-          <Choice key={code} $on={has(code)} aria-pressed={has(code)} onPress={() => tap(code)}>
-            {label}
-          </Choice>
-        ))}
+        {sediments.map(({ code, label }) => {
+          const on = seen?.includes(code) ?? false
+          return (
+            <Choice key={code} $on={on} aria-pressed={on} onPress={() => tap(code)}>
+              {label}
+            </Choice>
+          )
+        })}
       </div>
-      {seen && seen.length > 0 && (
-        <p style={{ fontSize: 16 }}>
-          It comes of {seen.map((code) => sedimentOf(code)!.cause).join('; of ')}. It goes on the card.
-        </p>
-      )}
-    </div>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+    </Foot>
   )
 }

@@ -5,7 +5,6 @@ import {
   dispositionWord,
   findings,
   type Disposition,
-  type SedimentCode,
 } from '@ekrond/core/findings'
 import { lastSaid } from '@ekrond/core/job'
 import type { Gauge } from '@ekrond/core/measure'
@@ -21,7 +20,6 @@ import { ReadingField } from '../../ui/Field'
 import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
-import { InTheBowl } from './InTheBowl'
 
 export function PartOff({
   open,
@@ -48,9 +46,6 @@ export function PartOff({
   const [raw, setRaw] = useDraft(open.draft('teardown', position.code))
   const [override, setOverride] = useState<{ disposition: Disposition; why: string } | null>(null)
   const [wrong, setWrong] = useState('')
-  // The bowl is opened with its cover: then it is seen what lies in it.
-  const opensBowl = position.kind === 'cover'
-  const [inBowl, setInBowl] = useState<readonly SedimentCode[] | null>(null)
   const measure = position.deciding ? findings[position.deciding.what] : null
   const gauge = measure ? (gauges.find((g) => g.kind === measure.gauge) ?? null) : null
   const conditions = conditionsFor(state, sheets)
@@ -69,7 +64,6 @@ export function PartOff({
         ? []
         : [{ kind: 'part.off' as const, data: { position: position.code, tray: position.tray } }]),
       { kind: 'finding.judged' as const, data: draft.data },
-      ...(opensBowl && inBowl ? [{ kind: 'sediment.seen' as const, data: { kinds: [...inBowl] } }] : []),
     ])
     if (no) return setWrong(no.sentence)
     setRaw('')
@@ -115,12 +109,6 @@ export function PartOff({
             placeholder={before?.raw ?? ''}
           />
         </div>
-      )}
-      {opensBowl && (
-        <InTheBowl
-          seen={inBowl ?? (body.sediment?.kinds as SedimentCode[] | undefined) ?? null}
-          onSee={setInBowl}
-        />
       )}
       {draft && isRefusal(draft) && raw && <ErrorLine role="alert">{draft.refused.why}</ErrorLine>}
       {said && disposition && (

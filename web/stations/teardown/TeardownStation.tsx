@@ -11,6 +11,7 @@ import type { StationProps } from '../props'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Tray } from './Tray'
 import { UnitBoard } from './UnitBoard'
+import { InTheBowl } from './InTheBowl'
 import { Locked } from './Locked'
 import { PartOff } from './PartOff'
 import { openTasks, type Task } from './tasks'
@@ -36,6 +37,11 @@ function Teardown({ open }: SheetedProps) {
     const at = browse.findIndex((p) => p.code === position?.code)
     setPicked(browse[Math.max(0, Math.min(browse.length - 1, at + by))]?.code ?? null)
   }
+  // Asked with the cover, and after it until somebody said.
+  const cover = sheets.build.positions.find((p) => p.kind === 'cover')
+  const asksBowl =
+    cover !== undefined &&
+    (position === cover || (off.has(cover.code) && !body.on[cover.code] && body.sediment === null))
   useKeys({ ArrowDown: () => move(1), ArrowUp: () => move(-1) })
 
   return (
@@ -52,7 +58,9 @@ function Teardown({ open }: SheetedProps) {
           off={off}
           current={position}
           next={after}
-        />
+        >
+          {asksBowl && <InTheBowl open={open} />}
+        </UnitBoard>
         {!unlocked ? (
           <Locked open={open} />
         ) : task?.kind === 'exposed' ? (

@@ -1,6 +1,6 @@
 import type { Standing } from '@ekrond/core/drawing'
 import type { Position, Sheets } from '@ekrond/core/sheets'
-import { useMemo } from 'react'
+import { useMemo, type ReactNode } from 'react'
 import { Unit } from '../../drawing/Unit'
 import { Board, BoardDrawing, BoardTitle } from '../../shell/frame'
 
@@ -15,13 +15,15 @@ interface Props {
   current: Position | undefined
   /** codes in the order in which they come */
   next: readonly string[]
+  /** what is asked at the drawing's foot */
+  children?: ReactNode
 }
 
 /** Names beside the drawing: the current part and the two that come next. */
 const NAMED = 3
 
 /** The unit in section as it stands now, apart or together; teardown and build show the same one, each in its own direction. */
-export function UnitBoard({ sheets, title, legend, order, off, current, next }: Props) {
+export function UnitBoard({ sheets, title, legend, order, off, current, next, children }: Props) {
   const standings = useMemo(
     () =>
       Object.fromEntries(
@@ -65,6 +67,7 @@ export function UnitBoard({ sheets, title, legend, order, off, current, next }: 
           }.`}
         />
       </BoardDrawing>
+      {children}
     </Board>
   )
 }
