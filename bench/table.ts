@@ -5,6 +5,8 @@ import { fold, step, type Entry, type JobState } from '@ekrond/core/job'
 import { identified, JOB, opening, placed, reading, unsent } from '../demo/log-entries.ts'
 import { linkChange, linkagePose } from '@ekrond/core/pump'
 import { linkageOf } from '@ekrond/core/settings'
+import { diagnose } from '@ekrond/core/passages'
+import { bySets, someBlows, someMap, thousandSets } from './passages.ts'
 
 interface Row {
   what: string
@@ -15,7 +17,7 @@ interface Row {
 
 /** Each computation beside its general-purpose rival on the same data in the same run: median time, and quality where it differs. */
 export function table(): Promise<string> {
-  const rows = [foldRow(), identifyRow(), coverRow(), linkageRow()]
+  const rows = [foldRow(), identifyRow(), coverRow(), linkageRow(), passagesRow()]
   const width = (key: keyof Row) => Math.max(key.length, ...rows.map((row) => row[key].length))
   const keys: (keyof Row)[] = ['what', 'ours', 'rival', 'ratio']
   const line = (row: Row) => keys.map((key) => row[key].padEnd(width(key))).join('   ')
@@ -233,4 +235,19 @@ function linkageRow(): Row {
     return low
   }, 199)
   return row('link length for a stem height', ours, 'bisection', rival)
+}
+
+/** Which drilling is blocked: the sweep against every set of 14 branches; and a thousand sets of blows on a map of 60. */
+function passagesRow(): Row {
+  const map = someMap(14)
+  const [tests] = someBlows(map, 1)
+  const ours = median(() => diagnose(map, tests!), 49)
+  const rival = median(() => bySets(map, tests!), 5)
+  return row(
+    'blocked passages, 14 branches',
+    ours,
+    'all sets',
+    rival,
+    ` (1,000 on 60 branches: ${thousandSets().toFixed(0)} ms)`,
+  )
 }
