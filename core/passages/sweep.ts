@@ -15,27 +15,26 @@ interface Step {
  */
 export function sweep(links: readonly Link[], pairs: readonly NumberedPair[]): number[] | undefined {
   const order = inOrder(links)
-  const first = new Map<number, number>()
-  const last = new Map<number, number>()
-  order.forEach((link, i) => {
-    for (const place of [link.a, link.b]) {
-      if (!first.has(place)) first.set(place, i)
-      last.set(place, i)
+  const places =
+    1 + Math.max(0, ...links.flatMap(({ a, b }) => [a, b]), ...pairs.flatMap(({ a, b }) => [a, b]))
+  const first = new Int32Array(places).fill(order.length)
+  const last = new Int32Array(places).fill(-1)
+  order.forEach(({ a, b }, i) => {
+    for (const place of [a, b]) {
+      first[place] = Math.min(first[place]!, i)
+      last[place] = i
     }
   })
   // A watched place that no link reaches hangs on none.
   let constant = 1
-  const mates = new Map<number, { other: number; pair: NumberedPair }[]>()
+  const mates: { other: number; pair: NumberedPair }[][] = Array.from({ length: places }, () => [])
   for (const pair of pairs) {
-    if (!first.has(pair.a) || !first.has(pair.b)) {
+    if (last[pair.a]! < 0 || last[pair.b]! < 0) {
       constant *= pair.apart
       continue
     }
-    for (const [one, other] of [
-      [pair.a, pair.b],
-      [pair.b, pair.a],
-    ] as const)
-      mates.set(one, [...(mates.get(one) ?? []), { other, pair }])
+    mates[pair.a]!.push({ other: pair.b, pair })
+    mates[pair.b]!.push({ other: pair.a, pair })
   }
   if (constant === 0) return undefined
 
@@ -49,7 +48,8 @@ export function sweep(links: readonly Link[], pairs: readonly NumberedPair[]): n
   order.forEach((link, i) => {
     const ids = new Map<string, number>()
     const after: State[] = []
-    const isOn = (place: number) => (last.get(place) ?? -1) > i && (first.get(place) ?? Infinity) <= i
+    const isOn = (place: number) => last[place]! > i && first[place]! <= i
+    const [aEnds, bEnds] = [last[link.a] === i, last[link.b] === i]
     const numbered = (state: State): number => {
       const key = keyOf(state)
       let id = ids.get(key)
@@ -60,8 +60,19 @@ export function sweep(links: readonly Link[], pairs: readonly NumberedPair[]): n
       }
       return id
     }
+    /** Whether something is still to be learned of a watched place: a mate of it that hangs elsewhere, or comes later. */
+    const isAsked = (place: number, group: readonly number[], state: State): boolean => {
+      for (const { other } of mates[place]!)
+        if (!group.includes(other) && (first[other]! > i || state.some((one) => one.includes(other))))
+          return true
+      return false
+    }
+    const byFirst = (a: number[], b: number[]) => a[0]! - b[0]!
     /** Closes what left the frontier, answers what can be answered, and drops what nothing more is asked of. */
     const settled = (groups: State, by: number): [number, number] => {
+      if (by === 0) return [-1, 0]
+      // Nobody leaves the frontier: only a group that was joined can have changed, and it is sorted already.
+      if (!aEnds && !bEnds) return [numbered(groups.sort(byFirst)), by]
       let state = groups
       let weight = by
       for (;;) {
@@ -70,41 +81,30 @@ export function sweep(links: readonly Link[], pairs: readonly NumberedPair[]): n
         const group = state[shut]!
         state = state.filter((_, n) => n !== shut)
         for (const one of group)
-          for (const { other, pair } of mates.get(one) ?? [])
-            if (!group.includes(other) && (first.get(other)! > i || state.some((g) => g.includes(other))))
+          for (const { other, pair } of mates[one]!)
+            if (!group.includes(other) && (first[other]! > i || state.some((g) => g.includes(other))))
               weight *= pair.apart
       }
-      const kept = state.map((group) =>
-        group.filter(
-          (place) =>
-            isOn(place) ||
-            (mates.get(place) ?? []).some(
-              ({ other }) =>
-                !group.includes(other) && (first.get(other)! > i || state.some((g) => g.includes(other))),
-            ),
-        ),
-      )
-      kept.forEach((group) => group.sort((a, b) => a - b))
-      kept.sort((a, b) => a[0]! - b[0]!)
-      return [weight === 0 ? -1 : numbered(kept), weight]
+      if (weight === 0) return [-1, 0]
+      const kept = state.map((group) => group.filter((place) => isOn(place) || isAsked(place, group, state)))
+      return [numbered(kept.sort(byFirst)), weight]
     }
     const layer = states.map((state): Step => {
       const groups = [...state]
       for (const place of [link.a, link.b])
-        if (first.get(place) === i && !groups.some((group) => group.includes(place))) groups.push([place])
-      const [blocked, blockedBy] = settled(groups, link.p)
+        if (first[place] === i && !groups.some((group) => group.includes(place))) groups.push([place])
+      const [blocked, blockedBy] = settled([...groups], link.p)
       const one = groups.findIndex((group) => group.includes(link.a))
       const two = groups.findIndex((group) => group.includes(link.b))
       if (one === two) {
-        const [open, openBy] = settled(groups, 1 - link.p)
+        const [open, openBy] = settled([...groups], 1 - link.p)
         return { blocked, blockedBy, open, openBy }
       }
       let joined = 1 - link.p
       for (const place of groups[one]!)
-        for (const { other, pair } of mates.get(place) ?? [])
-          if (groups[two]!.includes(other)) joined *= pair.joined
+        for (const { other, pair } of mates[place]!) if (groups[two]!.includes(other)) joined *= pair.joined
       const merged = groups.filter((_, n) => n !== one && n !== two)
-      merged.push([...groups[one]!, ...groups[two]!])
+      merged.push([...groups[one]!, ...groups[two]!].sort((x, y) => x - y))
       const [open, openBy] = settled(merged, joined)
       return { blocked, blockedBy, open, openBy }
     })
