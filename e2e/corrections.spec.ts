@@ -125,3 +125,17 @@ test('each job opens where it was left, with the next thing one key away', async
   await page.keyboard.press('.')
   await expect(page).toHaveURL(new RegExp(`${to!.replace('?', '\\?')}$`))
 })
+
+test('a job that went back shows no control that cannot act, and where work goes on', async ({
+  bench: page,
+}) => {
+  for (const station of ['teardown', 'clean', 'parts', 'build']) {
+    await page.goto(`/jobs/1187/${station}`)
+    await expect(page.getByRole('heading', { name: 'It went back.' })).toBeVisible()
+    await expect(page.locator('main').getByRole('button')).toHaveCount(0)
+    await expect(page.locator('main').getByRole('radio')).toHaveCount(0)
+    await expect(page.locator('main').getByRole('textbox')).toHaveCount(0)
+  }
+  await page.getByRole('link', { name: /To its sheet/ }).click()
+  await expect(page.getByRole('heading', { name: /It went back. Sheet, revision A/ })).toBeVisible()
+})

@@ -173,6 +173,15 @@ test('what is not cured stops at the gate by name, and is cured where it stops; 
   await page.keyboard.type('1.34 1.36')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Main jet, primary' })).toBeHidden()
+  // It has arrived before the window goes elsewhere.
+  await expect
+    .poll(async () => {
+      const { entries } = (await (await fetch(`${shop.url}/api/jobs/${job.number}`)).json()) as {
+        entries: { kind: string; data: { raw?: string } }[]
+      }
+      return entries.filter(({ kind, data }) => kind === 'finding.judged' && data.raw === '1.34 1.36').length
+    })
+    .toBe(1)
   // The shaft, bushed: played again by the indicator.
   await measured('throttle.shaft', 'reuse', '0.02', 0.02)
   await page.goto(`/jobs/${job.number}/return`)

@@ -24,6 +24,14 @@ const pages = Object.fromEntries(Object.entries(loads).map(([name, load]) => [na
   LazyExoticComponent<ComponentType<StationProps>>
 >
 
+const OverStation = lazy(() => import('./OverStation'))
+
+/** Stations whose work is over once a job went back or was closed; what is put right then is put right at the others. */
+const OVER: ReadonlySet<StationName> = new Set(['teardown', 'clean', 'parts', 'build'])
+
+const isOver = (open: OpenJob, station: StationName): boolean =>
+  OVER.has(station) && Boolean(open.state.returned || open.state.closed) && open.sheets !== undefined
+
 /** One job at one station; without a station, where it stands. */
 export default function JobPage() {
   const { number = '', station } = useParams()
@@ -65,7 +73,11 @@ function Opened({ open, named, station }: { open: OpenJob; named: string; statio
     // Around the whole sheet: its keys do not act before the station is there, whose field takes the focus.
     <Suspense fallback={null}>
       <JobSheet open={open} station={known.name}>
-        <Station key={open.body} open={open} />
+        {open.sheets && isOver(open, known.name) ? (
+          <OverStation open={{ ...open, sheets: open.sheets }} station={known.name} />
+        ) : (
+          <Station key={open.body} open={open} />
+        )}
       </JobSheet>
     </Suspense>
   )

@@ -51,7 +51,7 @@ function Return({ open }: SheetedProps) {
   const [wrong, setWrong] = useState('')
   const base = `/api/jobs/${open.number ?? open.job}`
   const giveBack = () => {
-    if (standing.length || state.returned) return
+    if (standing.length || state.returned || state.closed) return
     setWrong(open.add('job.returned', { seenSeq: state.seq })?.sentence ?? '')
   }
   const move = (by: number) => {
@@ -80,7 +80,13 @@ function Return({ open }: SheetedProps) {
           ))}
         </Board>
         <Ask aria-label="Before it goes back">
-          {state.returned ? (
+          {state.closed ? (
+            <>
+              <h2>It is closed.</h2>
+              <p style={{ fontSize: 17 }}>{state.closed.why}. Nothing goes back with a sheet from here.</p>
+              <Reopen open={open} />
+            </>
+          ) : state.returned ? (
             <>
               <h2>It went back. Sheet, revision {afterReturn(state)!.letter}.</h2>
               <p>
@@ -139,7 +145,7 @@ function Return({ open }: SheetedProps) {
           )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <AskFoot>
-            {!state.returned && (
+            {!state.returned && !state.closed && (
               <MainButton onPress={giveBack} isDisabled={standing.length > 0}>
                 Give it back <Key>Enter</Key>
               </MainButton>

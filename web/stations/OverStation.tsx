@@ -1,0 +1,58 @@
+import { showNumber } from '@ekrond/core/job'
+import { stations, type StationName } from '@ekrond/core/stations'
+import type { Sheets } from '@ekrond/core/sheets'
+import { teardownOrder } from '@ekrond/core/work'
+import { useMemo } from 'react'
+import { Link } from 'react-router'
+import type { OpenJob } from '../data/job'
+import { Ask, Main } from '../shell/frame'
+import { OnStrip } from '../shell/OnStrip'
+import { SettingsStrip } from '../shell/SettingsStrip'
+import { UnitBoard } from './teardown/UnitBoard'
+
+/** The unit as it went back, and where work goes on: no control that could not act. */
+export default function OverStation({
+  open,
+  station,
+}: {
+  open: OpenJob & { sheets: Sheets }
+  station: StationName
+}) {
+  const { state, sheets, here } = open
+  const order = useMemo(() => teardownOrder(sheets.build), [sheets])
+  const off = useMemo(() => new Set(Object.keys(here.off).filter((code) => !here.on[code])), [here])
+  const { title } = stations.find(({ name }) => name === station)!
+  const link = { fontWeight: 600, padding: '8px 0', textUnderlineOffset: 4 }
+  return (
+    <>
+      <OnStrip>
+        <SettingsStrip open={open} />
+      </OnStrip>
+      <Main $ask={420}>
+        <UnitBoard
+          sheets={sheets}
+          title={state.returned ? 'As it went back' : 'As it was left'}
+          legend="ink: on · dashed: not put back"
+          order={order}
+          off={off}
+          current={undefined}
+          next={[]}
+        />
+        <Ask aria-label="What is asked">
+          <h2>{state.returned ? 'It went back.' : 'It is closed.'}</h2>
+          <p style={{ fontSize: 17 }}>
+            {title} is over on {open.number === null ? 'this job' : showNumber(open.number)}
+            {state.closed ? ` (${state.closed.why})` : ''}. A reading or what was found is put right at its
+            station; for more, open the job again.
+          </p>
+          <Link to={open.to('return')} style={link}>
+            {state.returned ? 'To its sheet, or to open it again' : 'To open it again'}
+          </Link>
+          <Link to={open.to('history')} style={link}>
+            Who did what when
+          </Link>
+        </Ask>
+      </Main>
+    </>
+  )
+}
