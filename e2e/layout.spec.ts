@@ -127,7 +127,10 @@ test('an override needs its reason, and two people who differ both stand', async
   await page.getByRole('button', { name: 'Part before' }).click()
   await expect(heading).toHaveText(part)
   await page.getByRole('radio').nth(1).check({ force: true })
+  // It has arrived before the window goes elsewhere.
+  const sent = page.waitForResponse((answer) => answer.url().endsWith('/entries'))
   await page.getByRole('button', { name: 'Judge it' }).click()
+  await sent
   await page.goto('/jobs/1184/return')
   await expect(page.getByText(`Two people differ on ${part}`)).toBeVisible()
 })
