@@ -145,3 +145,32 @@ test('a double tap opens one job; Enter does not do what its button forbids', as
     (await entriesOf(shop.url, Number(/jobs\/(\d+)/.exec(page.url())![1]))).map(({ kind }) => kind),
   ).toEqual(['job.opened'])
 })
+
+test('a page that is left in the instant of the tap takes nothing along', async ({ bench: page, shop }) => {
+  const noted = async () =>
+    (await entriesOf(shop.url, 1183)).filter(({ kind }) => kind === 'asfound.noted').length
+  await page.goto('/jobs/1183/asfound')
+  const before = await noted()
+  for (let round = 0; round < 3; round++) {
+    await page.getByRole('button', { name: /^\+ .*1$/ }).click()
+    await expect(page.getByRole('button', { name: /^(Note it|It seats here)/ })).toBeEnabled()
+    const loaded = page.waitForEvent('load')
+    // The tap and the reload in one breath: what the browser's store and the wire would do a moment later is not done.
+    await page.evaluate(() => {
+      window.fetch = () => new Promise(() => undefined)
+      const transaction = IDBDatabase.prototype.transaction
+      IDBDatabase.prototype.transaction = function (...args) {
+        const begun = transaction.apply(this, args)
+        if (args[0] === 'queue' && args[1] === 'readwrite') begun.abort()
+        return begun
+      }
+      const note = [...document.querySelectorAll('button')].find(({ innerText }) =>
+        /^(Note it|It seats here)/.test(innerText),
+      )
+      note!.click()
+      location.reload()
+    })
+    await loaded
+    await expect.poll(noted).toBe(before + round + 1)
+  }
+})

@@ -3,6 +3,7 @@ import { actsOf, type UnsentEntry } from '@ekrond/core/job'
 import { useSyncExternalStore } from 'react'
 import { ApiError, post } from './api'
 import { openChannel } from './local'
+import { arrived, leftBehind, setOut } from './on-the-way'
 import { sendable } from './sendable'
 import { addQueued, dropQueued, isKeeping, onKeeping, putQueued, queued, type Queued } from './store'
 
@@ -73,15 +74,32 @@ const settle = (job: string, answer: AppendAnswer) =>
 /** Puts entries in the queue; they are on screen at once and go out in order, also where the browser keeps nothing. */
 export async function enqueue(entries: readonly UnsentEntry[]): Promise<void> {
   const items = entries.map((entry): Queued => ({ id: entry.id, job: entry.job, entry }))
+  setOut(items)
   onTheWay.push(...items)
   show({ ...view, waiting: [...view.waiting, ...items] })
-  await addQueued(items)
-  await refresh()
-  onTheWay = onTheWay.filter((item) => !items.includes(item))
+  await takenUp
+  await store(items)
   channel.post({ type: 'queued' })
   // A browser that keeps nothing shares nothing: this window sends for itself.
   if (leading || !isKeeping()) void pump()
 }
+
+async function store(items: readonly Queued[]): Promise<void> {
+  await addQueued(items)
+  // Where the store would not take them they stay on their way until they are answered.
+  if (isKeeping()) arrived(items)
+  await refresh()
+  onTheWay = onTheWay.filter((item) => !items.includes(item))
+}
+
+/** What the page before was left with on its way goes first. */
+async function takeUp(): Promise<void> {
+  const behind = leftBehind()
+  onTheWay.push(...behind.flat())
+  await refresh()
+  for (const items of behind) await store(items)
+}
+const takenUp = takeUp()
 
 /** Drops a refused entry, for good. */
 export async function dropRefused(id: string): Promise<void> {
@@ -93,7 +111,7 @@ export async function dropRefused(id: string): Promise<void> {
 /** This window sends for all of them from now on (the caller holds the lock). */
 export function lead(): void {
   leading = true
-  void pump()
+  void takenUp.then(pump)
 }
 
 async function refresh(): Promise<void> {
@@ -106,7 +124,6 @@ async function refresh(): Promise<void> {
     keeps: isKeeping(),
   })
 }
-void refresh()
 
 function show(next: QueueView) {
   view = next
@@ -188,6 +205,7 @@ async function sendJob(job: string, all: readonly Queued[]): Promise<'sent' | 'a
   for (const one of answer.answers) {
     const item = items.find((other) => other.id === one.id)
     if (!item) continue
+    arrived([item])
     if (one.outcome === 'refused')
       await putQueued({
         ...item,

@@ -84,11 +84,16 @@ export async function queued(): Promise<Queued[]> {
   ]
 }
 
+/** Those that it has already stay as they are. */
 export const addQueued = (items: readonly Queued[]): Promise<void> =>
   kept(
     async (db) => {
       const write = db.transaction('queue', 'readwrite')
-      await Promise.all([...items.map((item) => write.store.add(item)), write.done])
+      const added = async () => {
+        const ids = write.store.index('id')
+        for (const item of items) if ((await ids.getKey(item.id)) === undefined) await write.store.add(item)
+      }
+      await Promise.all([added(), write.done])
     },
     () => void queue.push(...items),
   )
