@@ -1,3 +1,4 @@
+import { crossOrder, isFastened } from '@ekrond/core/assembly'
 import { addDays, isWorkingDay } from '@ekrond/core/days'
 import {
   conditionsFor,
@@ -212,7 +213,18 @@ function openWriter(world: DemoWorld, name: string) {
           .flatMap((order) => (order.arrived ? order.lines : []))
           .find((one) => one.serves.includes(bodyKey(body, p.code)))
         const from = line ? ({ kit: 'kit', single: 'loose', shelf: 'shelf' } as const)[line.what] : 'old'
-        add('part.on', { position: p.code, from, part: from === 'old' ? null : p.part })
+        add('part.on', {
+          position: p.code,
+          from,
+          part: from === 'old' ? null : p.part,
+          proof: p.proof ? 'held' : 'none',
+          thicknessMm: null,
+        })
+        if (isFastened(p)) {
+          const at = crossOrder(p.quantity)
+          for (const to of ['started', 'final', 'checked'] as const)
+            add('fastener.turned', { position: p.code, at, to, why: '' })
+        }
       }
     },
     /** a setting read on the middle of its band, as it would be typed */

@@ -158,7 +158,9 @@ test('a page that is left in the instant of the tap takes nothing along', async 
     // The tap and the reload in one breath: what the browser's store and the wire would do a moment later is not done.
     await page.evaluate(() => {
       window.fetch = () => new Promise(() => undefined)
-      const transaction = IDBDatabase.prototype.transaction
+      const transaction = Reflect.get(IDBDatabase.prototype, 'transaction') as (
+        ...args: unknown[]
+      ) => IDBTransaction
       IDBDatabase.prototype.transaction = function (...args) {
         const begun = transaction.apply(this, args)
         if (args[0] === 'queue' && args[1] === 'readwrite') begun.abort()

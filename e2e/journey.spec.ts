@@ -4,6 +4,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { accessible, expect, test } from './shop.ts'
+import { turned } from './screws.ts'
 
 /** Outside every field, so that the next key is the sheet's own. */
 const leave = (page: Page) => page.keyboard.press('Escape')
@@ -157,6 +158,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   // Build: the stack runs backwards until the trays are empty.
   await station(page, '7', 'build')
   await accessible(page, 'build')
+  const rounds: string[] = []
   for (let guard = 0; guard < 60; guard++) {
     // Before a cover goes on the bench asks what it would hide: a wrong reading says what to bend, a slip is refused.
     const asked = page.locator('main input[aria-label$=", reading"]')
@@ -188,12 +190,23 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       await expect(page.getByLabel(label, { exact: true })).toBeHidden()
       continue
     }
+    const screws = await turned(page)
+    if (screws) {
+      rounds.push(screws)
+      continue
+    }
     if ((await page.locator('main h2').innerText()) === 'The trays are empty.') break
     const left = await page.getByText(/still in the trays/).innerText()
     await page.keyboard.press('Enter')
     await expect(page.getByText(left, { exact: true })).toBeHidden()
   }
   await expect(page.getByRole('heading', { name: 'The trays are empty.' })).toBeVisible()
+  expect(rounds.filter((words) => words.startsWith('Cover screws'))).toEqual([
+    'Cover screws · M5 · 0 of 8 started',
+    'Cover screws · M5 · 0 of 8 finger-tight',
+    'Cover screws · M5 · 0 of 8 final',
+    'Cover screws · M5 · 0 of 8 checked again',
+  ])
 
   // Set: what is set from outside, each on its value.
   await station(page, '8', 'set')

@@ -160,7 +160,16 @@ describe('the washer under the seat', () => {
     )
   }
   const on = (n: number) =>
-    placed(unsent(n, 'part.on', { position: 'seat.washer', from: 'old', part: null }), n)
+    placed(
+      unsent(n, 'part.on', {
+        position: 'seat.washer',
+        from: 'old',
+        part: null,
+        proof: 'held',
+        thicknessMm: null,
+      }),
+      n,
+    )
   const off = (n: number) => placed(unsent(n, 'part.off', { position: 'seat.washer', tray: 'B' }), n)
   const now = (...more: ReturnType<typeof placed>[]) => {
     const log = [

@@ -18,6 +18,8 @@ import { readSetting, typedReading, type SettingContext, type TypedReading } fro
 import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
 import { fittedWasher } from './washer.ts'
 
+export { fittedWasher } from './washer.ts'
+
 /** What is about to be entered: the entry's data, and what the screen says of it before it is. */
 export interface Entering<K extends keyof DataOf, Said> {
   data: DataOf[K]

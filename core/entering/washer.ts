@@ -2,7 +2,7 @@ import { bodyOf, type JobState } from '../job/index.ts'
 import type { BuildSheet } from '../sheets/index.ts'
 
 /**
- * The washer under the seat as it lies now, mm: the one that the last height reading asked for, once washer or seat went on again after
+ * The washer under the seat as it lies now, mm: as it was measured when it went on, else the one that the last height reading asked for, once washer or seat went on again after
  * it. null where none was changed on this job, and the sheet's lies there.
  */
 export function fittedWasher(state: JobState, build: BuildSheet, body = 1): number | null {
@@ -10,6 +10,7 @@ export function fittedWasher(state: JobState, build: BuildSheet, body = 1): numb
   const code = ['seat.washer', 'seat'].find((name) => build.positions.some((p) => p.code === name))
   const on = code === undefined ? undefined : here.on[code]
   if (!on) return null
+  if (on.thicknessMm !== null) return on.thicknessMm
   const at = (entry: string) => state.log.findIndex(({ id }) => id === entry)
   const fitted = at(on.entry)
   const said = here.readings['float.height/none']?.said ?? []

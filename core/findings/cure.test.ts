@@ -55,7 +55,7 @@ function begin(sheets: Sheets) {
         totalMinor: 0,
         arrives: '2026-11-26',
       })
-      return enter('part.on', { position, from: 'shelf', part: 'SH-1' })
+      return enter('part.on', { position, from: 'shelf', part: 'SH-1', proof: 'held', thicknessMm: null })
     },
   }
 }
@@ -100,8 +100,18 @@ describe('what cures a finding', () => {
     const job = begin(ferry)
     job.enter('part.off', { position: 'seat', tray: 'B' })
     job.enter('finding.judged', judged('seat', 'replace'))
-    expect(job.enter('part.on', { position: 'seat', from: 'kit', part: 'SE-240' })).toBe(false)
-    expect(job.enter('part.on', { position: 'seat', from: 'old', part: null })).not.toBe(false)
+    expect(
+      job.enter('part.on', {
+        position: 'seat',
+        from: 'kit',
+        part: 'SE-240',
+        proof: 'held',
+        thicknessMm: null,
+      }),
+    ).toBe(false)
+    expect(
+      job.enter('part.on', { position: 'seat', from: 'old', part: null, proof: 'held', thicknessMm: null }),
+    ).not.toBe(false)
     expect(job.open()).toEqual(['seat'])
   })
 })
@@ -149,7 +159,8 @@ describe('the gate', () => {
               if (one.ruled !== 'reuse') asks.set(position, { measured: one.measured })
               else if (before && one.sure && (!before.measured || one.measured)) asks.delete(position)
             } else if (one.do === 'off') job.enter('part.off', { position, tray: 'B' })
-            else if (one.do === 'old') job.enter('part.on', { position, from: 'old', part: null })
+            else if (one.do === 'old')
+              job.enter('part.on', { position, from: 'old', part: null, proof: 'held', thicknessMm: null })
             else if (job.renew(position)) asks.delete(position)
           }
           const gate = job.gate()

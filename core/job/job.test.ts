@@ -156,15 +156,24 @@ describe('what is admitted', () => {
       sentence: expect.stringContaining('O. Dell') as string,
     })
     expect(refused(opened(), unsent(3, 'part.off', { position: 'plugs', tray: 'A' }))).toBe('stays')
-    expect(refused(opened(), unsent(3, 'part.on', { position: 'float', from: 'old', part: null }))).toBe(
-      'not off',
-    )
+    expect(
+      refused(
+        opened(),
+        unsent(3, 'part.on', {
+          position: 'float',
+          from: 'old',
+          part: null,
+          proof: 'held',
+          thicknessMm: null,
+        }),
+      ),
+    ).toBe('not off')
     expect(refused(opened(), unsent(3, 'part.off', { position: 'wing', tray: 'A' }))).toBe('position')
   })
   it('off, on, and off again', () => {
     const state = opened(
       unsent(3, 'part.off', { position: 'float', tray: 'B' }),
-      unsent(4, 'part.on', { position: 'float', from: 'old', part: null }),
+      unsent(4, 'part.on', { position: 'float', from: 'old', part: null, proof: 'held', thicknessMm: null }),
     )
     expect(refused(state, unsent(5, 'part.off', { position: 'float', tray: 'B' }))).toBeUndefined()
   })
@@ -173,9 +182,18 @@ describe('what is admitted', () => {
       unsent(3, 'part.off', { position: 'cover', tray: 'B' }),
       unsent(4, 'finding.judged', finding('cover', 'condemn', 'cracked')),
     )
-    expect(refused(state, unsent(5, 'part.on', { position: 'cover', from: 'old', part: null }))).toBe(
-      'condemned',
-    )
+    expect(
+      refused(
+        state,
+        unsent(5, 'part.on', {
+          position: 'cover',
+          from: 'old',
+          part: null,
+          proof: 'held',
+          thicknessMm: null,
+        }),
+      ),
+    ).toBe('condemned')
   })
   it('a body that fails its schema, naming the field', () => {
     expect(
@@ -218,7 +236,7 @@ describe('what is admitted', () => {
   it('a strike that later entries rest on is refused, naming them', () => {
     const state = opened(
       unsent(3, 'part.off', { position: 'float', tray: 'B' }),
-      unsent(4, 'part.on', { position: 'float', from: 'old', part: null }),
+      unsent(4, 'part.on', { position: 'float', from: 'old', part: null, proof: 'held', thicknessMm: null }),
     )
     expect(admit(state, strike(5, 3), all)).toMatchObject({
       code: 'later ones',
@@ -308,7 +326,13 @@ describe('needs and the gate', () => {
           ...torn,
           order,
           unsent(6, 'order.arrived', { order: uuid(5) }),
-          unsent(7, 'part.on', { position: 'seat', from: 'loose', part: 'SE-240' }),
+          unsent(7, 'part.on', {
+            position: 'seat',
+            from: 'loose',
+            part: 'SE-240',
+            proof: 'held',
+            thicknessMm: null,
+          }),
         ),
       ),
     ).toBe('on')

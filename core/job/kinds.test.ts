@@ -89,7 +89,15 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
   'finding.judged': [finding('seat', 'replace', 'ringed'), 'judged Seat: replace'],
   'order.placed': [order, 'ordered 1 × 31-B'],
   'order.arrived': [{ order: uuid(13) }, 'took the order in'],
-  'part.on': [{ position: 'seat', from: 'kit', part: 'SE-240' }, 'Seat on, new from the kit'],
+  'part.on': [
+    { position: 'seat', from: 'kit', part: 'SE-240', proof: 'held', thicknessMm: null },
+    'Seat on, new from the kit',
+  ],
+  'fastener.turned': [
+    { position: 'seat', at: [0], to: 'started', why: '' },
+    'Seat: number 1 started by hand',
+  ],
+  'proof.answered': [{ position: 'seat', answer: 'held', words: '' }, 'Seat: its check held'],
   'reading.taken': [reading('13.4', 'in'), 'read Float height: 13.4, in'],
   'note.written': [{ text: 'shaft a little loose' }, 'noted: shaft a little loose'],
   'test.repeated': [{ test: 'inlet', result: 'good' }, 'tested again: inlet holds pressure'],
@@ -205,7 +213,7 @@ const REFUSED: [string, JobState, UnsentEntry, string, RegExp][] = [
   [
     'a part on that never came off',
     opened(),
-    unsent(9, 'part.on', { position: 'needle', from: 'old', part: null }),
+    unsent(9, 'part.on', { position: 'needle', from: 'old', part: null, proof: 'held', thicknessMm: null }),
     'not off',
     /Needle never came off/,
   ],
@@ -213,9 +221,20 @@ const REFUSED: [string, JobState, UnsentEntry, string, RegExp][] = [
     'a part on twice',
     opened(
       unsent(3, 'part.off', { position: 'needle', tray: 'B' }),
-      unsent(4, 'part.on', { position: 'needle', from: 'kit', part: 'ND-24' }, { by: 'O. Dell' }),
+      unsent(
+        4,
+        'part.on',
+        { position: 'needle', from: 'kit', part: 'ND-24', proof: 'held', thicknessMm: null },
+        { by: 'O. Dell' },
+      ),
     ),
-    unsent(9, 'part.on', { position: 'needle', from: 'kit', part: 'ND-24' }),
+    unsent(9, 'part.on', {
+      position: 'needle',
+      from: 'kit',
+      part: 'ND-24',
+      proof: 'held',
+      thicknessMm: null,
+    }),
     'on twice',
     /Needle is on already: O\. Dell put it on/,
   ],

@@ -79,6 +79,16 @@ const REFUSALS = {
   ],
   'not off': (name: string): Said => [`${name} never came off.`, 'position'],
   'on twice': (name: string, by: string): Said => [`${name} is on already: ${by} put it on.`, 'position'],
+  'not on': (name: string): Said => [`${name} is not on yet.`, 'position'],
+  'no such fastener': (name: string, count: number): Said => [
+    `${name}: there ${count === 1 ? 'is one' : `are ${count}`}.`,
+    'at',
+  ],
+  'not all started': (name: string, left: number): Said => [
+    `${name}: ${left} ${left === 1 ? 'is' : 'are'} not started yet. Start all of them by hand before any is tight.`,
+    'to',
+  ],
+  'why slack': (name: string): Said => [`Say why ${name} is left slack: it is printed on the card.`, 'why'],
   condemned: (name: string): Said => [`${name} is condemned. Fit another, or judge it again.`, 'from'],
   'not here': (name: string, from: string): Said => [
     `No new ${name.charAt(0).toLowerCase()}${name.slice(1)} has come ${from === 'kit' ? 'with a kit' : from === 'shelf' ? 'off the shelf' : 'as a loose part'} for this job. Order it, take it in, or put the old one on.`,

@@ -302,7 +302,13 @@ describe('where was I', () => {
       'Bowl cover off, seat out, 1 found to be renewed, float height tried 3 times, last 12.9',
     )
     // What was renewed since is no news.
-    const renewed = unsent(10, 'part.on', { position: 'seat', from: 'kit', part: 'SE-240' })
+    const renewed = unsent(10, 'part.on', {
+      position: 'seat',
+      from: 'kit',
+      part: 'SE-240',
+      proof: 'held',
+      thicknessMm: null,
+    })
     expect(whereWasI(then(state, renewed), all)).toBe('Bowl cover off, float height tried 3 times, last 12.9')
     expect(whereWasI(opened(), all)).toBe('As found: 0 of 7 noted')
   })

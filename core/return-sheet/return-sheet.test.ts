@@ -47,7 +47,7 @@ describe('the return sheet', () => {
     }),
     unsent(4, 'part.off', { position: 'seat', tray: 'B' }),
     unsent(5, 'finding.judged', finding('seat', 'replace', 'ringed')),
-    unsent(6, 'part.on', { position: 'seat', from: 'kit', part: 'SE-240' }),
+    unsent(6, 'part.on', { position: 'seat', from: 'kit', part: 'SE-240', proof: 'held', thicknessMm: null }),
     unsent(7, 'reading.taken', reading('11.8', 'out')),
     unsent(8, 'reading.taken', reading('13.4', 'in')),
     unsent(9, 'complaint.answered', { explained: true, by: ['seat'], words: '' }),
@@ -138,7 +138,13 @@ describe('what was found and done', () => {
       {},
       unsent(3, 'part.off', { position: 'needle', tray: 'B' }),
       unsent(4, 'finding.judged', finding('needle', 'replace')),
-      unsent(5, 'part.on', { position: 'needle', from: 'kit', part: 'ND-24' }),
+      unsent(5, 'part.on', {
+        position: 'needle',
+        from: 'kit',
+        part: 'ND-24',
+        proof: 'held',
+        thicknessMm: null,
+      }),
       unsent(6, 'part.off', { position: 'seat', tray: 'B' }),
       unsent(7, 'finding.judged', finding('seat', 'condemn', 'ringed')),
     )

@@ -1,3 +1,4 @@
+import { jointOf, torqueWords } from '../assembly/index.ts'
 import { sedimentOf } from '../findings/sediment.ts'
 import { complaintWords } from '../complaint/index.ts'
 import { workingConditions } from '../conditions/index.ts'
@@ -32,6 +33,15 @@ function installed(opened: NonNullable<JobState['opened']>): string[] {
       : []),
   ]
 }
+
+/** What was left slack on purpose: whoever fits it finishes it. */
+const leftForTheEngine = (state: JobState, sheets: Sheets, bodyNumber: number): string[] =>
+  sheets.build.positions.flatMap((position) =>
+    (jointOf(state, position, bodyNumber)?.forEngine ?? []).map(
+      (why) =>
+        `Finish on the engine: ${position.name.charAt(0).toLowerCase()}${position.name.slice(1)} left slack (${why}). Then ${torqueWords(position.fastener?.torqueNm)}.`,
+    ),
+  )
 
 /** Words of a customer that say fuel went where it should not, whatever the symptom is called. */
 const FUEL_WENT_ON =
@@ -89,6 +99,7 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
         ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
         : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
       ...(bodyOf(state, bodyNumber).sediment?.kinds ?? []).map((code) => sedimentOf(code)!.card),
+      ...leftForTheEngine(state, sheets, bodyNumber),
       'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
       choke
         ? 'Throttle snaps shut from wide open, choke on and choke off, cable on.'

@@ -237,6 +237,16 @@ export const Position = v.object({
   exposes: v.optional(v.array(text)),
   /** cautions while it goes on; those of taking it off are `cautions` */
   onCautions: v.optional(v.array(text)),
+  /** its screws one by one: thread, length by hole (one for all, or one each), torque; holes are numbered clockwise from the inlet */
+  fastener: v.optional(
+    v.object({
+      thread: text,
+      lengthsMm: v.pipe(v.array(positive), v.minLength(1)),
+      torqueNm: v.nullable(positive),
+      /** how far the heads stand proud while the screws lie loosely in their own holes */
+      proudMm: v.optional(v.nullable(positive)),
+    }),
+  ),
   stays: v.boolean(),
   /** the check that proves it when it goes back on */
   proof: v.string(),

@@ -1,3 +1,4 @@
+import { jointOf, jointWords, proofOf } from '../assembly/index.ts'
 import { jobNeeds } from '../job/needs.ts'
 import { nameOn } from '../sheets/schemas.ts'
 import { dueBefore, teardownOrder } from '../work/index.ts'
@@ -9,7 +10,7 @@ export const build: Station = {
   name: 'build',
   title: 'Build',
   number: 7,
-  kinds: ['part.on'],
+  kinds: ['part.on', 'fastener.turned', 'proof.answered'],
   doing: 'put it together',
   state({ here, sheets }) {
     if (!sheets) return 'none'
@@ -44,9 +45,12 @@ export const build: Station = {
       )
     )
   },
-  points: ({ here, sheets }) =>
+  points: ({ state, here, sheets, body }) =>
     Object.keys(here.off).flatMap((code): Point[] => {
       const name = nameOn(sheets, code)
+      const position = sheets.build.positions.find((one) => one.code === code)
+      const joint = position ? jointOf(state, position, body) : null
+      const unproved = position !== undefined && proofOf(state, position, body) === 'not yet'
       return [
         ...(here.on[code]
           ? []
@@ -57,6 +61,20 @@ export const build: Station = {
                 'it came off and is not on',
               ),
             ]),
+        ...(joint && joint.phase !== null
+          ? [
+              point(
+                `joint:${code}`,
+                `${name}: ${jointWords(joint)}`,
+                'a loose one leaks, or goes into the engine',
+              ),
+            ]
+          : []),
+        ...(unproved
+          ? [point(`proof:${code}`, `${name}: not proved yet`, lower(position.proof.replace(/\.$/, '')))]
+          : []),
       ]
     }),
 }
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)

@@ -29,7 +29,11 @@ export const beskU3: Family = {
     trays: beskU7.build.trays,
     positions: [
       part7('choke.cable'),
-      part7('bowl.screws', { quantity: 2, proof: 'A little each in turn, snug.' }),
+      part7('bowl.screws', {
+        quantity: 2,
+        fastener: { thread: 'M4', lengthsMm: [10], torqueNm: null, proudMm: 5 },
+        proof: 'A little each in turn, snug.',
+      }),
       part7('bowl.cover'),
       part7('bowl.gasket', { part: 'GK-311' }),
       part7('float.pin'),

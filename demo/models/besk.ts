@@ -214,6 +214,7 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
         tray: 'A',
         quantity: 4,
         step: 'All of one length.',
+        fastener: { thread: 'M5', lengthsMm: [14], torqueNm: 2.8, proudMm: 6 },
         proof: 'Cross pattern, snug.',
       }),
       position('bowl.cover', 'Bowl cover', 'cover', 5, {

@@ -86,6 +86,12 @@ export const orvaneQ80: Family = {
       part44('inlet.screen'),
       part44('cover.screws', {
         quantity: 10,
+        fastener: {
+          thread: 'M5',
+          lengthsMm: [16, 16, 24, 24, 16, 16, 32, 16, 16, 16],
+          torqueNm: 3.4,
+          proudMm: 6,
+        },
         proof: 'All ten started before any is tight; the first checked again.',
       }),
       part44('cover'),

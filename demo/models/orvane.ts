@@ -372,6 +372,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
       position('inlet.fitting', 'Inlet fitting', 'screw', 9, {
         tray: 'A',
         step: 'Two wrenches: hold the casting’s boss back.',
+        fastener: { thread: 'M12', lengthsMm: [18], torqueNm: 14 },
         underneath: 'Screen and spring.',
         circuit: 'fuel',
         proof: 'Started by hand. No tape on its thread.',
@@ -389,6 +390,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         quantity: 8,
         step: 'Two long ones at the pump side: lay them in their holes’ order.',
         onCautions: ['A long one in a short hole cracks the boss.'],
+        fastener: { thread: 'M5', lengthsMm: [16, 16, 24, 24, 16, 16, 16, 16], torqueNm: 3.4, proudMm: 6 },
         proof: 'All eight started before any is tight; the first checked again.',
       }),
       position('cover', 'Bowl cover', 'cover', 7, {

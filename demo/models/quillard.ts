@@ -250,6 +250,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         tray: 'B',
         quantity: 4,
         step: 'Soft: driver that fills the slot.',
+        fastener: { thread: 'M4', lengthsMm: [12], torqueNm: null, proudMm: 5 },
         proof: 'Cross pattern, snug.',
       }),
       position('bowl', 'Float bowl', 'cover', 5, {

@@ -183,6 +183,7 @@ export const tessmerT12: Family = {
         tray: 'A',
         quantity: 3,
         step: 'Two short, one long at the inlet.',
+        fastener: { thread: 'M5', lengthsMm: [22, 12, 12], torqueNm: 2.8, proudMm: 5 },
         proof: 'A little each in turn, snug; the long one at the inlet.',
       }),
       partU7('bowl.cover', {

@@ -79,7 +79,7 @@ describe('appending to a job’s log', () => {
     const { job } = await openJob()
     const { body } = await send(job, [
       entry(job, 'ident.chosen', identified),
-      entry(job, 'part.on', { position: 'float', from: 'old', part: null }),
+      entry(job, 'part.on', { position: 'float', from: 'old', part: null, proof: 'held', thicknessMm: null }),
       entry(job, 'part.off', { position: 'float', tray: 'B' }),
       entry(job, 'finding.judged', finding('float', 'reuse')),
     ])

@@ -5,6 +5,7 @@ import { complaintAnswered } from './complaint.answered.ts'
 import { entryStruck } from './entry.struck.ts'
 import { estimateAgreed } from './estimate.agreed.ts'
 import { estimateMade } from './estimate.made.ts'
+import { fastenerTurned } from './fastener.turned.ts'
 import { featureSeen } from './feature.seen.ts'
 import { findingJudged } from './finding.judged.ts'
 import { gatePassed } from './gate.passed.ts'
@@ -21,6 +22,7 @@ import { partOff } from './part.off.ts'
 import { partOn } from './part.on.ts'
 import { passageBlown } from './passage.blown.ts'
 import { passageCleaned } from './passage.cleaned.ts'
+import { proofAnswered } from './proof.answered.ts'
 import { readingTaken } from './reading.taken.ts'
 import { sedimentSeen } from './sediment.seen.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
@@ -45,6 +47,8 @@ const all = [
   findingJudged,
   sedimentSeen,
   partOn,
+  fastenerTurned,
+  proofAnswered,
   passageBlown,
   passageCleaned,
   orderPlaced,

@@ -9,20 +9,37 @@ export type PartSource = 'old' | 'kit' | 'loose' | 'shelf'
 declare module '../state.ts' {
   interface BodyState {
     on: Readonly<
-      Record<string, { from: PartSource; part: string | null; by: string; at: string; entry: string }>
+      Record<
+        string,
+        {
+          from: PartSource
+          part: string | null
+          /** whether the check that proves it was answered as it went on */
+          proof: 'held' | 'not yet' | 'none'
+          /** a washer's, as it was measured before it went on */
+          thicknessMm: number | null
+          by: string
+          at: string
+          entry: string
+        }
+      >
     >
   }
 }
 
 export const partOn = defineKind({
   kind: 'part.on',
-  version: 1,
+  version: 2,
+  // What was put on before was put on by a key that said 'on, and proved'.
+  upcasts: { 1: (data: object) => ({ ...data, proof: 'held', thicknessMm: null }) },
   ofBody: true,
   slice: { body: { on: {} } },
   schema: v.object({
     position: Code,
     from: v.picklist(['old', 'kit', 'loose', 'shelf']),
     part: v.nullable(v.pipe(v.string(), v.maxLength(40))),
+    proof: v.picklist(['held', 'not yet', 'none']),
+    thicknessMm: v.nullable(v.pipe(v.number(), v.gtValue(0), v.maxValue(20))),
   }),
   key: (data) => data.position,
   admit: (state, { data, body }, { sheets, standing }) => {
@@ -41,11 +58,17 @@ export const partOn = defineKind({
     withBody(state, entry.body, (body) => ({
       on: {
         ...body.on,
-        [entry.data.position]: { from: entry.data.from, part: entry.data.part, ...stamp(entry) },
+        [entry.data.position]: {
+          from: entry.data.from,
+          part: entry.data.part,
+          proof: entry.data.proof,
+          thicknessMm: entry.data.thicknessMm,
+          ...stamp(entry),
+        },
       },
     })),
   sentence: (data, name) =>
-    `${name(data.position)} on, ${data.from === 'old' ? 'the old one' : `new from ${data.from === 'loose' ? 'loose parts' : `the ${data.from}`}`}`,
+    `${name(data.position)} on, ${data.from === 'old' ? 'the old one' : `new from ${data.from === 'loose' ? 'loose parts' : `the ${data.from}`}`}${data.thicknessMm ? `, ${data.thicknessMm} mm thick` : ''}${data.proof === 'not yet' ? '; its check is not made yet' : ''}`,
 })
 
 const LINE_OF = { kit: 'kit', loose: 'single', shelf: 'shelf' } as const

@@ -1,26 +1,16 @@
+import { isFastened, jointOf } from '@ekrond/core/assembly'
 import { assemblyOrder, dueBefore } from '@ekrond/core/work'
-import { bodyKey, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
-import { cautionsOn, type Position, type Sheets } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
-import { useNavigate } from 'react-router'
-import { Ask, AskFoot, Main } from '../../shell/frame'
+import { Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
-import { StepHead } from '../../shell/StepHead'
-import { Answer, ErrorLine, Key, Label, MainButton } from '../../ui'
-import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
-import type { StationProps } from '../props'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { SettingBench } from '../set/SettingBench'
 import { Tray } from '../teardown/Tray'
 import { UnitBoard } from '../teardown/UnitBoard'
-
-const SOURCES: { value: PartSource; label: string }[] = [
-  { value: 'old', label: 'The old one' },
-  { value: 'kit', label: 'New, from the kit' },
-  { value: 'loose', label: 'New, loose part' },
-  { value: 'shelf', label: 'New, off the shelf' },
-]
+import { AllOn } from './AllOn'
+import { JointBench } from './Joint'
+import { PartOn } from './PartOn'
 
 export default withSheets('put together', Build)
 
@@ -38,9 +28,15 @@ function Build({ open }: SheetedProps) {
   }
   useKeys({ ArrowDown: () => move(1), ArrowUp: () => move(-1) })
   const down = useMemo(() => [...order].reverse(), [order])
+  // Screws that are on and not final are asked for at once; 'later' leaves them for the end, or until they are picked.
+  const [later, setLater] = useState<ReadonlySet<string>>(new Set())
+  const joints = order.filter(
+    (p) => isFastened(p) && (jointOf(open.state, p, open.body)?.phase ?? null) !== null,
+  )
+  const turning = joints.find((p) => !later.has(p.code))
   const due = current ? dueBefore(open.state, sheets, current, open.body) : []
   const [asked, setAsked] = useState(0)
-  if (current && due.length > 0)
+  if (current && !turning && due.length > 0)
     return (
       <SettingBench
         open={open}
@@ -62,10 +58,18 @@ function Build({ open }: SheetedProps) {
           legend="dashed: still in a tray · blue: now · ink: on"
           order={down}
           off={stillOff}
-          current={current}
+          current={turning ?? current}
           next={waiting.filter((p) => p !== current).map((p) => p.code)}
         />
-        {current ? (
+        {turning ? (
+          <JointBench
+            key={turning.code}
+            open={open}
+            position={turning}
+            joint={jointOf(open.state, turning, open.body)!}
+            later={() => setLater(new Set([...later, turning.code]))}
+          />
+        ) : current ? (
           <PartOn
             key={current.code}
             open={open}
@@ -75,120 +79,13 @@ function Build({ open }: SheetedProps) {
             move={move}
           />
         ) : (
-          <TrayEmpty open={open} any={Object.keys(body.off).length > 0} />
+          <AllOn
+            open={open}
+            joints={joints}
+            pick={(code) => setLater(new Set([...later].filter((other) => other !== code)))}
+          />
         )}
       </Main>
     </>
-  )
-}
-
-function PartOn({
-  open,
-  position,
-  left,
-  done,
-  move,
-}: {
-  open: StationProps['open'] & { sheets: Sheets }
-  position: Position
-  left: number
-  done: () => void
-  move: (by: number) => void
-}) {
-  const { state, sheets } = open
-  const need = jobNeeds(state, sheets, open.body).find((n) => n.position === position.code)
-  const finding = lastSaid(open.here.findings[position.code])
-  const line = state.orders
-    .flatMap((order) => order.lines)
-    .find((l) => l.serves.includes(bodyKey(open.body, position.code)))
-  // What is known is chosen: the old one where nothing asks for another, the new one where it has come. The rest is asked.
-  const usual: PartSource | '' = !need
-    ? 'old'
-    : need.standing === 'here' && line
-      ? line.what === 'single'
-        ? 'loose'
-        : line.what
-      : ''
-  const [from, setFrom] = useState<PartSource | ''>(usual)
-  const [wrong, setWrong] = useState('')
-  const missing = need && need.standing !== 'here' && need.standing !== 'on'
-  const log = () => {
-    if (from === '') return setWrong('Which one goes on? Choose it first.')
-    const no = open.add('part.on', {
-      position: position.code,
-      from,
-      part: from === 'old' ? null : position.part,
-    })
-    if (no) setWrong(no.sentence)
-    else done()
-  }
-  useKeys({ Enter: log })
-  return (
-    <Ask aria-label="What is asked">
-      <StepHead what="Part" move={move}>
-        {left} still in the trays · from tray {open.here.off[position.code]?.tray}
-      </StepHead>
-      <h2>
-        {position.name}
-        {position.quantity > 1 ? `, ${position.quantity}` : ''}
-      </h2>
-      {cautionsOn(position).map((caution) => (
-        <ErrorLine key={caution}>{caution}</ErrorLine>
-      ))}
-      <Radios
-        label="Which one goes on?"
-        focus
-        value={from}
-        onChange={(value) => setFrom(value as PartSource)}
-        options={SOURCES.filter((s) => s.value === 'old' || position.part !== null)}
-      />
-      {need && from === 'old' && (
-        <ErrorLine>It was to be renewed: {need.why}. The return will ask for a reason.</ErrorLine>
-      )}
-      {need && from !== 'old' && from !== '' && (
-        <p>
-          New {position.part}: {need.why}.
-        </p>
-      )}
-      {missing && from !== 'old' && (
-        <ErrorLine>
-          {need.standing === 'ordered' ? 'It is ordered and has not arrived.' : 'It is not ordered yet.'}
-        </ErrorLine>
-      )}
-      {finding?.disposition === 'clean' && <p>Cleaned? {finding.sentence}</p>}
-      {position.proof && (
-        <div>
-          <Label>Proves it, before the next part hides it</Label>
-          <Answer style={{ fontSize: 19 }}>{position.proof}</Answer>
-        </div>
-      )}
-      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-      <AskFoot>
-        <MainButton onPress={log}>
-          On, and proved <Key>Enter</Key>
-        </MainButton>
-      </AskFoot>
-    </Ask>
-  )
-}
-
-function TrayEmpty({ open, any }: StationProps & { any: boolean }) {
-  const navigate = useNavigate()
-  const go = () => void navigate(`/jobs/${open.number ?? open.job}/${any ? 'set' : 'teardown'}`)
-  useKeys({ Enter: go })
-  return (
-    <Ask>
-      <h2>{any ? 'The trays are empty.' : 'Nothing is off.'}</h2>
-      <p style={{ fontSize: 17 }}>
-        {any
-          ? 'Every part that came off is on again.'
-          : 'Parts are counted back from the tray that teardown fills.'}
-      </p>
-      <AskFoot>
-        <MainButton onPress={go} autoFocus>
-          {any ? 'Set it' : 'To teardown'} <Key>Enter</Key>
-        </MainButton>
-      </AskFoot>
-    </Ask>
   )
 }

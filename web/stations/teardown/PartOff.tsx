@@ -1,3 +1,4 @@
+import { lengthWords } from '@ekrond/core/assembly'
 import { conditionsFor, enterFinding } from '@ekrond/core/entering'
 import {
   conditionsOf,
@@ -83,6 +84,7 @@ export function PartOff({
       <p style={{ fontSize: 16 }}>
         {position.step} {position.underneath && <b>Underneath: {position.underneath}</b>}
       </p>
+      {lengthWords(position) && <p style={{ fontSize: 16 }}>{lengthWords(position)}</p>}
       {cautionsOff(position).map((caution) => (
         <ErrorLine key={caution}>{caution}</ErrorLine>
       ))}

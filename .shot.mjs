@@ -1,0 +1,20 @@
+import { chromium } from '@playwright/test'
+const [out, path, w, h, ...acts] = process.argv.slice(2)
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+const c = await b.newContext({ baseURL: 'http://127.0.0.1:4555', viewport: { width: +w, height: +h } })
+await c.addInitScript(() => localStorage.setItem('ekrond person', 'I. Marrow'))
+const p = await c.newPage()
+await p.goto(path)
+await p.waitForTimeout(1500)
+for (const a of acts) {
+  const [k, ...r] = a.split(':'); const v = r.join(':')
+  if (k === 'key') await p.keyboard.press(v)
+  if (k === 'type') await p.keyboard.type(v)
+  if (k === 'btn') await p.getByRole('button', { name: new RegExp(v) }).first().click({ timeout: 5000 })
+  if (k === 'radio') await p.getByRole('radio', { name: new RegExp(v) }).first().click({ force: true })
+  if (k === 'text') await p.getByText(new RegExp(v)).first().click()
+  if (k === 'scroll') await p.evaluate((y) => document.querySelectorAll('aside,section,div').forEach((e) => e.scrollHeight > e.clientHeight && (e.scrollTop = +y)), v)
+  await p.waitForTimeout(450)
+}
+await p.screenshot({ path: out })
+await b.close()

@@ -1,0 +1,11 @@
+export { crossOrder } from './order.ts'
+export {
+  isFastened,
+  jointOf,
+  jointWords,
+  lengthWords,
+  torqueWords,
+  type FastenerState,
+  type Joint,
+} from './joint.ts'
+export { proofOf, type Proof } from './proof.ts'

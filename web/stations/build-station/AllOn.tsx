@@ -1,0 +1,89 @@
+import { jointOf, jointWords, proofOf } from '@ekrond/core/assembly'
+import type { Position } from '@ekrond/core/sheets'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { Ask, AskFoot } from '../../shell/frame'
+import { Button, ErrorLine, Key, Label, MainButton } from '../../ui'
+import { Scrolled } from '../../ui/Scrolled'
+import { useKeys } from '../../ui/keys'
+import type { SheetedProps } from '../withSheets'
+
+const Left = styled.ul`
+  display: grid;
+  gap: 6px;
+  & > li {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 10px;
+    align-items: center;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule);
+    font-size: 16px;
+  }
+`
+
+/** The trays are empty: what of it is not final or not proved yet, each with its own key; else on to the settings. */
+export function AllOn({
+  open,
+  joints,
+  pick,
+}: SheetedProps & { joints: Position[]; pick: (code: string) => void }) {
+  const navigate = useNavigate()
+  const [wrong, setWrong] = useState('')
+  const any = Object.keys(open.here.off).length > 0
+  const unproved = open.sheets.build.positions.filter(
+    (position) => proofOf(open.state, position, open.body) === 'not yet',
+  )
+  const go = () => void navigate(open.to(any ? 'set' : 'teardown'))
+  useKeys({ Enter: go })
+  const held = (position: Position) =>
+    setWrong(
+      open.add('proof.answered', { position: position.code, answer: 'held', words: '' })?.sentence ?? '',
+    )
+  const left = joints.length + unproved.length
+  return (
+    <Ask>
+      <h2>{!any ? 'Nothing is off.' : left ? 'On, but not done.' : 'The trays are empty.'}</h2>
+      <p style={{ fontSize: 17 }}>
+        {!any
+          ? 'Parts are counted back from the tray that teardown fills.'
+          : left
+            ? 'Every part that came off is on again. These are still asked:'
+            : 'Every part that came off is on again, every screw final, every check held.'}
+      </p>
+      {left > 0 && (
+        <Scrolled label="Still asked">
+          <Left>
+            {joints.map((position) => (
+              <li key={position.code}>
+                <span>
+                  <b>{position.name}</b>
+                  <br />
+                  {jointWords(jointOf(open.state, position, open.body)!)}
+                </span>
+                <Button onPress={() => pick(position.code)}>Turn them</Button>
+              </li>
+            ))}
+            {unproved.map((position) => (
+              <li key={position.code}>
+                <span>
+                  <Label>{position.name}</Label>
+                  <br />
+                  {position.proof}
+                </span>
+                <Button onPress={() => held(position)}>It holds</Button>
+              </li>
+            ))}
+          </Left>
+        </Scrolled>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <AskFoot>
+        <MainButton onPress={go} autoFocus>
+          {any ? 'Set it' : 'To teardown'} <Key>Enter</Key>
+        </MainButton>
+      </AskFoot>
+    </Ask>
+  )
+}

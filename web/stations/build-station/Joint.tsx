@@ -1,0 +1,216 @@
+import { jointWords, lengthWords, torqueWords, type FastenerState, type Joint } from '@ekrond/core/assembly'
+import type { Position } from '@ekrond/core/sheets'
+import { useState } from 'react'
+import { Button as AriaButton } from 'react-aria-components'
+import styled from 'styled-components'
+import { Ask, AskFoot } from '../../shell/frame'
+import { Answer, Button, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
+import { useKeys } from '../../ui/keys'
+import { figures, narrow } from '../../theme/global'
+import type { SheetedProps } from '../withSheets'
+
+const SAYS = {
+  started: { title: 'Start every one by hand', all: 'started by hand', one: 'Started by hand' },
+  finger: { title: 'All finger-tight', all: 'finger-tight', one: 'Finger-tight' },
+  final: { title: 'Final, in the cross pattern', all: 'final, in this order', one: 'Final' },
+  checked: { title: 'Feel each once more', all: 'checked again', one: 'Checked again' },
+} as const
+
+const WORD: Record<FastenerState, string> = {
+  off: 'off',
+  started: 'started',
+  finger: 'finger-tight',
+  final: 'final',
+  checked: 'checked again',
+  engine: 'left for the engine',
+}
+
+const WIDE = 376
+const HIGH = 228
+
+const Plan = styled.div`
+  position: relative;
+  width: ${WIDE}px;
+  max-width: 100%;
+  height: ${HIGH}px;
+  & > svg {
+    position: absolute;
+    inset: 0;
+  }
+`
+
+/** One screw's head: what it looks like says how far it is. */
+const Head = styled(AriaButton)<{ $state: FastenerState; $open: boolean; $next: boolean }>`
+  position: absolute;
+  width: 48px;
+  height: 48px;
+  margin: -24px 0 0 -24px;
+  border-radius: 50%;
+  border: ${({ $state, $open }) =>
+    $state === 'off'
+      ? '2px dashed var(--pencil)'
+      : `${$state === 'started' ? 2 : 3}px solid ${$open ? 'var(--blue)' : 'var(--ink)'}`};
+  background: ${({ $state, $next }) =>
+    $next
+      ? 'var(--blue)'
+      : $state === 'finger'
+        ? 'linear-gradient(0deg, var(--rule) 50%, var(--paper) 50%)'
+        : $state === 'final' || $state === 'checked'
+          ? 'var(--ink)'
+          : 'var(--paper)'};
+  color: ${({ $state, $next }) =>
+    $next || $state === 'final' || $state === 'checked' ? 'var(--onInk)' : 'var(--ink)'};
+  font: 600 17px/1 ${figures};
+  cursor: pointer;
+  padding: 0;
+  &[data-focus-visible] {
+    outline: 3px solid var(--blue);
+    outline-offset: 2px;
+  }
+`
+
+/** Where a screw stands round the edge, clockwise from the inlet. */
+function place(i: number, count: number): { x: number; y: number } {
+  const w = WIDE - 64
+  const h = HIGH - 64
+  if (count === 1) return { x: WIDE / 2, y: HIGH / 2 }
+  let along = ((i + (count > 3 ? 0.5 : 0)) / count) * 2 * (w + h)
+  for (const [dx, dy, length, x, y] of [
+    [1, 0, w, 32, 32],
+    [0, 1, h, 32 + w, 32],
+    [-1, 0, w, 32 + w, 32 + h],
+    [0, -1, h, 32, 32 + h],
+  ] as const) {
+    if (along <= length) return { x: x + dx * along, y: y + dy * along }
+    along -= length
+  }
+  return { x: 32, y: 32 }
+}
+
+/** A joint's screws one by one: started, finger-tight, final, checked again. A tap turns one, the main key all that this round needs. */
+export function JointBench({
+  open,
+  position,
+  joint,
+  later,
+}: SheetedProps & { position: Position; joint: Joint; later: () => void }) {
+  const [wrong, setWrong] = useState('')
+  const [slack, setSlack] = useState<string | null>(null)
+  const phase = joint.phase ?? 'checked'
+  const { title, all, one } = SAYS[phase]
+  const count = position.quantity
+  const turn = (at: number[], to: Exclude<FastenerState, 'off'>, why = '') => {
+    const no = open.add('fastener.turned', { position: position.code, at, to, why })
+    setWrong(no?.sentence ?? '')
+    if (!no) setSlack(null)
+  }
+  const go = () => turn(joint.open, phase)
+  useKeys({ Enter: slack === null ? go : () => turn(joint.open, 'engine', slack) })
+  const torque = torqueWords(position.fastener?.torqueNm)
+  return (
+    <Ask aria-label="What is asked">
+      <p>
+        {position.name}
+        {position.fastener ? ` · ${position.fastener.thread}` : ''} · {jointWords(joint)}
+      </p>
+      <h2>{count === 1 ? one : title}</h2>
+      <Plan>
+        <svg width={WIDE} height={HIGH} aria-hidden>
+          <rect
+            x={32}
+            y={32}
+            width={WIDE - 64}
+            height={HIGH - 64}
+            rx={20}
+            fill="none"
+            stroke="var(--line)"
+            strokeWidth={2}
+          />
+        </svg>
+        {joint.states.map((state, i) => {
+          const { x, y } = place(i, count)
+          const isOpen = joint.open.includes(i)
+          return (
+            <Head
+              key={i}
+              $state={state}
+              $open={isOpen}
+              $next={joint.open[0] === i && phase === 'final'}
+              style={{ left: x, top: y }}
+              aria-label={`Screw ${i + 1}: ${WORD[state]}`}
+              isDisabled={!isOpen}
+              onPress={() => turn([i], phase)}
+            >
+              {state === 'checked' ? '✓' : i + 1}
+            </Head>
+          )
+        })}
+        <Order>
+          {phase === 'final' && count > 3
+            ? joint.order.map((i) => i + 1).join(' – ')
+            : `${joint.open.length} to go`}
+          {count > 2 && <small>numbered clockwise from the inlet</small>}
+        </Order>
+      </Plan>
+      {(phase === 'started' || phase === 'finger') && lengthWords(position) && (
+        <p style={{ fontSize: 17 }}>{lengthWords(position)}</p>
+      )}
+      {phase === 'final' && <Answer style={{ fontSize: 19 }}>{`${capital(torque)}.`}</Answer>}
+      {phase === 'checked' && (
+        <p style={{ fontSize: 17 }}>The first ones ease as the last ones pull the gasket down.</p>
+      )}
+      {slack !== null && (
+        <div>
+          <Label>Left slack on purpose: why? It is printed on the card.</Label>
+          <FieldInput
+            autoFocus
+            aria-label="Why it is left slack"
+            placeholder="until the hose is aimed"
+            value={slack}
+            onChange={(event) => setSlack(event.target.value)}
+          />
+        </div>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <AskFoot>
+        {slack === null ? (
+          <>
+            <MainButton onPress={go}>
+              {count === 1 ? one : `${whole(joint.open.length, count)} ${all}`} <Key>Enter</Key>
+            </MainButton>
+            <QuietButton onPress={() => setSlack('')}>Left for the engine</QuietButton>
+            <QuietButton onPress={later}>Later</QuietButton>
+          </>
+        ) : (
+          <>
+            <MainButton onPress={() => turn(joint.open, 'engine', slack)}>
+              Leave it slack <Key>Enter</Key>
+            </MainButton>
+            <Button onPress={() => setSlack(null)}>No</Button>
+          </>
+        )}
+      </AskFoot>
+    </Ask>
+  )
+}
+
+const Order = styled.p`
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-items: center;
+  pointer-events: none;
+  text-align: center;
+  padding: 60px;
+  font: 500 17px/1.3 ${figures};
+  align-content: center;
+  & > small {
+    font: 400 14px/1.3 ${narrow};
+    color: var(--pencil);
+  }
+`
+
+const whole = (left: number, count: number) =>
+  left < count ? (left === 1 ? 'The last one' : `The other ${left}`) : count === 2 ? 'Both' : `All ${count}`
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,0 +1,136 @@
+import { fittedWasher } from '@ekrond/core/entering'
+import { bodyKey, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
+import { figure, parseLength } from '@ekrond/core/measure'
+import { isRefusal } from '@ekrond/core/refusal'
+import { cautionsOn, type Position, type Sheets } from '@ekrond/core/sheets'
+import { useState } from 'react'
+import { Ask, AskFoot } from '../../shell/frame'
+import { StepHead } from '../../shell/StepHead'
+import { Answer, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
+import { ReadingField } from '../../ui/Field'
+import { Radios } from '../../ui/Radios'
+import { useKeys } from '../../ui/keys'
+import type { StationProps } from '../props'
+
+const SOURCES: { value: PartSource; label: string }[] = [
+  { value: 'old', label: 'The old one' },
+  { value: 'kit', label: 'New, from the kit' },
+  { value: 'loose', label: 'New, loose part' },
+  { value: 'shelf', label: 'New, off the shelf' },
+]
+
+/** The next part that goes on: which one, its washer's thickness where it has one, and whether its check held. */
+export function PartOn({
+  open,
+  position,
+  left,
+  done,
+  move,
+}: {
+  open: StationProps['open'] & { sheets: Sheets }
+  position: Position
+  left: number
+  done: () => void
+  move: (by: number) => void
+}) {
+  const { state, sheets } = open
+  const need = jobNeeds(state, sheets, open.body).find((n) => n.position === position.code)
+  const finding = lastSaid(open.here.findings[position.code])
+  const line = state.orders
+    .flatMap((order) => order.lines)
+    .find((l) => l.serves.includes(bodyKey(open.body, position.code)))
+  // What is known is chosen: the old one where nothing asks for another, the new one where it has come. The rest is asked.
+  const usual: PartSource | '' = !need
+    ? 'old'
+    : need.standing === 'here' && line
+      ? line.what === 'single'
+        ? 'loose'
+        : line.what
+      : ''
+  const [from, setFrom] = useState<PartSource | ''>(usual)
+  const [wrong, setWrong] = useState('')
+  const [thickness, setThickness] = useState('')
+  const missing = need && need.standing !== 'here' && need.standing !== 'on'
+  const washer = position.kind === 'washer'
+  const wanted = washer ? (fittedWasher(state, sheets.build, open.body) ?? sheets.spec.float.washerMm) : null
+  const log = (held: boolean) => {
+    if (from === '') return setWrong('Which one goes on? Choose it first.')
+    const read = thickness.trim() ? parseLength(thickness) : null
+    if (read && isRefusal(read)) return setWrong(read.refused.why)
+    const no = open.add('part.on', {
+      position: position.code,
+      from,
+      part: from === 'old' ? null : position.part,
+      proof: position.proof === '' ? 'none' : held ? 'held' : 'not yet',
+      thicknessMm: read?.mm ?? null,
+    })
+    if (no) setWrong(no.sentence)
+    else done()
+  }
+  useKeys({ Enter: () => log(true) })
+  return (
+    <Ask aria-label="What is asked">
+      <StepHead what="Part" move={move}>
+        {left} still in the trays · from tray {open.here.off[position.code]?.tray}
+      </StepHead>
+      <h2>
+        {position.name}
+        {position.quantity > 1 ? `, ${position.quantity}` : ''}
+      </h2>
+      {cautionsOn(position).map((caution) => (
+        <ErrorLine key={caution}>{caution}</ErrorLine>
+      ))}
+      <Radios
+        label="Which one goes on?"
+        focus
+        value={from}
+        onChange={(value) => setFrom(value as PartSource)}
+        options={SOURCES.filter((s) => s.value === 'old' || position.part !== null)}
+      />
+      {need && from === 'old' && (
+        <ErrorLine>It was to be renewed: {need.why}. The return will ask for a reason.</ErrorLine>
+      )}
+      {need && from !== 'old' && from !== '' && (
+        <p>
+          New {position.part}: {need.why}.
+        </p>
+      )}
+      {missing && from !== 'old' && (
+        <ErrorLine>
+          {need.standing === 'ordered' ? 'It is ordered and has not arrived.' : 'It is not ordered yet.'}
+        </ErrorLine>
+      )}
+      {finding?.disposition === 'clean' && <p>Cleaned? {finding.sentence}</p>}
+      {position.proof && (
+        <div>
+          <Label>The check that proves it, before the next part hides it</Label>
+          <Answer style={{ fontSize: 19 }}>{position.proof}</Answer>
+        </div>
+      )}
+      {washer && (
+        <div>
+          <Label>
+            Its thickness, mm
+            {wanted ? ` · ${figure(wanted, 2)} is reckoned with` : ' · as the caliper has it'}
+          </Label>
+          <ReadingField
+            size={38}
+            label="Its thickness"
+            value={thickness}
+            onChange={setThickness}
+            onEnter={() => log(true)}
+            unit="mm"
+            placeholder={wanted ? figure(wanted, 2) : ''}
+          />
+        </div>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <AskFoot>
+        <MainButton onPress={() => log(true)}>
+          {position.proof ? 'On, and it holds' : 'On'} <Key>Enter</Key>
+        </MainButton>
+        {position.proof && <QuietButton onPress={() => log(false)}>On, not proved yet</QuietButton>}
+      </AskFoot>
+    </Ask>
+  )
+}
