@@ -290,6 +290,11 @@ function goodMeasurement(code: string, { build, spec }: Sheets): [string, Gauge[
   if (deciding.what === 'bore')
     return [`${(deciding.newMm - 0.005).toFixed(3)} ${(deciding.newMm + 0.005).toFixed(3)}`, 'pins']
   if (deciding.what === 'play') return ['0.04', 'indicator']
+  if (deciding.what === 'step')
+    return [`${deciding.newMm.toFixed(2)} ${deciding.newMm.toFixed(2)}`, 'micrometer']
+  if (deciding.what === 'force') return [`${deciding.newN.toFixed(1)} N`, 'scale']
+  if (deciding.what === 'proud') return [deciding.newMm.toFixed(2), 'caliper']
+  if (deciding.what === 'ohms') return [((deciding.lo + deciding.hi) / 2).toFixed(1), 'meter']
   return ['0.03', 'feeler']
 }
 

@@ -190,6 +190,8 @@ export function tables(models: readonly Model[]): Table[] {
         ['pins', 'pin gauges', 'pins', 0.01, 0.005],
         ['indicator', 'dial indicator', 'indicator', 0.01, 0.005],
         ['feeler', 'feeler leaves', 'feeler', 0.01, 0.01],
+        ['micrometer', 'micrometer', 'micrometer', 0.001, 0.002],
+        ['meter', 'hand meter', 'meter', 0.1, 0.1],
         ['scale', 'bench scale', 'scale', 0.1, 0.05],
       ],
     },

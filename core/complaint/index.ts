@@ -2,6 +2,7 @@ import type { BuildSheet, Position, SpecSheet } from '../sheets/index.ts'
 import { causes, type Cause } from './causes.ts'
 
 export * from './words.ts'
+export { causes } from './causes.ts'
 export interface Said {
   symptom: string
   band: string

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { parseLength } from '../measure/index.ts'
+import { figure, parseLength } from '../measure/index.ts'
 import { isRefusal, refuse } from '../refusal/index.ts'
 import { judgeJet } from './jet.ts'
 import type { Finding } from './kind.ts'
@@ -33,6 +33,14 @@ export const bore: Finding<v.InferOutput<typeof schema>> = {
       )
     return { what: 'bore', go: small.mm, no: large.mm }
   },
+  range: ({ go, no }, { newMm }) => ({
+    value: (go + no) / 2,
+    near: newMm,
+    least: newMm / 3,
+    most: newMm * 3,
+    unit: 'mm',
+    limits: `this one is ${figure(newMm, 2)} new`,
+  }),
   judge: ({ go, no }, { kind, deciding }, spec, conditions) =>
     kind === 'seat' ? judgeSeat(go, no, deciding.newMm, spec, conditions) : judgeJet(go, no, deciding.newMm),
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { models } from '../../demo/catalogue.ts'
+import { causes } from '../complaint/index.ts'
 import { conditionsOf, dispositions, dispositionWord } from './index.ts'
 
 const kinds = Object.keys(conditionsOf) as (keyof typeof conditionsOf)[]
@@ -23,14 +24,24 @@ describe('what a part can be found to be', () => {
       }
     }
   })
-  it('fits on a pad of buttons: six at most', () => {
-    for (const kind of kinds) expect(conditionsOf[kind].length, kind).toBeLessThanOrEqual(6)
+  it('explains only what the table of causes knows', () => {
+    const known = causes.map(({ code }) => code)
+    for (const kind of kinds)
+      for (const one of conditionsOf[kind])
+        for (const cause of one.explains) expect(known, `${kind} ${one.code}`).toContain(cause)
   })
   it('condemns only what cannot be had or mended: castings, and a tip that sits in one', () => {
     const condemned = kinds.flatMap((kind) =>
       conditionsOf[kind].filter((one) => one.disposition === 'condemn').map((one) => `${kind} ${one.code}`),
     )
-    expect(condemned.sort()).toEqual(['body postCracked', 'cover cracked', 'mixtureScrew brokenOff'])
+    expect(condemned.sort()).toEqual([
+      'body drilledPassage',
+      'body postCracked',
+      'body strippedJet',
+      'cover cracked',
+      'mixtureScrew brokenOff',
+      'mixtureScrew seatMarked',
+    ])
   })
   it('cleans what a wash may save, and never what seals', () => {
     for (const [kind, code] of [

@@ -15,6 +15,7 @@ export function judgeJet(go: number, no: number, newMm: number): Result<Judgemen
   const middle = (go + no) / 2
   const change = flowChange(middle, newMm) * 100
   const base = {
+    pIn: verdict.pIn,
     limit: hi,
     unit: 'mm' as const,
     rule: `${figure(lo, 2)} to ${figure(hi, 2)} mm, 2 % of the stamped size`,

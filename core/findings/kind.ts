@@ -10,10 +10,24 @@ export interface Judgement {
   disposition: Disposition
   /** false where measuring again with a finer gauge would tell */
   sure: boolean
+  /** the chance that the part is within its limit, as far as the gauge can tell */
+  pIn: number
   limit: number
-  unit: 'g' | 'mm'
+  unit: 'g' | 'mm' | 'N' | '%' | 'Ω'
   rule: string
   sentence: string
+}
+
+/** Where a measurement of a part can lie at all: what lies outside was typed or read wrongly. */
+export interface Range {
+  value: number
+  /** the value that it is expected near, and what it cannot go beyond */
+  near: number
+  least: number
+  most: number
+  unit: string
+  /** why not, after 'cannot be' */
+  limits: string
 }
 
 export type DecidingOf<W extends Deciding['what']> = Extract<Deciding, { what: W }>
@@ -28,6 +42,8 @@ export interface Finding<M extends { what: Deciding['what'] }> {
   gauge: Gauge['kind']
   /** what was typed; `sigma` is the gauge's. Refuses `text`. */
   read(raw: string, sigma: number): Result<M>
+  /** where it can lie on such a part */
+  range(measured: M, deciding: DecidingOf<M['what']>, spec: SpecSheet): Range
   /** the verdict by rule, on a part of its kind by what decides about it */
   judge(
     measured: M,

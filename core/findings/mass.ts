@@ -25,6 +25,14 @@ export const mass: Finding<v.InferOutput<typeof schema>> = {
     const read = parseQuantity(raw, 'g')
     return isRefusal(read) ? read : { what: 'mass', value: read.value, sigma }
   },
+  range: ({ value }, _deciding, { float: { floatMass } }) => ({
+    value,
+    near: floatMass,
+    least: floatMass / 3,
+    most: floatMass * 4,
+    unit: 'g',
+    limits: `this float weighs ${figure(floatMass)} g new`,
+  }),
   judge: (measured, _part, spec, conditions) =>
     judgeFloatMass(measured.value, measured.sigma, spec, conditions),
 }
@@ -44,7 +52,12 @@ export function judgeFloatMass(
   const verdict = judge(massG, sigma, null, limit)
   if (isRefusal(verdict)) return verdict
   const excess = massG - floatMass
-  const base = { limit, unit: 'g' as const, rule: `level may rise ${LEVEL_RISE_MM} mm: ${figure(limit)} g` }
+  const base = {
+    pIn: verdict.pIn,
+    limit,
+    unit: 'g' as const,
+    rule: `level may rise ${LEVEL_RISE_MM} mm: ${figure(limit)} g`,
+  }
   if (verdict.verdict === 'doubtful')
     return {
       ...base,

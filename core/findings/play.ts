@@ -24,6 +24,14 @@ export const play: Finding<v.InferOutput<typeof schema>> = {
     const read = parseLength(raw)
     return isRefusal(read) ? read : { what: 'play', value: read.mm, sigma }
   },
+  range: ({ value }, { shaftMm }) => ({
+    value,
+    near: 0.1,
+    least: 0,
+    most: shaftMm / 5,
+    unit: 'mm',
+    limits: `the shaft is ${figure(shaftMm)} mm thick and would fall about in its boss`,
+  }),
   judge: ({ value, sigma }, { deciding }, spec) => judgeShaft(value, sigma, deciding, spec),
 }
 
@@ -85,6 +93,7 @@ function judgeShaft(
   const verdict = judge(play, sigma, null, limit)
   if (isRefusal(verdict)) return verdict
   const base = {
+    pIn: verdict.pIn,
     limit,
     unit: 'mm' as const,
     rule: `no more than ${SHAFT_LEAK_LIMIT * 100} % of the idle air: ${figure(limit, 2)} mm`,

@@ -5,8 +5,13 @@ import { refuse, type Result } from '../refusal/index.ts'
 import type { Deciding, Position, SpecSheet } from '../sheets/schemas.ts'
 import { bore } from './bore.ts'
 import type { Finding, Judgement } from './kind.ts'
+import { force } from './force.ts'
 import { mass } from './mass.ts'
+import { ohms } from './ohms.ts'
+import { slipOf } from './plausible.ts'
 import { play } from './play.ts'
+import { proud } from './proud.ts'
+import { step } from './step.ts'
 import { warp } from './warp.ts'
 
 export type Measured = {
@@ -14,7 +19,10 @@ export type Measured = {
 }[keyof typeof findings]
 
 /** Every measurement that decides about a part. */
-export const findings = { mass, bore, play, warp } satisfies Record<Deciding['what'], object>
+export const findings = { mass, bore, play, warp, step, force, proud, ohms } satisfies Record<
+  Deciding['what'],
+  object
+>
 
 const findingOf = (what: Deciding['what']) => findings[what] as unknown as Finding<Measured>
 
@@ -33,6 +41,12 @@ export function readMeasured(position: Position, raw: string, gauge: Gauge | nul
   if (!what) return refuse('text', 'This part is judged by eye.')
   return findingOf(what).read(raw, Math.max(gauge ? gaugeSigma(gauge) : UNNAMED_SIGMA, LEAST_SIGMA))
 }
+
+/** Why a measurement cannot be of this part, with the likeliest slip; undefined where it can. */
+export const cannotBe = (measured: Measured, deciding: Deciding, spec: SpecSheet): string | undefined =>
+  measured.what === deciding.what
+    ? slipOf(findingOf(measured.what).range(measured, deciding, spec))
+    : undefined
 
 /** The verdict on a measured part by rule, with its limit. Refuses `measured` of another kind than the part's deciding one. */
 export function judgeMeasured(

@@ -28,7 +28,7 @@ export function judgeSeat(
   if (isRefusal(balance)) return balance
   const most = Math.max(0, balance.maxPressure)
   const holds = `With this bore it holds ${figure(most)} kPa; the supply gives ${figure(conditions.pressureKpa)}.`
-  const base = { limit, unit: 'mm' as const, rule: `bore up to ${figure(limit, 2)} mm` }
+  const base = { pIn: verdict.pIn, limit, unit: 'mm' as const, rule: `bore up to ${figure(limit, 2)} mm` }
   if (most < conditions.pressureKpa)
     return { ...base, disposition: 'replace', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
   if (verdict.verdict === 'out')

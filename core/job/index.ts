@@ -13,6 +13,9 @@ export {
   whens,
   receivedTests,
   markPlaces,
+  MOST_STUCK_TRIES,
+  photoSteps,
+  stuckTries,
   type AsFound,
   type DataOf,
   type Estimate,
@@ -22,8 +25,12 @@ export {
   type Order,
   type OrderLine,
   type PartSource,
+  type Photo,
+  type PhotoStep,
+  type Pin,
   type ReadingData,
   type ReceivedTest,
+  type StuckTry,
 } from './kinds/index.ts'
 export type { SheetsByBody } from './kind.ts'
 export * from './labour.ts'

@@ -93,6 +93,23 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     { position: 'seat', from: 'kit', part: 'SE-240', proof: 'held', thicknessMm: null },
     'Seat on, new from the kit',
   ],
+  'part.stuck': [
+    { position: 'float.pin', tried: 'penetrant', minutes: 30 },
+    'Hinge pin is stuck: penetrant, left to creep, 30 min',
+  ],
+  'photo.taken': [
+    {
+      photo: 'ab'.repeat(32),
+      thumb: 'cd'.repeat(32),
+      width: 1600,
+      height: 1200,
+      step: 'teardown',
+      position: 'seat',
+      words: 'washer stuck to it',
+    },
+    'photographed seat: washer stuck to it',
+  ],
+  'photo.pinned': [{ photo: 'ab'.repeat(32), x: 0.4, y: 0.6, words: 'ring' }, 'pinned to a photograph: ring'],
   'fastener.turned': [
     { position: 'seat', at: [0], to: 'started', why: '' },
     'Seat: number 1 started by hand',
@@ -137,6 +154,8 @@ describe('each kind of entry', () => {
       'job.closed',
       'job.reopened',
       'note.written',
+      'photo.pinned',
+      'photo.taken',
     ])
     expect(kindList.filter((kind) => kind.ofBody).map((kind) => kind.kind)).toEqual(
       expect.arrayContaining(['reading.taken', 'part.off', 'finding.judged', 'ident.chosen', 'test.noted']),

@@ -80,6 +80,7 @@ const REFUSALS = {
   'not off': (name: string): Said => [`${name} never came off.`, 'position'],
   'on twice': (name: string, by: string): Said => [`${name} is on already: ${by} put it on.`, 'position'],
   'not on': (name: string): Said => [`${name} is not on yet.`, 'position'],
+  'no photograph': (): Said => ['That photograph is not on this job.', 'photo'],
   'no such fastener': (name: string, count: number): Said => [
     `${name}: there ${count === 1 ? 'is one' : `are ${count}`}.`,
     'at',

@@ -11,6 +11,8 @@ export const gaugeKinds = [
   'feeler',
   'eye',
   'indicator',
+  'micrometer',
+  'meter',
 ] as const
 
 /** A gauge in the shop's drawer; resolution and repeatability (1 σ) in mm. */

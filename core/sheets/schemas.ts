@@ -208,6 +208,14 @@ export const Deciding = v.variant('what', [
     bosses: v.pipe(v.number(), v.integer(), v.minValue(1)),
   }),
   v.object({ what: v.literal('warp'), gasketMm: positive }),
+  /** a metering needle or rod in a jet of this bore */
+  v.object({ what: v.literal('step'), jetMm: positive, newMm: positive }),
+  /** a spring's force at a length */
+  v.object({ what: v.literal('force'), newN: positive, atMm: positive }),
+  /** a seal over its face */
+  v.object({ what: v.literal('proud'), newMm: positive, leastMm: positive }),
+  /** a coil or heater, cold */
+  v.object({ what: v.literal('ohms'), lo: positive, hi: positive }),
 ])
 export type Deciding = v.InferOutput<typeof Deciding>
 

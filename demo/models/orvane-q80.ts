@@ -69,13 +69,17 @@ export const orvaneQ80: Family = {
   build: {
     trays: [...orvaneK44.build.trays, { code: 'S', name: 'secondaries' }],
     positions: [
-      part44('choke.coil'),
+      part44('choke.coil', {
+        name: 'Choke cover with its electric coil',
+        deciding: { what: 'ohms', lo: 6, hi: 11 },
+      }),
       part44('pump.link'),
       part44('choke.rod'),
       position('rods', 'Metering rods with their hanger', 'meteringNeedle', 9, {
         tray: 'C',
         quantity: 2,
         part: 'MR-80',
+        deciding: { what: 'step', jetMm: 1.5, newMm: 1.1 },
         material: 'brass',
         circuit: 'fuel',
         step: 'One screw holds the hanger. Straight up: they bend.',

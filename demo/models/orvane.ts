@@ -494,6 +494,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
       position('pump.spring', 'Pump return spring', 'spring', 3, {
         tray: 'D',
         step: 'Lies in the well.',
+        deciding: { what: 'force', newN: 5, atMm: 12 },
         proof: 'In the well before the plunger.',
       }),
       position('nozzle', 'Pump nozzle', 'nozzle', 3, {

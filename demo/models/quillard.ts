@@ -244,6 +244,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         material: 'brass',
         circuit: 'fuel',
         step: 'Roll it on glass.',
+        deciding: { what: 'step', jetMm: 2.6, newMm: 2.4 },
         proof: 'Clip in its groove, ten lifts without a catch.',
       }),
       position('bowl.screws', 'Bowl screws', 'screw', 6, {
@@ -270,6 +271,7 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         ethanolLimit: 0.1,
         circuit: 'fuel',
         step: 'Lift it with a blunt pick.',
+        deciding: { what: 'proud', newMm: 0.6, leastMm: 0.25 },
         proof: 'Stands proud all round.',
       }),
       position('float.pin', 'Hinge pin', 'pin', 3, {

@@ -2,11 +2,12 @@ import { stringify } from 'csv-stringify/sync'
 import type { Pool, Queryable } from '../db/pool.ts'
 import { TABLES } from '@ekrond/contract/library'
 import { selectEntries, selectReturnSheets } from '../jobs/jobs.sql.ts'
+import { selectPhotograph, selectPhotographs } from '../photos/photos.sql.ts'
 import { selectShop } from '../shop/shop.sql.ts'
 
 export interface ExportFile {
   name: string
-  contents: string
+  contents: string | Buffer
 }
 
 const json = (value: unknown) => `${JSON.stringify(value, null, 1)}\n`
@@ -53,6 +54,8 @@ export async function* exportShop(pool: Pool): AsyncGenerator<ExportFile> {
           sheets: await selectReturnSheets(client, job),
         }),
       }
+    for (const hash of await selectPhotographs(client))
+      yield { name: `photographs/${hash}.jpg`, contents: (await selectPhotograph(client, hash))! }
   } finally {
     await client.query('rollback').catch(() => undefined)
     client.release()

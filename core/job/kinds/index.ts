@@ -20,8 +20,11 @@ import { orderArrived } from './order.arrived.ts'
 import { orderPlaced } from './order.placed.ts'
 import { partOff } from './part.off.ts'
 import { partOn } from './part.on.ts'
+import { partStuck } from './part.stuck.ts'
 import { passageBlown } from './passage.blown.ts'
 import { passageCleaned } from './passage.cleaned.ts'
+import { photoPinned } from './photo.pinned.ts'
+import { photoTaken } from './photo.taken.ts'
 import { proofAnswered } from './proof.answered.ts'
 import { readingTaken } from './reading.taken.ts'
 import { sedimentSeen } from './sediment.seen.ts'
@@ -44,6 +47,7 @@ const all = [
   asFoundSkipped,
   teardownUnlocked,
   partOff,
+  partStuck,
   findingJudged,
   sedimentSeen,
   partOn,
@@ -58,6 +62,8 @@ const all = [
   gatePassed,
   jobReturned,
   noteWritten,
+  photoTaken,
+  photoPinned,
   entryStruck,
 ] as const
 
@@ -77,6 +83,9 @@ export type { FindingData } from './finding.judged.ts'
 export type { Ident } from './ident.chosen.ts'
 export type { Order, OrderLine } from './order.placed.ts'
 export type { PartSource } from './part.on.ts'
+export { MOST_STUCK_TRIES, stuckTries, type StuckTry } from './part.stuck.ts'
+export type { Pin } from './photo.pinned.ts'
+export { photoSteps, type Photo, type PhotoStep } from './photo.taken.ts'
 export type { ReadingData } from './reading.taken.ts'
 
 /** An entry with its data as this program's version of its kind has it. What a newer program wrote is left as it is. */

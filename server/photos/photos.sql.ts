@@ -1,0 +1,25 @@
+import type { Queryable } from '../db/pool.ts'
+
+/** Keeps a picture under its hash; one that is there already stays. */
+export async function insertPhotograph(db: Queryable, hash: string, picture: Buffer): Promise<void> {
+  await db.query(
+    `insert into photograph (hash, picture) values (decode($1, 'hex'), $2) on conflict (hash) do nothing`,
+    [hash, picture],
+  )
+}
+
+export async function selectPhotograph(db: Queryable, hash: string): Promise<Buffer | undefined> {
+  const { rows } = await db.query<{ picture: Buffer }>(
+    `select picture from photograph where hash = decode($1, 'hex')`,
+    [hash],
+  )
+  return rows[0]?.picture
+}
+
+/** Every picture's hash, for the whole shop's files. */
+export async function selectPhotographs(db: Queryable): Promise<string[]> {
+  const { rows } = await db.query<{ hash: string }>(
+    `select encode(hash, 'hex') as hash from photograph order by hash`,
+  )
+  return rows.map(({ hash }) => hash)
+}
