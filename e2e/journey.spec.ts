@@ -128,7 +128,9 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
                 : title.includes('primary')
                   ? '1.39 1.41'
                   : '1.5 1.7'
-              : '0.04',
+              : label!.startsWith('Force')
+                ? '510 g'
+                : '0.04',
         )
         await page.keyboard.press('Enter')
       } else {
@@ -196,6 +198,17 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       continue
     }
     if ((await page.locator('main h2').innerText()) === 'The trays are empty.') break
+    // One thread, two bores: which one it is is read off the jet, not taken for granted.
+    const marks = page.getByRole('radiogroup', { name: 'Its mark reads' })
+    if (await marks.count()) {
+      const here = (await page.locator('main h2').innerText()).includes('primary')
+      await page.keyboard.press('Enter')
+      await expect(page.getByRole('alert')).toContainText('Read its mark first')
+      await marks.getByRole('radio').nth(1).press('Space')
+      await page.keyboard.press('Enter')
+      await expect(page.getByRole('alert')).toContainText(here ? 'secondary. It goes' : 'primary. It goes')
+      await marks.getByRole('radio').nth(0).press('Space')
+    }
     const left = await page.getByText(/still in the trays/).innerText()
     await page.keyboard.press('Enter')
     await expect(page.getByText(left, { exact: true })).toBeHidden()

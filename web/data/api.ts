@@ -16,13 +16,22 @@ export class ApiError extends Error {
 }
 
 export async function call<T>(path: string, init?: RequestInit): Promise<T> {
+  return (await (await asked(path, init)).json()) as T
+}
+
+/** A request whose answer holds nothing. */
+export async function callEmpty(path: string, init?: RequestInit): Promise<void> {
+  await asked(path, init)
+}
+
+async function asked(path: string, init?: RequestInit): Promise<Response> {
   let response: Response
   try {
     response = await fetch(path, init)
   } catch {
     throw new ApiError(0, 'The server is away. What you type is kept here and goes out when it is back.')
   }
-  if (response.ok) return (await response.json()) as T
+  if (response.ok) return response
   const problem = (await response.json().catch(() => null)) as Problem | null
   throw new ApiError(
     response.status,

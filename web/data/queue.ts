@@ -4,6 +4,7 @@ import { useSyncExternalStore } from 'react'
 import { ApiError, post } from './api'
 import { openChannel } from './local'
 import { arrived, leftBehind, setOut } from './on-the-way'
+import { picturesArrived, picturesOf, sendPictures } from './pictures'
 import { sendable } from './sendable'
 import { addQueued, dropQueued, isKeeping, onKeeping, putQueued, queued, type Queued } from './store'
 
@@ -178,6 +179,7 @@ async function sendJob(job: string, all: readonly Queued[]): Promise<'sent' | 'a
   const items = failed ? all.slice(0, first.length) : all
   let answer: AppendAnswer
   try {
+    await sendPictures(items.flatMap(({ entry }) => picturesOf(entry)))
     answer = await post<AppendAnswer>(`/api/jobs/${job}/entries`, {
       entries: items.map((item) => item.entry),
     })
@@ -211,7 +213,10 @@ async function sendJob(job: string, all: readonly Queued[]): Promise<'sent' | 'a
         ...item,
         refused: { code: one.code, sentence: one.sentence, ...(one.field ? { field: one.field } : {}) },
       })
-    else await dropQueued(item.id)
+    else {
+      await dropQueued(item.id)
+      await picturesArrived(picturesOf(item.entry))
+    }
   }
   await refresh()
   channel.post({ type: 'settled', job, answer })

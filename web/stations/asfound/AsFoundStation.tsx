@@ -7,6 +7,7 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useDraft } from '../../data/draft'
 import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { Photos } from '../../photos/Photos'
 import { OnStrip } from '../../shell/OnStrip'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import {
@@ -135,6 +136,12 @@ export default function AsFoundStation({ open }: StationProps) {
               counting={turns && text !== '' ? count : null}
             />
           </BoardDrawing>
+          <Photos
+            open={open}
+            step="asfound"
+            shown={({ step, position }) => position === null && (step === 'asfound' || step === 'received')}
+            label="Linkages and clips from all sides, before anything moves"
+          />
         </Board>
         <Ask aria-label="What is asked">
           <AskHead>

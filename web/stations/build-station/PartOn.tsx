@@ -2,11 +2,12 @@ import { fittedWasher } from '@ekrond/core/entering'
 import { bodyKey, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
 import { figure, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import { cautionsOn, type Position, type Sheets } from '@ekrond/core/sheets'
+import { cautionsOn, lookAlikes, nameOn, type Position, type Sheets } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { Ask, AskFoot } from '../../shell/frame'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
+import { Photos } from '../../photos/Photos'
 import { ReadingField } from '../../ui/Field'
 import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
@@ -51,10 +52,18 @@ export function PartOn({
   const [wrong, setWrong] = useState('')
   const [thickness, setThickness] = useState('')
   const missing = need && need.standing !== 'here' && need.standing !== 'on'
+  const alike = lookAlikes(sheets.build, position)
+  const [mark, setMark] = useState('')
   const washer = position.kind === 'washer'
   const wanted = washer ? (fittedWasher(state, sheets.build, open.body) ?? sheets.spec.float.washerMm) : null
   const log = (held: boolean) => {
     if (from === '') return setWrong('Which one goes on? Choose it first.')
+    if (alike.length > 0 && mark !== position.code)
+      return setWrong(
+        mark === ''
+          ? 'Read its mark first: one thread, two bores.'
+          : `That is the ${nameOn(sheets, mark).toLowerCase()}. It goes elsewhere.`,
+      )
     const read = thickness.trim() ? parseLength(thickness) : null
     if (read && isRefusal(read)) return setWrong(read.refused.why)
     const no = open.add('part.on', {
@@ -87,6 +96,22 @@ export function PartOn({
         onChange={(value) => setFrom(value as PartSource)}
         options={SOURCES.filter((s) => s.value === 'old' || position.part !== null)}
       />
+      <Photos
+        open={open}
+        step="build"
+        position={position.code}
+        shown={(photo) => photo.position === position.code}
+        label="As it came off"
+        take={false}
+      />
+      {alike.length > 0 && (
+        <Radios
+          label="Its mark reads"
+          value={mark}
+          onChange={setMark}
+          options={alike.map((one) => ({ value: one.position, label: figure(one.mm, 2) }))}
+        />
+      )}
       {need && from === 'old' && (
         <ErrorLine>It was to be renewed: {need.why}. The return will ask for a reason.</ErrorLine>
       )}

@@ -6,6 +6,7 @@ import { Link } from 'react-router'
 import styled from 'styled-components'
 import { Ask, AskFoot, Board, Main } from '../../shell/frame'
 import { Scrolled } from '../../ui/Scrolled'
+import { BeforeAfter } from '../../photos/BeforeAfter'
 import { OnStrip } from '../../shell/OnStrip'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { ErrorLine, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
@@ -78,6 +79,7 @@ function Return({ open }: SheetedProps) {
           {returnSheets(state, open.all, open.number ?? 0).map((page) => (
             <Paper key={page.body?.number ?? 1} sheet={page} />
           ))}
+          <BeforeAfter open={open} />
         </Board>
         <Ask aria-label="Before it goes back">
           {state.closed ? (

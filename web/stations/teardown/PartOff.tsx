@@ -3,24 +3,67 @@ import { conditionsFor, enterFinding } from '@ekrond/core/entering'
 import {
   conditionsOf,
   dispositions,
+  conditionOf,
   dispositionWord,
   findings,
+  mendOrBuy,
   type Disposition,
 } from '@ekrond/core/findings'
-import { lastSaid } from '@ekrond/core/job'
-import type { Gauge } from '@ekrond/core/measure'
+import { bodyOf, lastSaid, type JobState } from '@ekrond/core/job'
+import { firstLooks, lookFirst } from '@ekrond/core/complaint'
+import { figure, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import { type Position, type Sheets, cautionsOff } from '@ekrond/core/sheets'
+import { type Position, type Sheets, cautionsOff, lookAlikes } from '@ekrond/core/sheets'
 import { useState } from 'react'
+import styled from 'styled-components'
+import { useMarket } from '../../data/library'
 import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/shop'
 import { Ask, AskFoot } from '../../shell/frame'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
+import { Photos } from '../../photos/Photos'
 import { ReadingField } from '../../ui/Field'
+import { MendLine } from './MendLine'
+import { Stuck } from './Stuck'
 import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
+import { narrow } from '../../theme/global'
 import type { StationProps } from '../props'
+
+/** So many conditions are offered at once; the rarer ones are a tap away. */
+const SHOWN = { looked: 6, measured: 4 } as const
+
+const Chance = styled.small`
+  display: block;
+  color: var(--pencil);
+  font: 400 14px/1.4 ${narrow};
+`
+
+const chanceWords = (pIn: number) => {
+  const percent = pIn > 0.995 ? 'over 99' : pIn < 0.005 ? 'under 1' : String(Math.round(pIn * 100))
+  return `within its limit: ${percent} %`
+}
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
+
+/** What a condition would explain of the complaint; empty where it says nothing of it. */
+function explainWords(
+  state: JobState,
+  sheets: Sheets,
+  body: number,
+  position: Position,
+  condition: string,
+): string {
+  const seen = conditionOf(position.kind, condition)
+  const { complaint } = state.opened ?? {}
+  if (!seen || !complaint || seen.explains.length === 0) return ''
+  const suspects = lookFirst(complaint, bodyOf(state, body).tests, sheets)
+  const suspect = firstLooks(suspects).find(({ code }) => seen.explains.includes(code))
+  return suspect
+    ? `It would explain the complaint: “${complaint.words || complaint.symptom}”, a share of ${Math.round(suspect.share * 100)} % before the look.`
+    : ''
+}
 
 export function PartOff({
   open,
@@ -39,7 +82,10 @@ export function PartOff({
 }) {
   const { state, sheets } = open
   const body = open.here
-  const gauges = (useShop().data?.gauges ?? []) as Gauge[]
+  const shop = useShop().data
+  const market = useMarket().data
+  const [more, setMore] = useState(false)
+  const gauges = (shop?.gauges ?? []) as Gauge[]
   const isOff = position.code in body.off
   const before = lastSaid(body.findings[position.code])
   // Nothing is chosen beforehand: each judgement is somebody's own, also the second.
@@ -50,11 +96,21 @@ export function PartOff({
   const measure = position.deciding ? findings[position.deciding.what] : null
   const gauge = measure ? (gauges.find((g) => g.kind === measure.gauge) ?? null) : null
   const conditions = conditionsFor(state, sheets)
+  const shown = SHOWN[measure ? 'measured' : 'looked']
+  const alike = lookAlikes(sheets.build, position)
   // A measurement decides: what is seen is taken as sound until somebody says otherwise.
   const seen = condition || (raw.trim() ? conditionsOf[position.kind][0]!.code : '')
   const draft = seen ? enterFinding(position, seen, raw, gauge, sheets, conditions, override) : null
   const said = draft && !isRefusal(draft) ? draft : null
   const disposition = said?.said.disposition
+  const explains = explainWords(state, sheets, open.body, position, condition)
+  const tried = body.findings[position.code]?.said.filter((one) => one.ruled === 'repair').length ?? 0
+  const mend = mendOrBuy(
+    position,
+    { condition, measured: said?.data.measured != null, tried },
+    shop?.hourMinor ?? 0,
+    market?.singles ?? [],
+  )
   const log = () => {
     setWrong('')
     if (!draft) return setWrong('Say how it is: pick what you see.')
@@ -84,6 +140,13 @@ export function PartOff({
       <p style={{ fontSize: 16 }}>
         {position.step} {position.underneath && <b>Underneath: {position.underneath}</b>}
       </p>
+      {alike.length > 0 && (
+        <ErrorLine>
+          One thread, {alike.length} bores:{' '}
+          {alike.map(({ name, mm }) => `${lower(name)} ${figure(mm, 2)}`).join(', ')}. Read its mark before it
+          lies in the tray.
+        </ErrorLine>
+      )}
       {lengthWords(position) && <p style={{ fontSize: 16 }}>{lengthWords(position)}</p>}
       {cautionsOff(position).map((caution) => (
         <ErrorLine key={caution}>{caution}</ErrorLine>
@@ -93,8 +156,15 @@ export function PartOff({
         value={condition}
         onChange={setCondition}
         focus={!measure}
-        options={conditionsOf[position.kind].map((c) => ({ value: c.code, label: c.label }))}
+        options={conditionsOf[position.kind]
+          .slice(0, more ? undefined : shown)
+          .map((c) => ({ value: c.code, label: c.label }))}
       />
+      {!more && conditionsOf[position.kind].length > shown && (
+        <QuietButton onPress={() => setMore(true)}>
+          Something else: {conditionsOf[position.kind].length - shown} more
+        </QuietButton>
+      )}
       {measure && (
         <div>
           <Label>
@@ -126,8 +196,18 @@ export function PartOff({
           )}
           {said.data.shown.sentence}
           {position.always && ' A new one goes on all the same.'}
+          {said.said.judgement && <Chance>{chanceWords(said.said.judgement.pIn)}</Chance>}
         </Answer>
       )}
+      <Photos
+        open={open}
+        step="teardown"
+        position={position.code}
+        shown={(photo) => photo.position === position.code}
+        label="As it came off"
+      />
+      {explains && <p style={{ fontSize: 16 }}>{explains}</p>}
+      {mend && disposition === 'repair' && <MendLine mend={mend} currency={shop?.currency} />}
       {body.findings[position.code]?.differ && (
         <ErrorLine>Two people differ on it. A third judgement settles it.</ErrorLine>
       )}
@@ -163,6 +243,7 @@ export function PartOff({
             Not so, because
           </QuietButton>
         )}
+        {!isOff && !position.stays && <Stuck open={open} position={position} />}
       </AskFoot>
     </Ask>
   )

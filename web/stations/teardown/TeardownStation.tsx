@@ -7,7 +7,6 @@ import { Ask, AskFoot, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { Key, MainButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
-import type { StationProps } from '../props'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Tray } from './Tray'
 import { UnitBoard } from './UnitBoard'
@@ -15,6 +14,7 @@ import { InTheBowl } from './InTheBowl'
 import { Locked } from './Locked'
 import { PartOff } from './PartOff'
 import { openTasks, type Task } from './tasks'
+import { Together } from './Together'
 import { Exposed } from './Exposed'
 
 export default withSheets('take apart', Teardown)
@@ -83,13 +83,14 @@ function Teardown({ open }: SheetedProps) {
   )
 }
 
-function AllOff({ open }: StationProps) {
+function AllOff({ open }: SheetedProps) {
   const navigate = useNavigate()
   const go = () => void navigate(open.to('parts'))
   useKeys({ Enter: go })
   return (
     <Ask>
       <h2>All of it is off and judged.</h2>
+      <Together open={open} />
       <p style={{ fontSize: 17 }}>Arrows go back to a part; a second judgement stands beside the first.</p>
       <AskFoot>
         <MainButton onPress={go} autoFocus>
