@@ -8,6 +8,7 @@ import {
   enterReading,
   settingContext,
 } from '@ekrond/core/entering'
+import { neverCapped, portsOf } from '@ekrond/core/families'
 import { dueBefore, holdsNow, settingsToSet, teardownOrder } from '@ekrond/core/work'
 import { conditionsOf, uncured, type Disposition } from '@ekrond/core/findings'
 import {
@@ -267,6 +268,14 @@ function openWriter(world: DemoWorld, name: string) {
       writer.read(key, showTurns(said.value + 1), 'caliper', said.entry)
       add('note.written', { text: why })
     },
+    /** every port as its list has it: vacuum joined, vents and drips open */
+    leavePorts() {
+      for (const port of portsOf(here())) {
+        const state = neverCapped(port) ? 'open' : port.job === 'sync' ? 'capped' : 'joined'
+        const to = port.code === 'vacuum.ported' ? 'the distributor' : 'the manifold line'
+        add('port.noted', { port: port.code, when: 'left', state, to: state === 'joined' ? to : '' })
+      }
+    },
     pass: (point: string, why: string, second: string) => add('gate.passed', { point, why, second }),
     test: (test: ReceivedTest, result: 'good' | 'bad' | 'none') => add('test.noted', { test, result }),
     /** everything set on its target, the complaint answered, back with its sheet */
@@ -275,6 +284,7 @@ function openWriter(world: DemoWorld, name: string) {
       writer.setTheRest()
       for (const [test, { result }] of Object.entries(bodyOf(state, body).tests))
         if (result === 'bad') add('test.repeated', { test: test as ReceivedTest, result: 'good' })
+      writer.leavePorts()
       add('complaint.answered', { explained: explainedBy.length > 0, by: explainedBy, words })
       writer.pass('proof', 'Proved on the engine by its own people', by === 'O. Dell' ? 'R. Oda' : 'O. Dell')
       add('job.returned', { seenSeq: state.seq })
@@ -496,6 +506,7 @@ async function frostFan(w: Writer) {
   w.build()
   w.lookAgain()
   w.setTheRest()
+  w.leavePorts()
   w.add('complaint.answered', {
     explained: true,
     by: ['jet.main/P', 'jet.main/S'],

@@ -115,7 +115,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       )
       await page.keyboard.press('Enter')
     } else {
-      const measure = page.locator('main input[aria-label]:not([type=radio])')
+      const measure = page.locator('main input[aria-label]:not([type=radio], [type=file])')
       if (await measure.count()) {
         await expect(measure.first()).toBeFocused()
         const label = await measure.first().getAttribute('aria-label')
@@ -248,11 +248,23 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await expect(page.getByText(/“Floods; "drips"; on the ice”: explained/)).toBeVisible()
   for (
     let guard = 0;
-    guard < 12 && (await page.getByRole('list', { name: 'Open points' }).count());
+    guard < 20 && (await page.getByRole('list', { name: 'Open points' }).count());
     guard++
   ) {
     const first = page.getByRole('list', { name: 'Open points' }).getByRole('button').first()
     const title = await first.locator('b').innerText()
+    const port = page.getByRole('group', { name: /, as left$/ })
+    if (await port.count()) {
+      // A vent is never capped; a vacuum port is, or is joined.
+      const vent = title.startsWith('Bowl vent')
+      await expect(port.getByRole('button', { name: 'Capped' })).toHaveCount(vent ? 0 : 1)
+      await port.getByRole('button', { name: vent ? 'Open' : 'Capped', exact: true }).focus()
+      await page.keyboard.press('Space')
+      await expect(
+        page.getByRole('list', { name: 'Open points' }).getByText(title, { exact: true }),
+      ).toBeHidden()
+      continue
+    }
     await page.getByLabel('Or let it pass, because').fill('agreed with the rink')
     await page.getByLabel('Second name').selectOption('O. Dell')
     await page.getByRole('button', { name: 'Let it pass' }).focus()

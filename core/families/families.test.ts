@@ -7,13 +7,14 @@ import {
   crosses,
   explode,
   layUnit,
+  silhouetteOf,
   LARGE_PX,
   WORD_PX,
   type Standing,
 } from '../drawing/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { assemblyOrder, teardownOrder } from '../work/index.ts'
-import { familyOf, unitDrawing } from './index.ts'
+import { familyOf, neverCapped, outsideOf, unitDrawing } from './index.ts'
 
 /** One list number of each model: every family of units. */
 const units = models().map((model) => sheetsFor(model.listNumbers[0]!.number))
@@ -145,5 +146,44 @@ describe('the units as they are drawn', () => {
         }
       ).newMm
     for (const number of ['K-4417-2S', 'K-4438-2S']) expect(hole(number)).toBeCloseTo(bore(number), 9)
+  })
+})
+
+describe('from outside', () => {
+  it('a silhouette is the outer contour: an L from two boxes, a hole passed over', () => {
+    const box = (x0: number, y0: number, x1: number, y1: number) =>
+      [
+        [x0, y0],
+        [x1, y0],
+        [x1, y1],
+        [x0, y1],
+      ] as const
+    // A tower of 4 by 10 on the left of a base of 10 by 2.
+    const line = silhouetteOf([box(0, 0, 10, 2), box(0, 0, 4, 10)])
+    const area = Math.abs(
+      line.reduce((sum, [x, y], i) => {
+        const [nx, ny] = line[(i + 1) % line.length]!
+        return sum + x * ny - nx * y
+      }, 0) / 2,
+    )
+    expect(area).toBeCloseTo(20 + 32, 2)
+    // Two walls with a bore between them are one outside.
+    const walls = silhouetteOf([box(0, 0, 2, 10), box(8, 0, 10, 10)])
+    expect(Math.max(...walls.map(([x]) => x)) - Math.min(...walls.map(([x]) => x))).toBe(10)
+    expect(walls).toHaveLength(4)
+  })
+
+  it.each(units)('$spec.model: its ports sit on its castings, vents and drips are never capped', (sheets) => {
+    const { ports, elevation } = outsideOf(sheets)
+    expect(ports.length).toBeGreaterThan(0)
+    expect(new Set(ports.map(({ code }) => code)).size).toBe(ports.length)
+    for (const port of ports) {
+      const { x0, x1, y0, y1 } = elevation.bounds
+      expect(port.at[0], port.code).toBeGreaterThanOrEqual(x0)
+      expect(port.at[0], port.code).toBeLessThanOrEqual(x1)
+      expect(port.at[1], port.code).toBeGreaterThanOrEqual(y0)
+      expect(port.at[1], port.code).toBeLessThanOrEqual(y1)
+      expect(neverCapped(port), port.code).toBe(/vent|drip|overflow/i.test(port.name))
+    }
   })
 })

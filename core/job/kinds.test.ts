@@ -97,6 +97,10 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     { position: 'float.pin', tried: 'penetrant', minutes: 30 },
     'Hinge pin is stuck: penetrant, left to creep, 30 min',
   ],
+  'port.noted': [
+    { port: 'vacuum.ported', when: 'left', state: 'joined', to: 'distributor' },
+    'Ported vacuum left joined to distributor',
+  ],
   'photo.taken': [
     {
       photo: 'ab'.repeat(32),

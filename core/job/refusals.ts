@@ -80,6 +80,12 @@ const REFUSALS = {
   'not off': (name: string): Said => [`${name} never came off.`, 'position'],
   'on twice': (name: string, by: string): Said => [`${name} is on already: ${by} put it on.`, 'position'],
   'not on': (name: string): Said => [`${name} is not on yet.`, 'position'],
+  port: (listNumber: string, code: string): Said => [`${listNumber} has no port ${code}.`, 'port'],
+  'never capped': (name: string): Said => [
+    `${name} is never capped: it has to breathe or drain. Leave it open.`,
+    'state',
+  ],
+  'joined to what': (name: string): Said => [`Say what ${name} is joined to.`, 'to'],
   'no photograph': (): Said => ['That photograph is not on this job.', 'photo'],
   'no such fastener': (name: string, count: number): Said => [
     `${name}: there ${count === 1 ? 'is one' : `are ${count}`}.`,

@@ -3,7 +3,8 @@ import { sedimentOf } from '../findings/sediment.ts'
 import { complaintWords } from '../complaint/index.ts'
 import { workingConditions } from '../conditions/index.ts'
 import { fuelAtWork } from '../float/at-work.ts'
-import { bodyOf, lastSaid, type JobState } from '../job/index.ts'
+import { neverCapped, portsOf } from '../families/index.ts'
+import { bodyOf, lastSaid, portWords, type JobState } from '../job/index.ts'
 import { figure } from '../measure/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import type { Sheets } from '../sheets/index.ts'
@@ -32,6 +33,32 @@ function installed(opened: NonNullable<JobState['opened']>): string[] {
       ? [`Installed at ${opened.tiltDeg} degrees: level and wet tests are made at that tilt.`]
       : []),
   ]
+}
+
+/** What each port is joined to, as its list has it: a cap forgotten is a vacuum leak. */
+function portLines(state: JobState, sheets: Sheets, bodyNumber: number): string[] {
+  const ports = portsOf(sheets)
+  const here = bodyOf(state, bodyNumber)
+  const said = ports.flatMap((port) => {
+    const left = here.ports[port.code]?.left
+    const name = `${port.name.toLowerCase()} (${figure(port.boreMm)} mm)`
+    if (!left) return []
+    return [
+      left.state === 'joined'
+        ? `${name} to ${left.to}`
+        : left.state === 'sync'
+          ? `${name} open until it is synchronised, then capped`
+          : `${name} ${portWords(left)}`,
+    ]
+  })
+  const breathes = ports.some(neverCapped)
+    ? ['Drip holes and bowl vents stay open, never a cap on them.']
+    : []
+  return said.length > 0
+    ? [`Ports: ${said.join('; ')}.`, ...breathes]
+    : ports.length > 0
+      ? [...breathes, 'Every other port has a hose or a cap.']
+      : []
 }
 
 /** What was left slack on purpose: whoever fits it finishes it. */
@@ -104,7 +131,7 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
       choke
         ? 'Throttle snaps shut from wide open, choke on and choke off, cable on.'
         : 'Throttle snaps shut from wide open, cable on.',
-      'Drip holes and bowl vents stay open; every other port has a hose or a cap.',
+      ...portLines(state, sheets, bodyNumber),
       ...(screws
         ? [
             'Warm it through, then mixture.',

@@ -168,6 +168,8 @@ export const SpecSheet = v.object({
     idleInGearRpm: v.nullable(positive),
   }),
   supersedes: v.array(text),
+  /** its ports where they are not the usual ones of its family: their codes, names and bores */
+  ports: v.optional(v.array(v.object({ code: text, name: text, boreMm: positive }))),
 })
 export type SpecSheet = v.InferOutput<typeof SpecSheet>
 

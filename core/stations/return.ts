@@ -1,3 +1,6 @@
+import { neverCapped, portsOf, type Port } from '../families/index.ts'
+import { portWords, type PortNote } from '../job/kinds/port.noted.ts'
+import { figure } from '../measure/index.ts'
 import { point, type Station } from './station.ts'
 
 /** Minutes for the last look, the sheet and the parcel. */
@@ -17,10 +20,28 @@ export const returnStation: Station = {
   },
   minutes: () => 0,
   canGoOn: () => false,
+  points: ({ here, sheets }) =>
+    portsOf(sheets)
+      .filter((port) => leftWrong(here.ports[port.code]?.left, port))
+      .map((port) => {
+        const { left, found } = here.ports[port.code] ?? {}
+        return point(
+          `port:${port.code}`,
+          `${port.name}, ${figure(port.boreMm)} mm: ${left ? portWords(left) : 'not said how it is left'}`,
+          found ? `found ${portWords(found)}` : 'joined to what, capped, or open on purpose',
+        )
+      }),
   jobPoints: (state) => [
     ...(!state.answer && state.opened && state.opened.complaint.symptom !== 'none: overhaul'
       ? [point('complaint', 'The complaint is not answered', 'explained by what, or not explained', false)]
       : []),
     point('proof', 'Not bench-proved here', 'proving has no station yet: a reason and a second name'),
   ],
+}
+
+/** A port that nobody spoke of, one that draws air, or one that is closed and must not be. */
+function leftWrong(left: PortNote | undefined, port: Port): boolean {
+  if (!left) return true
+  if (neverCapped(port)) return left.state === 'capped'
+  return left.state === 'open'
 }

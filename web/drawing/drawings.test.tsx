@@ -12,7 +12,7 @@ import { describe, expect, it } from 'vitest'
 import { models } from '../../demo/catalogue.ts'
 import { sheetsFor } from '../../demo/log-entries.ts'
 import { ModelMark } from '../library/ModelMark'
-import { EngineSide } from '../stations/asfound/EngineSide'
+import { PaintedOutside } from '../stations/asfound/Outside'
 import { PlanView } from '../stations/identify/PlanView'
 import { Tries } from '../stations/set/Tries'
 import { FloatSection } from './FloatSection'
@@ -36,6 +36,19 @@ interface Label {
   bottom: number
 }
 
+function labelOf(attributes: string, inner: string): Label {
+  const number = (name: string) => Number(new RegExp(`(?:^|\\s)${name}="([^"]*)"`).exec(attributes)?.[1])
+  const text = inner
+    .replace(/<[^>]+>/g, '')
+    .replace(/&quot;/g, '"')
+    .replace(/&amp;/g, '&')
+  const size = Number(/(\d+(?:\.\d+)?)px/.exec(attributes)?.[1] ?? 16)
+  const wide = text.length * size * (attributes.includes('JetBrains') ? 0.58 : 0.45)
+  const anchor = /text-anchor="(\w+)"/.exec(attributes)?.[1] ?? 'start'
+  const left = number('x') - (anchor === 'middle' ? wide / 2 : anchor === 'end' ? wide : 0)
+  return { text, left, right: left + wide, top: number('y') - size * 0.75, bottom: number('y') }
+}
+
 /** What a drawing says and where, read off its markup. Letters are reckoned at half of their size, figures at six tenths. */
 function read(drawing: ReactElement) {
   const markup = renderToStaticMarkup(drawing)
@@ -44,18 +57,16 @@ function read(drawing: ReactElement) {
     .slice(1)
     .map((n) => Number(n)) as [number, number, number, number]
   const box = /viewBox="0 0 (\S+) (\S+)"/.exec(markup)!
-  const labels = [...markup.matchAll(/<text ([^>]*)>(.*?)<\/text>/g)].map(([, attributes, inner]): Label => {
-    const number = (name: string) => Number(new RegExp(`(?:^|\\s)${name}="([^"]*)"`).exec(attributes!)?.[1])
-    const text = inner!
-      .replace(/<[^>]+>/g, '')
-      .replace(/&quot;/g, '"')
-      .replace(/&amp;/g, '&')
-    const size = Number(/(\d+(?:\.\d+)?)px/.exec(attributes!)?.[1] ?? 16)
-    const wide = text.length * size * (attributes!.includes('JetBrains') ? 0.58 : 0.45)
-    const anchor = /text-anchor="(\w+)"/.exec(attributes!)?.[1] ?? 'start'
-    const left = number('x') - (anchor === 'middle' ? wide / 2 : anchor === 'end' ? wide : 0)
-    return { text, left, right: left + wide, top: number('y') - size * 0.75, bottom: number('y') }
-  })
+  const labels = [...markup.matchAll(/<text ([^>]*)>(.*?)<\/text>/g)].flatMap(
+    ([, attributes, inner]): Label[] => {
+      const lines = [...inner!.matchAll(/<tspan ([^>]*)>(.*?)<\/tspan>/g)].filter(([, own]) =>
+        own!.includes('x="'),
+      )
+      return lines.length
+        ? lines.map(([, own, text]) => labelOf(`${attributes} ${own}`, text!))
+        : [labelOf(attributes!, inner!)]
+    },
+  )
   return {
     markup,
     title: /aria-label="([^"]*)"/.exec(markup)![1]!,
@@ -237,21 +248,29 @@ describe('the unit of each model', () => {
 })
 
 describe('the outside as it stands on the bench', () => {
-  it.each(each)('$spec.model: each thing to be noted has its number at its place', ({ spec, build }) => {
-    const outside = outsideSettings({ spec, build })
+  it.each(each)('$spec.model: each thing to be noted has its number at its place', (sheets) => {
+    const outside = outsideSettings(sheets)
     const nothing = bodyOf(emptyJob('x'))
-    for (const [i, now] of outside.entries()) {
-      const { labels, title } = sound(
-        <EngineSide spec={spec} build={build} body={nothing} current={settingKey(now)} counting={null} />,
-        `${spec.model}, ${now.name}`,
+    const drawn = (current: string, body = nothing) =>
+      sound(
+        <svg viewBox="0 0 720 400" aria-label="outside">
+          <PaintedOutside
+            sheets={sheets}
+            body={body}
+            current={current}
+            counting={null}
+            size={{ width: 720, height: 400 }}
+          />
+        </svg>,
+        `${sheets.spec.model}, ${current}`,
       )
+    for (const now of outside) {
+      const { labels, markup } = drawn(settingKey(now))
       const texts = labels.map((label) => label.text)
-      for (const n of outside.keys()) expect(texts, `${spec.model} balloon ${n + 1}`).toContain(String(n + 1))
-      expect(texts, spec.model).toContain(`${now.short}: now`)
-      expect(title).toContain(`${now.name} now`)
-      expect(i).toBeLessThan(outside.length)
+      expect(texts, sheets.spec.model).toContain(String(outside.indexOf(now) + 1))
+      expect(markup, sheets.spec.model).toContain('stroke="var(--blue)"')
     }
-    // All of it noted: every label bears what was found.
+    // All of it noted: every balloon that is drawn is filled, with what was found beside it.
     const found = Object.fromEntries(
       outside.map((one) => [
         settingKey(one),
@@ -266,17 +285,12 @@ describe('the outside as it stands on the bench', () => {
         },
       ]),
     )
-    const { title } = sound(
-      <EngineSide
-        spec={spec}
-        build={build}
-        body={{ ...nothing, asFound: found }}
-        current=""
-        counting={null}
-      />,
-      `${spec.model}, all noted`,
-    )
-    expect(title.match(/ noted/g)).toHaveLength(outside.length)
+    const { labels } = drawn('', { ...nothing, asFound: found })
+    for (const n of outside.keys())
+      expect(
+        labels.map(({ text }) => text),
+        `${sheets.spec.model} balloon ${n + 1}`,
+      ).toContain(String(n + 1))
   })
 })
 

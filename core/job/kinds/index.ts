@@ -25,6 +25,7 @@ import { passageBlown } from './passage.blown.ts'
 import { passageCleaned } from './passage.cleaned.ts'
 import { photoPinned } from './photo.pinned.ts'
 import { photoTaken } from './photo.taken.ts'
+import { portNoted } from './port.noted.ts'
 import { proofAnswered } from './proof.answered.ts'
 import { readingTaken } from './reading.taken.ts'
 import { sedimentSeen } from './sediment.seen.ts'
@@ -45,6 +46,7 @@ const all = [
   identChosen,
   asFoundNoted,
   asFoundSkipped,
+  portNoted,
   teardownUnlocked,
   partOff,
   partStuck,
@@ -86,6 +88,7 @@ export type { PartSource } from './part.on.ts'
 export { MOST_STUCK_TRIES, stuckTries, type StuckTry } from './part.stuck.ts'
 export type { Pin } from './photo.pinned.ts'
 export { photoSteps, type Photo, type PhotoStep } from './photo.taken.ts'
+export { portWords, type PortNote, type PortState } from './port.noted.ts'
 export type { ReadingData } from './reading.taken.ts'
 
 /** An entry with its data as this program's version of its kind has it. What a newer program wrote is left as it is. */

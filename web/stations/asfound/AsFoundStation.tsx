@@ -5,6 +5,7 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
+import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
 import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { Photos } from '../../photos/Photos'
@@ -26,7 +27,17 @@ import { PAD_WORDS } from '../../ui/Pad'
 import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
-import { EngineSide } from './EngineSide'
+import { Outside } from './Outside'
+import { PortsFound } from './Ports'
+
+const Foot = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 28px;
+  align-items: end;
+  padding-top: 8px;
+  border-top: 1px solid var(--rule);
+`
 
 /** Before anything moves: what it came in with. */
 export default function AsFoundStation({ open }: StationProps) {
@@ -123,25 +134,27 @@ export default function AsFoundStation({ open }: StationProps) {
         <Board>
           <BoardTitle>
             <div>
-              <h1>Engine side, as it stands on the bench</h1>
-              <p>numbered: to be noted before it is touched</p>
+              <h1>From outside, as it stands on the bench</h1>
+              <p>filled: noted · blue: now · letters: ports · drawn from {sheets.spec.listNumber}</p>
             </div>
           </BoardTitle>
           <BoardDrawing>
-            <EngineSide
-              spec={sheets.spec}
-              build={sheets.build}
+            <Outside
+              sheets={sheets}
               body={body}
               current={key}
               counting={turns && text !== '' ? count : null}
             />
           </BoardDrawing>
-          <Photos
-            open={open}
-            step="asfound"
-            shown={({ step, position }) => position === null && (step === 'asfound' || step === 'received')}
-            label="Linkages and clips from all sides, before anything moves"
-          />
+          <Foot>
+            <PortsFound open={{ ...open, sheets }} />
+            <Photos
+              open={open}
+              step="asfound"
+              shown={({ step, position }) => position === null && (step === 'asfound' || step === 'received')}
+              label="Linkages and clips from all sides"
+            />
+          </Foot>
         </Board>
         <Ask aria-label="What is asked">
           <AskHead>
@@ -243,7 +256,9 @@ export default function AsFoundStation({ open }: StationProps) {
           {/* The judging sentence waits until the count is finished. */}
           {noted && text === '' && !skipping && (
             <Answer aria-live="polite" style={{ fontSize: 19 }}>
-              {noted.meaning && setting.target !== null && noted.value !== setting.target ? (
+              {noted.meaning &&
+              ((setting.lo !== null && noted.value < setting.lo) ||
+                (setting.hi !== null && noted.value > setting.hi)) ? (
                 <em>
                   <Fraction text={noted.headline} />{' '}
                 </em>

@@ -1,4 +1,5 @@
 import { readBodyKey, receivedTests } from '@ekrond/core/job'
+import { portsOf } from '@ekrond/core/families'
 import { type GatePoint } from '@ekrond/core/stations'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -6,6 +7,7 @@ import { useShop } from '../../data/shop'
 import { usePerson } from '../../data/person'
 import { Choice, ErrorLine, FieldInput, FieldSelect, Label } from '../../ui'
 import { onEnter } from '../../ui/keys'
+import { PortChoice } from '../asfound/Ports'
 import type { StationProps } from '../props'
 
 export function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint }) {
@@ -17,6 +19,11 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
   const { key } = readBodyKey(point.point)
   const [kind, of] = [key.slice(0, key.indexOf(':')), key.slice(key.indexOf(':') + 1)]
   const test = kind === 'test' ? receivedTests.find(({ code }) => code === of) : undefined
+  const bodySheets = open.all[point.body]
+  const port =
+    kind === 'port' && bodySheets && point.body === open.body
+      ? portsOf(bodySheets).find(({ code }) => code === of)
+      : undefined
   const again = (code: (typeof receivedTests)[number]['code'], result: 'good' | 'bad') =>
     open.addAll([{ kind: 'test.repeated', data: { test: code, result }, body: point.body }])?.sentence ?? ''
   const address = open.to(point.station, point.body)
@@ -42,6 +49,16 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
               {test.name}: {test[result]}
             </Choice>
           ))}
+        </div>
+      )}
+      {port && bodySheets && (
+        <div role="group" aria-label={`${port.name}, as left`}>
+          <PortChoice
+            open={{ ...open, sheets: bodySheets }}
+            port={port}
+            when="left"
+            done={() => setWrong('')}
+          />
         </div>
       )}
       {point.passable && (

@@ -1,0 +1,98 @@
+import { neverCapped, portsOf, type Port } from '@ekrond/core/families'
+import { portWords, type PortState } from '@ekrond/core/job'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../../ui'
+import { onEnter } from '../../ui/keys'
+import { portLetter } from './Outside'
+import type { SheetedProps } from '../withSheets'
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+`
+
+/** Ports and hoses as found, before anything is pulled off: one tap a port, or two with what it is joined to. */
+export function PortsFound({ open }: SheetedProps) {
+  const ports = portsOf(open.sheets)
+  const [asked, setAsked] = useState<string | null>(null)
+  if (ports.length === 0) return null
+  const port = ports.find(({ code }) => code === asked)
+  const next = (after: Port) =>
+    setAsked(ports.find((one) => one !== after && !open.here.ports[one.code]?.found)?.code ?? null)
+  return (
+    <div role="group" aria-label="Ports and hoses" style={{ display: 'grid', gap: 6 }}>
+      <Label>
+        {port ? `${port.name}, ${port.boreMm} mm: how was it?` : 'Ports and hoses, before one is pulled off'}
+      </Label>
+      {port ? (
+        <PortChoice key={port.code} open={open} port={port} when="found" done={() => next(port)} />
+      ) : (
+        <Row>
+          {ports.map((one, i) => {
+            const found = open.here.ports[one.code]?.found
+            return (
+              <Choice key={one.code} $on={found !== undefined} onPress={() => setAsked(one.code)}>
+                {portLetter(i)} {one.name.toLowerCase()}
+                {found ? `: ${portWords(found)}` : ''}
+              </Choice>
+            )
+          })}
+        </Row>
+      )}
+    </div>
+  )
+}
+
+/** How one port is: joined to something, capped, open. What a port may not be is not offered. */
+export function PortChoice({
+  open,
+  port,
+  when,
+  done,
+}: SheetedProps & { port: Port; when: 'found' | 'left'; done: () => void }) {
+  const found = open.here.ports[port.code]?.found
+  const [joining, setJoining] = useState(false)
+  const [to, setTo] = useState(when === 'left' ? (found?.to ?? '') : '')
+  const [wrong, setWrong] = useState('')
+  const note = (state: PortState, words = '') => {
+    const no = open.add('port.noted', { port: port.code, when, state, to: words })
+    if (no) setWrong(no.sentence)
+    else done()
+  }
+  return (
+    <Row>
+      {joining ? (
+        <>
+          <FieldInput
+            autoFocus
+            style={{ width: 230 }}
+            aria-label={`What ${port.name} is joined to`}
+            placeholder="joined to …"
+            value={to}
+            onChange={(event) => setTo(event.target.value)}
+            onKeyDown={onEnter(() => note('joined', to))}
+          />
+          <Choice onPress={() => note('joined', to)}>Joined</Choice>
+          <QuietButton onPress={() => setJoining(false)}>back</QuietButton>
+        </>
+      ) : (
+        <>
+          {when === 'left' && found?.state === 'joined' && (
+            <Choice onPress={() => note('joined', found.to)}>As found: to {found.to}</Choice>
+          )}
+          <Choice onPress={() => setJoining(true)}>Joined to …</Choice>
+          {(when === 'found' || !neverCapped(port)) && <Choice onPress={() => note('capped')}>Capped</Choice>}
+          {(when === 'found' || neverCapped(port)) && <Choice onPress={() => note('open')}>Open</Choice>}
+          {when === 'left' && !neverCapped(port) && (
+            <Choice onPress={() => note('sync')}>Open until synchronised</Choice>
+          )}
+          {when === 'found' && <QuietButton onPress={done}>not now</QuietButton>}
+        </>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+    </Row>
+  )
+}
