@@ -253,7 +253,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   ) {
     const first = page.getByRole('list', { name: 'Open points' }).getByRole('button').first()
     const title = await first.locator('b').innerText()
-    const port = page.getByRole('group', { name: /, as left$/ })
+    const port = page.getByRole('group', { name: /as it is left$/ })
     if (await port.count()) {
       // A vent is never capped; a vacuum port is, or is joined.
       const vent = title.startsWith('Bowl vent')

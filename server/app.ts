@@ -8,6 +8,7 @@ import { answerProblem, answerUnreadable, clip } from './http/problem.ts'
 import { asJsonSchema, useValibot } from './http/valibot.ts'
 import { jobRoutes } from './jobs/routes.ts'
 import { libraryRoutes } from './library/routes.ts'
+import { bathRoutes } from './baths/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { liveRoutes, type Live } from './live/events.ts'
 import type { Services } from './services.ts'
@@ -63,6 +64,7 @@ export async function buildApp({
   await app.register(libraryRoutes, { services })
   await app.register(jobRoutes, { services })
   await app.register(photoRoutes, { services })
+  await app.register(bathRoutes, { services })
   await app.register(wholeRoutes, { services })
   app.get('/api/openapi.json', { schema: { hide: true } }, () => app.swagger())
   if (live) liveRoutes(app, live)

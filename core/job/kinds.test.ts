@@ -89,6 +89,8 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
   'finding.judged': [finding('seat', 'replace', 'ringed'), 'judged Seat: replace'],
   'order.placed': [order, 'ordered 1 × 31-B'],
   'order.arrived': [{ order: uuid(13) }, 'took the order in'],
+  'bath.in': [{ positions: ['seat'], minutes: 8, celsius: 50 }, 'into the bath: Seat, 8 min at 50 °C'],
+  'bath.out': [{ positions: ['seat'] }, 'out of the bath, rinsed: Seat'],
   'part.on': [
     { position: 'seat', from: 'kit', part: 'SE-240', proof: 'held', thicknessMm: null },
     'Seat on, new from the kit',

@@ -86,6 +86,13 @@ const REFUSALS = {
     'state',
   ],
   'joined to what': (name: string): Said => [`Say what ${name} is joined to.`, 'to'],
+  'in the bath': (name: string): Said => [`${name} is in the bath already.`, 'positions'],
+  'not in the bath': (name: string): Said => [`${name} is in no bath.`, 'positions'],
+  'no bath': (name: string, why: string): Said => [`${name} stays out of the bath: ${why}.`, 'positions'],
+  'too hot': (name: string, celsius: number, most: number): Said => [
+    `${celsius} °C is too hot for ${name}: ${most} at most.`,
+    'celsius',
+  ],
   'no photograph': (): Said => ['That photograph is not on this job.', 'photo'],
   'no such fastener': (name: string, count: number): Said => [
     `${name}: there ${count === 1 ? 'is one' : `are ${count}`}.`,

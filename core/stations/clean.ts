@@ -70,7 +70,7 @@ export const clean: Station = {
   name: 'clean',
   title: 'Clean',
   number: 5,
-  kinds: ['passage.blown', 'passage.cleaned'],
+  kinds: ['bath.in', 'bath.out', 'passage.blown', 'passage.cleaned'],
   doing: 'clean it and blow its passages',
   state(view) {
     const { sheets, here } = view

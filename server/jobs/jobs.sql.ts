@@ -275,3 +275,13 @@ export async function selectCustomers(db: Queryable, q: string, limit: number): 
   )
   return { customers: rows }
 }
+
+/** Open jobs whose unit is apart, those that are promised soonest first. */
+export async function selectJobsApart(db: Queryable): Promise<{ job: string; number: number }[]> {
+  const { rows } = await db.query<{ job: string; number: number }>(
+    `select job, number from job
+     where status = 'open' and station in ('teardown', 'clean', 'parts', 'build')
+     order by promise, number`,
+  )
+  return rows
+}

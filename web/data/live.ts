@@ -58,6 +58,7 @@ export function startLive(client: QueryClient): () => void {
     rackTimer ??= setTimeout(() => {
       rackTimer = undefined
       void client.invalidateQueries({ queryKey: ['jobs'] })
+      void client.invalidateQueries({ queryKey: ['baths'] })
     }, RACK_WAIT_MS)
   }
   function tell(what: Told | 'resync') {

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
+import { BathLine } from './BathLine'
 import type { Seen } from './seen'
 
 const Aside = styled.aside`
@@ -126,6 +127,7 @@ export function Morning({
   )
   return (
     <Aside aria-label="What matters this morning">
+      <BathLine />
       {list('Will be late, as things stand', late, 3, (one) => one.outlook.reason, 'late')}
       {list('Only just', just, 2, (one) => one.outlook.reason)}
       {person && list(`Next for ${person}`, next, 2, (one) => one.row.line)}

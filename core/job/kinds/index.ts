@@ -1,6 +1,8 @@
 import type { Kind } from '../kind.ts'
 import { asFoundNoted } from './asfound.noted.ts'
 import { asFoundSkipped } from './asfound.skipped.ts'
+import { bathIn } from './bath.in.ts'
+import { bathOut } from './bath.out.ts'
 import { complaintAnswered } from './complaint.answered.ts'
 import { entryStruck } from './entry.struck.ts'
 import { estimateAgreed } from './estimate.agreed.ts'
@@ -55,6 +57,8 @@ const all = [
   partOn,
   fastenerTurned,
   proofAnswered,
+  bathIn,
+  bathOut,
   passageBlown,
   passageCleaned,
   orderPlaced,

@@ -4,20 +4,70 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { SOAKED_CLOTHS } from '@ekrond/core/sheets'
 import { passageView } from '@ekrond/core/stations'
 import { figure } from '@ekrond/core/measure'
-import { useMemo, useState } from 'react'
-import { Link } from 'react-router'
+import { useMemo, useState, type ReactNode } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import styled from 'styled-components'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { Answer, Choice, ErrorLine, Key, Label, MainButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
+import { BathPlan } from './BathPlan'
 import { Branches } from './Branches'
 import { PassageMap, TAPPED_WORDS, type Tapped } from './PassageMap'
 
 export default withSheets('clean it', Clean)
 
-/** Blow the passages port by port; what is blocked is named, cleaned, and blown again. Parts to clean are measured again at their place. */
+const Views = styled.div`
+  display: flex;
+  gap: 6px;
+`
+
+/** Two sides of it: the passages of this unit, and the bath that all jobs share. */
 function Clean({ open }: SheetedProps) {
+  const [search, setSearch] = useSearchParams()
+  const bath = search.get('view') === 'bath'
+  const show = (view: 'bath' | 'passages') =>
+    setSearch(
+      (now) => {
+        if (view === 'bath') now.set('view', 'bath')
+        else now.delete('view')
+        return now
+      },
+      { replace: true },
+    )
+  useKeys({ v: () => show(bath ? 'passages' : 'bath') })
+  const views = (
+    <BoardTitle>
+      <div>
+        <h1>{bath ? 'The bath, over all jobs' : 'Passages'}</h1>
+        <p>
+          {bath
+            ? 'each load hangs at its time · blue: now or next'
+            : 'solid: fuel · dashed: air · heavy: proven free · red: blocked'}
+        </p>
+      </div>
+      <Views role="group" aria-label="View">
+        <Choice $on={!bath} onPress={() => show('passages')}>
+          Passages
+        </Choice>
+        <Choice $on={bath} onPress={() => show('bath')}>
+          Bath
+        </Choice>
+      </Views>
+    </BoardTitle>
+  )
+  return bath ? (
+    <Main $ask={420}>
+      <BathPlan open={open} views={views} />
+    </Main>
+  ) : (
+    <Passages open={open} views={views} />
+  )
+}
+
+/** Blow the passages port by port; what is blocked is named, cleaned, and blown again. Parts to clean are measured again at their place. */
+function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
   const { state, sheets, here } = open
   const view = useMemo(() => passageView({ state, here, sheets }), [state, here, sheets])
   const [tapped, setTapped] = useState<Record<string, Tapped>>({})
@@ -87,12 +137,7 @@ function Clean({ open }: SheetedProps) {
       </OnStrip>
       <Main $ask={420}>
         <Board>
-          <BoardTitle>
-            <div>
-              <h1>Passages</h1>
-              <p>solid: fuel · dashed: air · heavy: proven free · red: blocked</p>
-            </div>
-          </BoardTitle>
+          {views}
           <BoardDrawing>
             <PassageMap sheets={sheets} view={view} tapped={tapped} suggested={suggested} tap={tap} />
           </BoardDrawing>

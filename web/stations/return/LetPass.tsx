@@ -52,7 +52,7 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
         </div>
       )}
       {port && bodySheets && (
-        <div role="group" aria-label={`${port.name}, as left`}>
+        <div role="group" aria-label={`${port.name} as it is left`}>
           <PortChoice
             open={{ ...open, sheets: bodySheets }}
             port={port}
