@@ -69,10 +69,23 @@ describe('a reading about to be logged', () => {
 })
 
 describe('as found', () => {
-  it('says of a screw counted until free only that', () => {
+  it('says of a screw counted until free where it stood, where its thread was counted', () => {
     const draft = enterAsFound(setting('mixture.turns'), '3 1/2', 'free', sheets, state)
     if (isRefusal(draft)) throw new Error(draft.refused.why)
-    expect(draft.data.shown.headline).toBe('3 1/2 until it fell free.')
+    // The whole thread is 6 1/2 turns on this model: what is left of it is where it stood.
+    expect(draft.data.shown.headline).toBe(
+      '3 1/2 until free, of 6 1/2: it stood 3 out. 3 where 1 3/8 is usual.',
+    )
+    expect(enterAsFound(setting('mixture.turns'), '7', 'free', sheets, state)).toMatchObject({
+      refused: { why: '7 cannot be: from seated it falls free after 6 1/2. Count again.' },
+    })
+    const unknown = {
+      ...sheets,
+      spec: { ...sheets.spec, mixture: { kind: 'fuel' as const, mostEighths: 44 } },
+    }
+    expect(enterAsFound(setting('mixture.turns'), '3 1/2', 'free', unknown, state)).toMatchObject({
+      data: { shown: { headline: '3 1/2 until it fell free.' } },
+    })
   })
   it('compares everything else with the sheet', () => {
     const draft = enterAsFound(setting('choke.index'), 'index', null, sheets, state)

@@ -87,6 +87,17 @@ export function enterAsFound(
 ): Result<Entering<'asfound.noted', { value: number; usual: boolean }>> {
   const read = readSetting(setting, raw)
   if (isRefusal(read)) return read
+  const { freeEighths } = sheets.spec.mixture
+  if (
+    setting.code === 'mixture.turns' &&
+    countedTo === 'free' &&
+    freeEighths !== undefined &&
+    read.value > freeEighths
+  )
+    return refuse(
+      'text',
+      `${showValue(read.value, 'turns')} cannot be: from seated it falls free after ${showValue(freeEighths, 'turns')}. Count again.`,
+    )
   const saying = asFoundSaying(setting, read.value, countedTo, sheets, state, body)
   return {
     data: {
@@ -109,13 +120,17 @@ function asFoundSaying(
   state: JobState,
   body: number,
 ) {
-  if (setting.code === 'mixture.turns' && countedTo !== 'free') {
+  const { freeEighths } = sheets.spec.mixture
+  const mixture = setting.code === 'mixture.turns'
+  // Counted until free, where the whole thread was counted once: it stood as far out as is left of it.
+  const stood = mixture && countedTo === 'free' && freeEighths !== undefined ? freeEighths - value : value
+  if (mixture && (countedTo !== 'free' || freeEighths !== undefined)) {
     const twin = sheets.spec.settings.find(
       (other) => other.code === setting.code && other.place !== setting.place,
     )
     const twinFound = twin && bodyOf(state, body).asFound[settingKey(twin)]
-    return screwSaying(
-      value,
+    const saying = screwSaying(
+      stood,
       setting,
       sheets.spec.mixture,
       twin && twinFound && twinFound.countedTo !== 'free'
@@ -123,6 +138,12 @@ function asFoundSaying(
         : undefined,
       state.opened?.complaint.symptom === RAN_WELL,
     )
+    return countedTo === 'free'
+      ? {
+          ...saying,
+          headline: `${showValue(value, 'turns')} until free, of ${showValue(freeEighths!, 'turns')}: it stood ${showValue(stood, 'turns')} out. ${saying.headline}`,
+        }
+      : saying
   }
   if (countedTo === 'free')
     return {

@@ -87,6 +87,21 @@ describe('a metering needle', () => {
   })
 })
 
+describe('a jet by falling head', () => {
+  it('57.1 s against 62.0 s of a 1.40 jet is 1.459, nearly nine per cent more flow', () => {
+    const jet: Deciding = { what: 'bore', newMm: 1.4 }
+    const read = readMeasured({ ...sheets.build.positions[0]!, deciding: jet }, '57.1 s 62.0 s 1.40', null)
+    if (isRefusal(read) || read.what !== 'bore') throw new Error('not read')
+    expect((read.go + read.no) / 2).toBeCloseTo(1.459, 3)
+    // 0.3 s of each: 1.459·√(0.00525² + 0.00484²) = 0.0104 to both sides.
+    expect(read.no - read.go).toBeCloseTo(0.0208, 3)
+    expect(verdict({ what: 'bore', newMm: 1.46 }, '57.1 s 62.0 s 1.40', 0)).toMatchObject({
+      disposition: 'reuse',
+    })
+    expect(verdict(jet, '3 s 4 s 1.40', 0)).toContain('Too short')
+  })
+})
+
 describe('springs, seals and coils', () => {
   it('a spring of 5.0 N that gives 425 g (4.17 N) is weak; one of 6 N is another spring', () => {
     const spring: Deciding = { what: 'force', newN: 5, atMm: 12 }

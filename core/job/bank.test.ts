@@ -22,7 +22,14 @@ import {
   type DataOf,
   type UnsentEntry,
 } from './index.ts'
-import { currentStation, gatePoints, stationStates, summarise, whereItHangs } from '../stations/index.ts'
+import {
+  bankGrid,
+  currentStation,
+  gatePoints,
+  stationStates,
+  summarise,
+  whereItHangs,
+} from '../stations/index.ts'
 
 const sheets = ferrySheets()
 const bank = { ...opening, bodies: 4 }
@@ -161,5 +168,27 @@ describe('a bank of four', () => {
     const left = (i: number) => pages[i]!.rows.find((row) => row.name === 'Float height')!.asLeft
     expect([left(0), left(1)]).toEqual(['·', '13.4 mm'])
     expect(returnSheets(jobOf(opening, identify(2, 1)), all, 1)[0]!.body).toBeNull()
+  })
+  it('shows check by check what nobody looked at', () => {
+    const state = jobOf(
+      bank,
+      ...four,
+      unsent(6, 'reading.taken', reading('13.4', 'in'), on(2)),
+      unsent(7, 'teardown.unlocked', { why: 'in a box' }, on(2)),
+      unsent(8, 'part.off', { position: 'float', tray: 'B' }, on(2)),
+      unsent(9, 'finding.judged', finding('float', 'replace', 'dented'), on(2)),
+    )
+    const rows = bankGrid(state, all)
+    const row = (key: string) => rows.find((one) => one.key === key)!
+    expect(row('float.height/none').cells.map((cell) => cell.state)).toEqual([
+      'nobody',
+      'good',
+      'nobody',
+      'nobody',
+    ])
+    expect(row('float')).toMatchObject({ uneven: true })
+    expect(row('float').cells[1]).toEqual({ words: 'replace', state: 'open' })
+    // What nobody looked at on any body is even: it is only not done yet.
+    expect(row('needle')).toMatchObject({ uneven: false })
   })
 })

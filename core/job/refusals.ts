@@ -93,6 +93,7 @@ const REFUSALS = {
     `${celsius} °C is too hot for ${name}: ${most} at most.`,
     'celsius',
   ],
+  'not sealed': (name: string): Said => [`${name} has no seal on its sheet.`, 'code'],
   'no photograph': (): Said => ['That photograph is not on this job.', 'photo'],
   'no such fastener': (name: string, count: number): Said => [
     `${name}: there ${count === 1 ? 'is one' : `are ${count}`}.`,

@@ -35,6 +35,16 @@ function installed(opened: NonNullable<JobState['opened']>): string[] {
   ]
 }
 
+const listed = (names: readonly string[]) => [...new Set(names)].join(' and ')
+
+/** Which seals were found broken, and by whom as far as anyone says. */
+function sealsBroken(state: JobState, bodyNumber: number): string {
+  const broken = Object.values(bodyOf(state, bodyNumber).seals).filter((one) => one.state === 'broken')
+  if (broken.length === 0) return ''
+  const whom = broken.find((one) => one.whom)?.whom
+  return `, found broken${whom ? ` (${whom})` : ''}`
+}
+
 /** What each port is joined to, as its list has it: a cap forgotten is a vacuum leak. */
 function portLines(state: JobState, sheets: Sheets, bodyNumber: number): string[] {
   const ports = portsOf(sheets)
@@ -126,6 +136,11 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
         ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
         : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
       ...(bodyOf(state, bodyNumber).sediment?.kinds ?? []).map((code) => sedimentOf(code)!.card),
+      ...(spec.settings.some(({ sealed }) => sealed)
+        ? [
+            `Its ${listed(spec.settings.filter(({ sealed }) => sealed).map(({ name }) => name.toLowerCase()))} came sealed${sealsBroken(state, bodyNumber)}: local law and a licensed shop decide who may turn it.`,
+          ]
+        : []),
       ...leftForTheEngine(state, sheets, bodyNumber),
       'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
       choke

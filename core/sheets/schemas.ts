@@ -34,6 +34,8 @@ export const SettingSpec = v.pipe(
     when: v.optional(v.object({ on: v.array(text), off: v.array(text) })),
     /** sheets of before: 'outside', or the position whose leaving exposes it */
     asFoundAt: v.optional(text),
+    /** sealed by its maker: the seal is looked at, and local law says who may turn it */
+    sealed: v.optional(v.boolean()),
     /** whether the Set station sets it; otherwise it is only noted and put back */
     set: v.boolean(),
   }),
@@ -142,6 +144,8 @@ export const SpecSheet = v.object({
     kind: v.picklist(['fuel', 'air']),
     /** most turns that thread and taper allow, eighths */
     mostEighths: v.pipe(v.number(), v.integer()),
+    /** turns from seated until it falls free, eighths, where somebody counted them */
+    freeEighths: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1))),
   }),
   settings: v.array(SettingSpec),
   calibration: v.array(

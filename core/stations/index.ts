@@ -1,3 +1,4 @@
+export { bankGrid, type BankCell, type BankRow } from './bank.ts'
 export type { StationName } from './names.ts'
 export type { Station, StationState } from './station.ts'
 export { stationOfKind, stations, stationStates } from './registry.ts'

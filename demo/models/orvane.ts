@@ -12,7 +12,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
     maker: 'Orvane',
     draft: 'down',
     barrels: 2,
-    mixture: { kind: 'fuel', mostEighths: 44 },
+    mixture: { kind: 'fuel', mostEighths: 44, freeEighths: 52 },
     settings: [
       {
         code: 'mixture.turns',

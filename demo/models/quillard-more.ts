@@ -105,7 +105,7 @@ export const quillardB34: Family = {
     modelName: 'B34 diaphragm, for banks',
     mixture: { kind: 'fuel', mostEighths: 36 },
     settings: [
-      fuelScrew({ asWritten: '2 1/4', target: 18, lo: 17, hi: 19 }),
+      fuelScrew({ asWritten: '2 1/4', target: 18, lo: 17, hi: 19, sealed: true }),
       throttleStop,
       setting26('needle.clip/none', { when: { on: ['main.needle'], off: ['diaphragm'] } }),
       setting26('float.height/none', {

@@ -1,10 +1,12 @@
 import { bodyNumbers } from '@ekrond/core/job'
 import { stationStates, type StationName } from '@ekrond/core/stations'
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
 import { narrow } from '../theme/global'
+import { QuietButton } from '../ui'
+import { BankGrid } from './BankGrid'
 import { UnderZones } from './frame'
 import { StateShape, STATE_WORDS } from './StateShape'
 
@@ -32,6 +34,7 @@ const Body = styled(Link)<{ $here: boolean }>`
  * else is to be said under the zones comes in the rest of the bar.
  */
 export function Bodies({ open, station, rest }: { open: OpenJob; station: StationName; rest: ReactNode }) {
+  const [grid, setGrid] = useState(false)
   if (open.bodies < 2) return rest && <UnderZones>{rest}</UnderZones>
   return (
     <UnderZones as="nav" aria-label="Bodies of the bank">
@@ -49,6 +52,8 @@ export function Bodies({ open, station, rest }: { open: OpenJob; station: Statio
           </Body>
         )
       })}
+      <QuietButton onPress={() => setGrid(true)}>All of them, check by check</QuietButton>
+      {grid && <BankGrid open={open} close={() => setGrid(false)} />}
       {rest || (
         <span className="wide" style={{ fontWeight: 400, color: 'var(--pencil)', fontSize: 15 }}>
           B: the next body

@@ -30,6 +30,7 @@ import { photoTaken } from './photo.taken.ts'
 import { portNoted } from './port.noted.ts'
 import { proofAnswered } from './proof.answered.ts'
 import { readingTaken } from './reading.taken.ts'
+import { sealSeen } from './seal.seen.ts'
 import { sedimentSeen } from './sediment.seen.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
 import { testNoted } from './test.noted.ts'
@@ -49,6 +50,7 @@ const all = [
   asFoundNoted,
   asFoundSkipped,
   portNoted,
+  sealSeen,
   teardownUnlocked,
   partOff,
   partStuck,

@@ -29,6 +29,7 @@ import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
 import { Outside } from './Outside'
 import { PortsFound } from './Ports'
+import { Seal } from './Seal'
 
 const Foot = styled.div`
   display: flex;
@@ -167,6 +168,7 @@ export default function AsFoundStation({ open }: StationProps) {
           </AskHead>
           <h2>{setting.name}</h2>
           <p style={{ fontSize: 17 }}>{howTo}</p>
+          {setting.sealed && !skipping && <Seal open={open} setting={setting} />}
           {skipping ? (
             <label>
               <Label>

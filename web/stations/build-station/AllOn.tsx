@@ -1,8 +1,10 @@
 import { jointOf, jointWords, proofOf } from '@ekrond/core/assembly'
 import type { Position } from '@ekrond/core/sheets'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { useMarket } from '../../data/library'
+import { kitCounts } from './kit-counts'
 import { Ask, AskFoot } from '../../shell/frame'
 import { Button, ErrorLine, Key, Label, MainButton } from '../../ui'
 import { Scrolled } from '../../ui/Scrolled'
@@ -31,6 +33,8 @@ export function AllOn({
 }: SheetedProps & { joints: Position[]; pick: (code: string) => void }) {
   const navigate = useNavigate()
   const [wrong, setWrong] = useState('')
+  const market = useMarket().data
+  const kits = useMemo(() => (market ? kitCounts(open, market) : []), [open, market])
   const any = Object.keys(open.here.off).length > 0
   const unproved = open.sheets.build.positions.filter(
     (position) => proofOf(open.state, position, open.body) === 'not yet',
@@ -78,6 +82,14 @@ export function AllOn({
           </Left>
         </Scrolled>
       )}
+      {kits.map((kit) => (
+        <p key={kit.code} style={{ fontSize: 16 }}>
+          Kit {kit.code}: {kit.on} on{kit.over > 0 ? `, ${kit.over} stay over, for other variants` : ''}.
+          {kit.unexplained.length > 0 && (
+            <ErrorLine>Not on from it, though they belong here: {kit.unexplained.join(', ')}.</ErrorLine>
+          )}
+        </p>
+      ))}
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={go} autoFocus>

@@ -7,6 +7,7 @@ import { figure } from '@ekrond/core/measure'
 import { useMemo, useState, type ReactNode } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
+import { stampNow } from '../../data/clock'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main, StripCell } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { Answer, Choice, ErrorLine, Key, Label, MainButton } from '../../ui'
@@ -102,6 +103,7 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
     if (!no) setTapped({})
   }
   const suspect = view.suspects[0]
+  const stale = daysSince(here.blows.at(-1)?.at)
   const cleaned = () => {
     if (!suspect) return
     setWrong(open.add('passage.cleaned', { passage: suspect.id, tool: school })?.sentence ?? '')
@@ -202,6 +204,12 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
               <Branches view={view} most={suspect ? 2 : 8} />
             </>
           )}
+          {stale >= 2 && !from && (
+            <p style={{ fontSize: 17 }}>
+              <b>Blown {stale} days ago.</b> Dust and dried fluid settle: blow each once more before it
+              closes.
+            </p>
+          )}
           {view.contradiction && <ErrorLine>{view.contradiction}</ErrorLine>}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <AskFoot>
@@ -219,6 +227,10 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
     </>
   )
 }
+
+/** Whole days since an instant; 0 where there is none. */
+const daysSince = (at: string | undefined): number =>
+  at ? Math.floor((Date.parse(stampNow()) - Date.parse(at)) / 86_400_000) : 0
 
 /** What can hurt here, at the step where it bites. */
 const Caution = () => (
