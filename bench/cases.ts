@@ -17,23 +17,9 @@ import {
   type PassageMap,
 } from '@ekrond/core/passages'
 import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '@ekrond/core/pump'
-import { isRefusal, refuse, type Refusal, type Result } from '@ekrond/core/refusal'
-
-type Case = Record<string, unknown>
-type Answer = Record<string, unknown> | Refusal
-
-const DEG = Math.PI / 180
-
-/** A number of the case; `fallback` where it is left out. What is no number becomes NaN, which the computations refuse by name. */
-const number = (given: Case, name: string, fallback?: number): number => {
-  const value = given[name]
-  if (value === undefined && fallback !== undefined) return fallback
-  return typeof value === 'number' ? value : NaN
-}
-const degrees = (given: Case, name: string, fallback?: number) => number(given, name, fallback) * DEG
-
-const answer = <T>(result: Result<T>, shape: (value: T) => Record<string, unknown>): Answer =>
-  isRefusal(result) ? result : shape(result)
+import { isRefusal, refuse, type Result } from '@ekrond/core/refusal'
+import { answer, DEG, degrees, number, type Answer, type Case } from './case.ts'
+import { laterComputations } from './cases-later.ts'
 
 const lever = (given: Case) => ({
   measureArm: number(given, 'measureArm'),
@@ -49,6 +35,7 @@ const plate = (given: Case) => ({
 
 /** Every computation that can be run on a file of cases, by its name. */
 export const computations: Record<string, (given: Case) => Answer> = {
+  ...laterComputations,
   'measure.parse': (given) => {
     if (typeof given.text !== 'string') return refuse('text', 'The text of the reading is missing.')
     if (given.unit !== undefined && given.unit !== 'mm' && given.unit !== 'in')

@@ -4,12 +4,12 @@ import { expect, test } from './shop.ts'
 const picture = (page: import('@playwright/test').Page, width: number, height: number) =>
   page.evaluate(
     async ([w, h]) => {
-      const canvas = new OffscreenCanvas(w!, h!)
+      const canvas = new OffscreenCanvas(w, h)
       const draw = canvas.getContext('2d')!
       draw.fillStyle = '#446'
-      draw.fillRect(0, 0, w!, h!)
+      draw.fillRect(0, 0, w, h)
       draw.fillStyle = '#b62'
-      draw.fillRect(w! / 4, h! / 4, w! / 3, h! / 3)
+      draw.fillRect(w / 4, h / 4, w / 3, h / 3)
       const blob = await canvas.convertToBlob({ type: 'image/png' })
       return [...new Uint8Array(await blob.arrayBuffer())]
     },

@@ -48,7 +48,7 @@ const TURN_MIN = 1
 const HANDLING_MIN = 6
 export const DRY_MIN = 20
 
-export const minutesOf = ({ minutesAFace, faces }: Wash): number =>
+const minutesOf = ({ minutesAFace, faces }: Wash): number =>
   minutesAFace * faces + TURN_MIN * Math.max(0, faces - 1)
 
 /**

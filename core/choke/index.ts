@@ -1,5 +1,7 @@
 import { checkNumbers, refuse, type Result } from '../refusal/index.ts'
 
+export { fitElectric, type ElectricTravel } from './electric.ts'
+
 /**
  * A plate in its bore: the edge that touches at radius R from the shaft, the wall at distance w from the shaft line (R ≥ w),
  * mm. Shut at α₀ = acos(w/R). Angles rad from shut.

@@ -22,7 +22,7 @@ export interface Outside {
   elevation: Elevation
   ports: Port[]
   /** where a setting's leader points, mm */
-  placeOf(setting: SettingSpec): Pt
+  placeOf: (setting: SettingSpec) => Pt
 }
 
 /** Drip holes, bowl vents and standpipes are never capped. */

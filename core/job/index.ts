@@ -14,7 +14,6 @@ export {
   receivedTests,
   markPlaces,
   MOST_STUCK_TRIES,
-  photoSteps,
   portWords,
   stuckTries,
   type AsFound,

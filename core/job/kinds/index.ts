@@ -93,7 +93,7 @@ export type { Order, OrderLine } from './order.placed.ts'
 export type { PartSource } from './part.on.ts'
 export { MOST_STUCK_TRIES, stuckTries, type StuckTry } from './part.stuck.ts'
 export type { Pin } from './photo.pinned.ts'
-export { photoSteps, type Photo, type PhotoStep } from './photo.taken.ts'
+export type { Photo, PhotoStep } from './photo.taken.ts'
 export { portWords, type PortNote, type PortState } from './port.noted.ts'
 export type { ReadingData } from './reading.taken.ts'
 

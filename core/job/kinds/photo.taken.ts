@@ -3,7 +3,7 @@ import { Code } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 
 /** Where a photograph belongs that belongs to no part: what it shows the unit like. */
-export const photoSteps = ['received', 'asfound', 'teardown', 'clean', 'build', 'left'] as const
+const photoSteps = ['received', 'asfound', 'teardown', 'clean', 'build', 'left'] as const
 export type PhotoStep = (typeof photoSteps)[number]
 
 /** A photograph of a body: of a step, or of a position at a step. */

@@ -1,0 +1,171 @@
+import { fitLeastSquares, inverseDiagonal, jacobian, type Model } from '../fit/index.ts'
+
+/** Air's pressure, kPa. */
+const AIR_KPA = 101.325
+export type Law = 'laminar' | 'orifice' | 'settling'
+
+/** A law fitted to a trace: its leak, mL/min at the air's pressure, with its standard error; S as robust sum; wild samples. */
+export interface FittedLaw {
+  law: Law
+  /** pressure above the air's at the first sample, kPa; of what holds once it has settled, for settling */
+  p0: number
+  /** what settling falls by, kPa, and how fast, s; 0 for the other laws */
+  drop: number
+  tau: number
+  leak: number
+  se: number
+  sum: number
+  wild: number
+}
+
+const WILD = 4
+const CUT = WILD * WILD
+const TAU_LEAST = 0.3
+const TAU_MOST = 10
+
+/** Laminar: u = p/(p + 2p_a) falls as e^(−λt), λ = Q·p_a/(60V)·2p_a/(p0(p0 + 2p_a)). */
+function laminar(t: number, p0: number, q: number, volume: number): number {
+  if (!(p0 > 0)) return 0
+  const rate = ((q * AIR_KPA) / (60 * volume)) * ((2 * AIR_KPA) / (p0 * (p0 + 2 * AIR_KPA)))
+  const u = (p0 / (p0 + 2 * AIR_KPA)) * Math.exp(-rate * t)
+  return u >= 1 ? 1e9 : (2 * AIR_KPA * u) / (1 - u)
+}
+
+/** Orifice: √p falls linearly, κ = Q·p_a/(60V)/(2√p0). */
+function orifice(t: number, p0: number, q: number, volume: number): number {
+  if (!(p0 > 0)) return 0
+  const root = Math.sqrt(p0) - ((q * AIR_KPA) / (60 * volume) / (2 * Math.sqrt(p0))) * t
+  return root > 0 ? root * root : 0
+}
+
+const robust = (model: Model, parameters: readonly number[], wanted: readonly number[], sigma: number) =>
+  model(parameters).reduce((sum, value, i) => sum + Math.min(((wanted[i]! - value) / sigma) ** 2, CUT), 0)
+
+/** Least S = Σ min((r/σ)², 16): fitted without the samples that lie beyond 4σ until those stay the same; the best of several starts. */
+function fitRobust(
+  model: Model,
+  wanted: readonly number[],
+  starts: readonly (readonly number[])[],
+  sigma: number,
+  bounds: { lo: readonly number[]; hi: readonly number[] },
+): { parameters: number[]; sum: number } {
+  let best: { parameters: number[]; sum: number } | undefined
+  for (const start of starts) {
+    let parameters = [...start]
+    let weights = weightsOf(model, parameters, wanted, sigma)
+    for (let round = 0; round < 12; round++) {
+      if (weights.filter((one) => one > 0).length <= parameters.length) weights = wanted.map(() => 1 / sigma)
+      const next = fitLeastSquares(model, wanted, parameters, { weights, ...bounds }).parameters
+      const now = weightsOf(model, next, wanted, sigma)
+      const same = now.every((one, i) => one === weights[i])
+      parameters = next
+      weights = now
+      const sum = robust(model, parameters, wanted, sigma)
+      if (!best || sum < best.sum) best = { parameters, sum }
+      if (same) break
+    }
+  }
+  return best!
+}
+
+const weightsOf = (model: Model, parameters: readonly number[], wanted: readonly number[], sigma: number) =>
+  model(parameters).map((value, i) => (Math.abs(wanted[i]! - value) > WILD * sigma ? 0 : 1 / sigma))
+
+/** All three laws fitted to a trace of [s, kPa above the air's]; volume mL, σ kPa. Times from the first sample. */
+export function fitLaws(
+  samples: readonly (readonly [number, number])[],
+  volume: number,
+  sigma: number,
+): Record<Law, FittedLaw> {
+  const zero = samples[0]![0]
+  const times = samples.map(([t]) => t - zero)
+  const wanted = samples.map(([, p]) => p)
+  const long = times.at(-1)!
+  // A slope that a few wild samples do not move: the median of those between the halves, sample by sample.
+  const half = Math.floor(samples.length / 2)
+  const slopes = times
+    .slice(0, samples.length - half)
+    .map((t, i) => (wanted[i + half]! - wanted[i]!) / (times[i + half]! - t))
+  const slope = median(slopes)
+  const level = median(wanted.map((p, i) => p - slope * times[i]!))
+  const ends = median(wanted.slice(-Math.max(3, Math.ceil(samples.length / 5))))
+  const begins = median(wanted.slice(0, Math.max(3, Math.ceil(samples.length / 10))))
+  const q = (kpaPerS: number) => (-kpaPerS * 60 * volume) / AIR_KPA
+  const simple = (law: 'laminar' | 'orifice'): FittedLaw => {
+    const of = law === 'laminar' ? laminar : orifice
+    const model: Model = ([p0, leak]) => times.map((t) => of(t, p0!, leak!, volume))
+    const bounds = { lo: [1e-6, -Infinity], hi: [Infinity, Infinity] }
+    const late = (ends - level) / (long || 1)
+    const starts = [
+      [Math.max(level, 1e-3), q(slope)],
+      [Math.max(begins, 1e-3), q((ends - begins) / (long || 1))],
+      [Math.max(begins, 1e-3), 3 * q((ends - begins) / (long || 1))],
+      [Math.max(level, 1e-3), q(late)],
+      [Math.max(...wanted, 1e-3), q(slope)],
+    ]
+    const { parameters, sum } = fitRobust(model, wanted, starts, sigma, bounds)
+    return {
+      law,
+      p0: parameters[0]!,
+      drop: 0,
+      tau: 0,
+      leak: parameters[1]!,
+      sum,
+      ...spreadOf(model, parameters, wanted, sigma, 1, [0, 1]),
+    }
+  }
+  return { laminar: simple('laminar'), orifice: simple('orifice'), settling: settling() }
+
+  function settling(): FittedLaw {
+    const model: Model = ([pEnd, leak, drop, tau]) =>
+      times.map((t) => drop! * Math.exp(-t / tau!) + laminar(t, pEnd!, leak!, volume))
+    const bounds = { lo: [1e-6, -Infinity, 0, TAU_LEAST], hi: [Infinity, Infinity, Infinity, TAU_MOST] }
+    const starts = [0.4, 1, 2, 3.5, 6, 9].flatMap((tau) => [
+      [Math.max(ends, 1e-3), 0, Math.max(0.01, begins - ends), tau],
+      [Math.max(level, 1e-3), q(slope), Math.max(0.01, wanted[0]! - level), tau],
+      [Math.max((begins + ends) / 2, 1e-3), q(slope) / 2, Math.max(0.01, (begins - ends) / 2), tau],
+    ])
+    const { parameters, sum } = fitRobust(model, wanted, starts, sigma, bounds)
+    const [p0, leak, drop, tau] = parameters as [number, number, number, number]
+    // A parameter that stands at its bound is not free.
+    const free = [0, 1, ...(drop > 1e-9 ? [2, ...(tau > TAU_LEAST && tau < TAU_MOST ? [3] : [])] : [])]
+    return {
+      law: 'settling',
+      p0,
+      drop,
+      tau,
+      leak,
+      sum,
+      ...spreadOf(model, parameters, wanted, sigma, 1, free),
+    }
+  }
+}
+
+/** The standard error of one parameter over the samples that are not wild, and how many are. */
+function spreadOf(
+  model: Model,
+  parameters: readonly number[],
+  wanted: readonly number[],
+  sigma: number,
+  which: number,
+  free: readonly number[],
+): { se: number; wild: number } {
+  const sound = weightsOf(model, parameters, wanted, sigma).map((one) => one > 0)
+  const slopes = jacobian(model, parameters)
+    .filter((_, j) => free.includes(j))
+    .map((column) => column.filter((_, i) => sound[i]))
+  const normal = slopes.map((a) => slopes.map((b) => a.reduce((sum, one, i) => sum + one * b[i]!, 0)))
+  const variances = inverseDiagonal(normal)
+  const at = free.indexOf(which)
+  const variance = variances?.[at]
+  return {
+    se: variance !== undefined && variance >= 0 ? sigma * Math.sqrt(variance) : Infinity,
+    wild: sound.filter((one) => !one).length,
+  }
+}
+
+function median(values: readonly number[]): number {
+  const rising = [...values].sort((a, b) => a - b)
+  const middle = Math.floor(rising.length / 2)
+  return rising.length % 2 ? rising[middle]! : (rising[middle - 1]! + rising[middle]!) / 2
+}
