@@ -51,8 +51,9 @@ const VIEWS = [
       (page) => page.keyboard.press('Enter'),
     ],
   },
+  { name: 'bath', path: '/jobs/1192/clean?view=bath', steps: [press('Enter')] },
   { name: 'parts', path: '/jobs/1185/parts' },
-  { name: 'build', path: '/jobs/1185/build' },
+  { name: 'build', path: '/jobs/1192/build' },
   { name: 'set', path: '/jobs/1181/set', steps: [type('11.2')] },
   {
     name: 'set-dark',

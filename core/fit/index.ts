@@ -21,7 +21,13 @@ export function fitLeastSquares(
     weights = wanted.map(() => 1),
     lo = start.map(() => -Infinity),
     hi = start.map(() => Infinity),
-  }: { weights?: readonly number[]; lo?: readonly number[]; hi?: readonly number[] } = {},
+    steps = STEPS,
+  }: {
+    weights?: readonly number[]
+    lo?: readonly number[]
+    hi?: readonly number[]
+    steps?: number
+  } = {},
 ): Fit {
   const clamp = (parameters: readonly number[]) =>
     parameters.map((value, i) => Math.min(hi[i]!, Math.max(lo[i]!, value)))
@@ -32,7 +38,7 @@ export function fitLeastSquares(
   let rest = residuals(parameters)
   let cost = costOf(rest)
   let damping = 1e-3
-  for (let step = 0; step < STEPS; step++) {
+  for (let step = 0; step < steps; step++) {
     const slopes = jacobian(model, parameters, lo, hi).map((column) =>
       column.map((value, i) => value * weights[i]!),
     )
@@ -55,7 +61,7 @@ export function fitLeastSquares(
           rest = after
           cost = lower
           damping = Math.max(1e-12, damping / 6)
-          moved = gained > 1e-15 * (1 + cost) && n > 0
+          moved = gained > 1e-12 * (1 + cost) && n > 0
           break
         }
       }

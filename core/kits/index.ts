@@ -1,3 +1,4 @@
 export * from './cover.ts'
 export * from './layout.ts'
 export * from './fits.ts'
+export * from './counts.ts'

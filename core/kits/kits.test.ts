@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
 import {
   cheapestCover,
+  countKit,
   coverChoices,
   kitFit,
   layOutKit,
@@ -176,6 +177,38 @@ describe('a kit laid out for one list number', () => {
     ])
     expect(layout.choices).toMatchObject([{ take: 'GK-442B', not: ['GK-442A'] }])
     expect(layout.missing).toEqual([{ position: 'float', name: 'Float' }])
+  })
+})
+
+describe('a kit counted to zero', () => {
+  it('what is on from it, what stays over, and what went on from elsewhere though it was in it', () => {
+    const model = models()[0]!
+    const sheets = listNumberSheets(
+      model,
+      model.listNumbers.find((item) => item.number === 'K-4417-2S')!,
+    )
+    if (isRefusal(sheets)) throw new Error(sheets.refused.why)
+    const needle = sheets.build.positions.find((p) => p.code === 'needle')!
+    const gasket = sheets.build.positions.find((p) => p.code === 'cover.gasket')!
+    const piece = (part: string, name: string, quantity: number) => ({
+      part,
+      name,
+      quantity,
+      tell: '',
+      usedBy: [],
+    })
+    const layout = layOutKit(
+      [piece(needle.part!, 'Needle', 1), piece(gasket.part!, 'Gasket', 1), piece('ELSEWHERE', 'Seal', 3)],
+      sheets.build,
+      [],
+    )
+    expect(countKit(layout, { needle: { from: 'kit' }, 'cover.gasket': { from: 'old' } })).toEqual({
+      on: 1,
+      over: 3,
+      unexplained: [gasket.name],
+    })
+    // What is not on yet is only not counted yet.
+    expect(countKit(layout, {})).toEqual({ on: 0, over: 3, unexplained: [] })
   })
 })
 

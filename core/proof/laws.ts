@@ -41,7 +41,15 @@ function orifice(t: number, p0: number, q: number, volume: number): number {
 const robust = (model: Model, parameters: readonly number[], wanted: readonly number[], sigma: number) =>
   model(parameters).reduce((sum, value, i) => sum + Math.min(((wanted[i]! - value) / sigma) ** 2, CUT), 0)
 
-/** Least S = Σ min((r/σ)², 16): fitted without the samples that lie beyond 4σ until those stay the same; the best of several starts. */
+/** So many of the starts are followed to their end, and so far each is tried first. */
+const FOLLOWED = 3
+const TRIED_STEPS = 12
+const MOST_ROUNDS = 10
+
+/**
+ * Least S = Σ min((r/σ)², 16): fitted without the samples that lie beyond 4σ until those stay the same. Every start is tried a few steps,
+ * the best are followed.
+ */
 function fitRobust(
   model: Model,
   wanted: readonly number[],
@@ -49,23 +57,41 @@ function fitRobust(
   sigma: number,
   bounds: { lo: readonly number[]; hi: readonly number[] },
 ): { parameters: number[]; sum: number } {
-  let best: { parameters: number[]; sum: number } | undefined
-  for (const start of starts) {
-    let parameters = [...start]
+  const fit = (start: readonly number[], steps: number, weights: readonly number[]) => {
+    const enough = weights.filter((one) => one > 0).length > start.length
+    const { parameters } = fitLeastSquares(model, wanted, start, {
+      weights: enough ? weights : wanted.map(() => 1 / sigma),
+      steps,
+      ...bounds,
+    })
+    return { parameters, sum: robust(model, parameters, wanted, sigma) }
+  }
+  // From each start twice: with every sample, and with those alone that lie near it.
+  const tried = starts
+    .flatMap((start) => {
+      const all = fit(
+        start,
+        TRIED_STEPS,
+        wanted.map(() => 1 / sigma),
+      )
+      return [all, fit(start, TRIED_STEPS, weightsOf(model, start, wanted, sigma))]
+    })
+    .sort((a, b) => a.sum - b.sum)
+  let best = tried[0]!
+  for (const one of tried.slice(0, FOLLOWED)) {
+    let { parameters } = one
     let weights = weightsOf(model, parameters, wanted, sigma)
-    for (let round = 0; round < 12; round++) {
-      if (weights.filter((one) => one > 0).length <= parameters.length) weights = wanted.map(() => 1 / sigma)
-      const next = fitLeastSquares(model, wanted, parameters, { weights, ...bounds }).parameters
-      const now = weightsOf(model, next, wanted, sigma)
-      const same = now.every((one, i) => one === weights[i])
-      parameters = next
+    for (let round = 0; round < MOST_ROUNDS; round++) {
+      const next = fit(parameters, 60, weights)
+      const now = weightsOf(model, next.parameters, wanted, sigma)
+      const same = now.every((weight, i) => weight === weights[i])
+      parameters = next.parameters
       weights = now
-      const sum = robust(model, parameters, wanted, sigma)
-      if (!best || sum < best.sum) best = { parameters, sum }
+      if (next.sum < best.sum) best = next
       if (same) break
     }
   }
-  return best!
+  return best
 }
 
 const weightsOf = (model: Model, parameters: readonly number[], wanted: readonly number[], sigma: number) =>
@@ -120,7 +146,7 @@ export function fitLaws(
     const model: Model = ([pEnd, leak, drop, tau]) =>
       times.map((t) => drop! * Math.exp(-t / tau!) + laminar(t, pEnd!, leak!, volume))
     const bounds = { lo: [1e-6, -Infinity, 0, TAU_LEAST], hi: [Infinity, Infinity, Infinity, TAU_MOST] }
-    const starts = [0.4, 1, 2, 3.5, 6, 9].flatMap((tau) => [
+    const starts = [0.4, 1, 2.5, 5, 9].flatMap((tau) => [
       [Math.max(ends, 1e-3), 0, Math.max(0.01, begins - ends), tau],
       [Math.max(level, 1e-3), q(slope), Math.max(0.01, wanted[0]! - level), tau],
       [Math.max((begins + ends) / 2, 1e-3), q(slope) / 2, Math.max(0.01, (begins - ends) / 2), tau],

@@ -86,7 +86,9 @@ export function AllOn({
         <p key={kit.code} style={{ fontSize: 16 }}>
           Kit {kit.code}: {kit.on} on{kit.over > 0 ? `, ${kit.over} stay over, for other variants` : ''}.
           {kit.unexplained.length > 0 && (
-            <ErrorLine>Not on from it, though they belong here: {kit.unexplained.join(', ')}.</ErrorLine>
+            <ErrorLine>
+              Not on from it, though they belong here: {kit.unexplained.join(', ').toLowerCase()}.
+            </ErrorLine>
           )}
         </p>
       ))}

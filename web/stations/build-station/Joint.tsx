@@ -106,6 +106,8 @@ export function JointBench({
   }
   const go = () => turn(joint.open, phase)
   useKeys({ Enter: slack === null ? go : () => turn(joint.open, 'engine', slack) })
+  const lengths = position.fastener?.lengthsMm ?? []
+  const isLong = (i: number) => lengths.length > 1 && lengths[i]! > Math.min(...lengths)
   const torque = torqueWords(position.fastener?.torqueNm)
   return (
     <Ask aria-label="What is asked">
@@ -141,7 +143,7 @@ export function JointBench({
               isDisabled={!isOpen}
               onPress={() => turn([i], phase)}
             >
-              {state === 'checked' ? '✓' : i + 1}
+              {state === 'checked' ? '✓' : `${i + 1}${isLong(i) ? 'L' : ''}`}
             </Head>
           )
         })}

@@ -1,0 +1,26 @@
+import type { KitLayout } from './layout.ts'
+
+/** A kit that came, counted to zero. */
+export interface KitCount {
+  /** pieces that belong here and are on from it */
+  on: number
+  /** pieces that no position here takes, each with the reason that its layout gives */
+  over: number
+  /** what belongs here and is on from elsewhere: not explained by the kit */
+  unexplained: string[]
+}
+
+/** Counts a kit's layout against what went on: `on` says by position where its part came from. */
+export function countKit(
+  layout: KitLayout,
+  on: Readonly<Record<string, { from: string } | undefined>>,
+): KitCount {
+  const here = layout.goesIn.filter(({ position }) => position !== undefined && on[position])
+  return {
+    on: here
+      .filter(({ position }) => on[position!]!.from === 'kit')
+      .reduce((sum, { quantity }) => sum + quantity, 0),
+    over: layout.staysOver.reduce((sum, { quantity }) => sum + quantity, 0),
+    unexplained: here.filter(({ position }) => on[position!]!.from !== 'kit').map(({ reason }) => reason),
+  }
+}
