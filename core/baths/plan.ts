@@ -98,7 +98,9 @@ function loadOf(items: BathItem[], startMs: number): Load {
 
 /** Which face of a load is up at an instant, from 1, and when it is turned next, ms; null once it is done. */
 export function faceAt(load: Load, nowMs: number): { face: number; untilMs: number } | null {
-  const face = Math.floor((nowMs - load.startMs) / ((load.wash.minutesAFace + TURN_MIN) * MINUTE)) + 1
+  // Clocks differ by a breath: a load that went in this moment has its first face up.
+  const sinceMs = Math.max(0, nowMs - load.startMs)
+  const face = Math.floor(sinceMs / ((load.wash.minutesAFace + TURN_MIN) * MINUTE)) + 1
   if (nowMs >= load.endMs || face < 1 || face > load.wash.faces) return null
   const untilMs = load.startMs + (face * load.wash.minutesAFace + (face - 1) * TURN_MIN) * MINUTE
   return { face, untilMs }
