@@ -5,6 +5,11 @@ import { fold, step, type Entry, type JobState } from '@ekrond/core/job'
 import { identified, JOB, opening, placed, reading, unsent } from '../demo/log-entries.ts'
 import { linkChange, linkagePose } from '@ekrond/core/pump'
 import { linkageOf } from '@ekrond/core/settings'
+import { weighCauses, type Seen } from '@ekrond/core/causes'
+import { explode, layUnit, type Standing } from '@ekrond/core/drawing'
+import { unitDrawing } from '@ekrond/core/families'
+import { teardownOrder } from '@ekrond/core/work'
+import { sheetsFor } from '../demo/log-entries.ts'
 import { diagnose } from '@ekrond/core/passages'
 import { bySets, someBlows, someMap, thousandSets } from './passages.ts'
 
@@ -17,7 +22,7 @@ interface Row {
 
 /** Each computation beside its general-purpose rival on the same data in the same run: median time, and quality where it differs. */
 export function table(): Promise<string> {
-  const rows = [foldRow(), identifyRow(), coverRow(), linkageRow(), passagesRow()]
+  const rows = [foldRow(), identifyRow(), coverRow(), linkageRow(), passagesRow(), unitRow(), causesRow()]
   const width = (key: keyof Row) => Math.max(key.length, ...rows.map((row) => row[key].length))
   const keys: (keyof Row)[] = ['what', 'ours', 'rival', 'ratio']
   const line = (row: Row) => keys.map((key) => row[key].padEnd(width(key))).join('   ')
@@ -249,5 +254,46 @@ function passagesRow(): Row {
     'all sets',
     rival,
     ` (1,000 on 60 branches: ${thousandSets().toFixed(0)} ms)`,
+  )
+}
+
+/** One step of a four-barrel's teardown laid out anew, names and all, against the parts' places alone. */
+function unitRow(): Row {
+  const { spec, build } = sheetsFor('Q-8010-1S')
+  const drawing = unitDrawing({ spec, build })
+  const order = teardownOrder(build)
+  const at = Math.floor(order.length / 2)
+  const standings = Object.fromEntries(
+    order.map(({ code }, i): [string, Standing] => [code, i < at ? 'off' : i === at ? 'now' : 'on']),
+  )
+  const named = order
+    .slice(at, at + 3)
+    .map(({ code, name }, i) => ({ code, number: String(at + i + 1), words: name }))
+  const room = { width: 728, height: 520 }
+  return row(
+    `an exploded section of ${build.positions.length} positions laid out (a frame is 16 ms)`,
+    median(() => layUnit(drawing, build.positions, standings, named, room), 49),
+    'places alone, no names',
+    median(() => explode(drawing, build.positions, standings), 49),
+  )
+}
+
+/** Forty causes and eight pieces of evidence: inclusion and exclusion against every set of the first twelve. */
+function causesRow(): Row {
+  const network = (causes: number) => ({
+    causes: Array.from({ length: causes }, (_, i) => ({ id: `c${i}`, prior: 0.02 + (i % 7) / 50 })),
+    evidence: Array.from({ length: 8 }, (_, e) => ({
+      id: `e${e}`,
+      leak: 0.03,
+      weights: { [`c${e}`]: 0.7, [`c${(e * 5 + 2) % causes}`]: 0.5 },
+    })),
+  })
+  const seen: Record<string, Seen> = {}
+  for (let e = 0; e < 8; e++) seen[`e${e}`] = e < 5 ? 'present' : 'absent'
+  return row(
+    'which of 40 causes are there, exactly',
+    median(() => weighCauses(network(40), seen), 19),
+    'every set, of 12 causes',
+    median(() => weighCauses(network(12), seen), 19),
   )
 }
