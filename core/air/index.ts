@@ -1,3 +1,4 @@
+import { figure } from '../measure/index.ts'
 import { blendAfr, blendDensity } from '../metering/index.ts'
 import { checkNumbers, refuse, type Result } from '../refusal/index.ts'
 
@@ -10,7 +11,31 @@ export function airPressure(altitudeM: number): Result<number> {
   if (bad) return bad
   if (altitudeM < -500 || altitudeM > 11_000)
     return refuse('altitude', 'The standard air is known from −500 to 11,000 m.')
-  return 101.325 * (1 - 2.25577e-5 * altitudeM) ** 5.25588
+  return SEA_KPA * pressureRatio(altitudeM)
+}
+
+const SEA_KPA = 101.325
+/** Less than this does nothing that a jet would be changed for, m. */
+const LEAST_ALTITUDE = 200
+
+const pressureRatio = (altitudeM: number): number => (1 - 2.25577e-5 * altitudeM) ** 5.25588
+
+/** What thinner air does to a mixture with the same jets, and what area and bore would bring it back; shares, air as warm as at the sea. */
+export function atAltitude(altitudeM: number): { richer: number; area: number; bore: number } {
+  const area = Math.sqrt(pressureRatio(altitudeM))
+  return { richer: 1 / area - 1, area, bore: Math.sqrt(area) }
+}
+
+/** The same in words; empty where it is too little to matter, or beyond the air that is known. */
+export function altitudeWords(altitudeM: number): string {
+  if (
+    !Number.isFinite(altitudeM) ||
+    Math.abs(altitudeM) < LEAST_ALTITUDE ||
+    typeof airPressure(altitudeM) !== 'number'
+  )
+    return ''
+  const { richer, area, bore } = atAltitude(altitudeM)
+  return `At ${figure(altitudeM, 0)} m: ${figure(Math.abs(richer) * 100, 0)} % ${richer > 0 ? 'richer' : 'leaner'} with the jets of a sheet for the sea; ${figure(area, 2)} of their area (${figure(bore, 2)} of the bore) brings it back.`
 }
 
 /** Air and fuel that a jet is chosen for: altitude m, temperature °C, ethanol share by volume, λ. */

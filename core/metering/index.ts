@@ -35,12 +35,3 @@ export function blendAfr(ethanol: number): number {
 
 /** Flow of a worn jet against its nominal one as a share, at one head and one Cd: (d/d₀)² − 1. Bores mm. */
 export const flowChange = (boreMm: number, nominalMm: number): number => (boreMm / nominalMm) ** 2 - 1
-
-/** Pressure of the standard atmosphere over that at the sea, 1 at 0 m. altitude m, −500 to 11,000. `docs/physics.md` 11. */
-export const pressureRatio = (altitudeM: number): number => (1 - 2.25577e-5 * altitudeM) ** 5.25588
-
-/** What thinner air does to a mixture with the same jets, and what area and bore would bring it back; as shares, air as warm as at the sea. */
-export function atAltitude(altitudeM: number): { richer: number; area: number; bore: number } {
-  const area = Math.sqrt(pressureRatio(altitudeM))
-  return { richer: 1 / area - 1, area, bore: Math.sqrt(area) }
-}

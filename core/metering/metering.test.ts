@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { blendAfr, blendDensity, flowChange, orificeFlow, atAltitude, pressureRatio } from './index.ts'
+import { blendAfr, blendDensity, flowChange, orificeFlow } from './index.ts'
 
 describe('flow through a hole', () => {
   it('1 mm² at 10 kPa of water with Cd 0.7 is 187.8 mL/min', () => {
@@ -27,21 +27,5 @@ describe('ethanol blends', () => {
     // mass share 670.65/782.4 = 0.8572: 9·0.8572 + 14.7·0.1428 = 9.814
     expect(blendAfr(0.85)).toBeCloseTo(9.814, 3)
     expect(blendAfr(0)).toBe(14.7)
-  })
-})
-
-describe('altitude', () => {
-  // The standard atmosphere's own table: 84.56 kPa at 1,500 m, 79.50 at 2,000 m, of 101.325 at the sea.
-  it('pressure as the standard atmosphere has it', () => {
-    expect(pressureRatio(0)).toBe(1)
-    expect(pressureRatio(1500) * 101.325).toBeCloseTo(84.56, 1)
-    expect(pressureRatio(2000) * 101.325).toBeCloseTo(79.5, 1)
-  })
-  it('richer by one over the root; area by the root, bore by its root', () => {
-    const at = atAltitude(1500)
-    expect(at.richer).toBeCloseTo(0.0947, 3)
-    expect(at.area).toBeCloseTo(0.9135, 3)
-    expect(at.bore).toBeCloseTo(0.9558, 3)
-    expect(atAltitude(-300).richer).toBeLessThan(0)
   })
 })

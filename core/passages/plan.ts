@@ -51,8 +51,13 @@ export function mapOf(plan: PassagePlan, said: Said | null): PassageMap {
 }
 
 /** A branch below this is proven free, above the other is taken for blocked. */
-export const FREE_BELOW = 0.02
-export const BLOCKED_ABOVE = 0.5
+const FREE_BELOW = 0.02
+const BLOCKED_ABOVE = 0.5
+
+/** What the blows say of a branch that is blocked with a chance of `p`; nothing, while none was made. */
+export type BranchStanding = 'not blown' | 'free' | 'open question' | 'blocked'
+export const standingOf = (p: number, blows: number): BranchStanding =>
+  blows === 0 ? 'not blown' : p > BLOCKED_ABOVE ? 'blocked' : p < FREE_BELOW ? 'free' : 'open question'
 
 /** The largest tool that may go through a passage of this bore (mm) without touching its wall: nine tenths of it. */
 export const largestTool = (bore: number): number => Math.floor(bore * 0.9 * 20) / 20

@@ -2,10 +2,9 @@ import { familyOf, passagePlans } from '../families/index.ts'
 import { uncured } from '../findings/cure.ts'
 import type { BodyState } from '../job/state.ts'
 import {
-  BLOCKED_ABOVE,
   diagnose,
-  FREE_BELOW,
   mapOf,
+  standingOf,
   type Blow,
   type Passage,
   type PassageMap,
@@ -46,7 +45,7 @@ export function passageView({
     ? Object.fromEntries(map.branches.map(({ id, prior }) => [id, prior]))
     : told
   const suspects = plan.passages
-    .filter(({ id }) => blows.length > 0 && blocked[id]! > BLOCKED_ABOVE)
+    .filter(({ id }) => standingOf(blocked[id]!, blows.length) === 'blocked')
     .sort((a, b) => blocked[b.id]! - blocked[a.id]!)
   return {
     plan,
@@ -54,7 +53,7 @@ export function passageView({
     blows,
     blocked,
     suspects,
-    proven: blows.length > 0 && plan.passages.every(({ id }) => blocked[id]! < FREE_BELOW),
+    proven: plan.passages.every(({ id }) => standingOf(blocked[id]!, blows.length) === 'free'),
     contradiction: isRefusal(told) ? told.refused.why : '',
   }
 }

@@ -1,4 +1,4 @@
-import { BLOCKED_ABOVE, FREE_BELOW } from '@ekrond/core/passages'
+import { standingOf } from '@ekrond/core/passages'
 import type { PassageView } from '@ekrond/core/stations'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'
@@ -31,14 +31,7 @@ export function Branches({ view, most }: { view: PassageView; most: number }) {
     <List aria-label="Branches">
       {shown.slice(0, most).map(({ id, name }) => {
         const p = blocked[id]!
-        const words =
-          blows.length === 0
-            ? 'not blown'
-            : p > BLOCKED_ABOVE
-              ? 'blocked'
-              : p < FREE_BELOW
-                ? 'free'
-                : 'open question'
+        const words = standingOf(p, blows.length)
         return (
           <li key={id}>
             <b style={words === 'blocked' ? { color: 'var(--red)' } : {}}>{name}</b>

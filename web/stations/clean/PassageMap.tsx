@@ -2,7 +2,7 @@ import { boxOf, fitted } from '@ekrond/core/drawing'
 import { unitDrawing } from '@ekrond/core/families'
 import type { PassageView } from '@ekrond/core/stations'
 import type { Sheets } from '@ekrond/core/sheets'
-import { BLOCKED_ABOVE, FREE_BELOW } from '@ekrond/core/passages'
+import { standingOf } from '@ekrond/core/passages'
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { Hatchings, pathOf, Pieces, type View } from '../../drawing/Pieces'
@@ -61,8 +61,9 @@ export function PassageMap({ sheets, view, tapped, suggested, tap }: Props) {
           </g>
           {view.plan.passages.map(({ id, line, circuit, bore }) => {
             const p = view.blocked[id]!
-            const blocked = view.blows.length > 0 && p > BLOCKED_ABOVE
-            const free = view.blows.length > 0 && p < FREE_BELOW
+            const standing = standingOf(p, view.blows.length)
+            const blocked = standing === 'blocked'
+            const free = standing === 'free'
             const d = pathOf(line, false, onSheet)
             const width = Math.max(3.4, bore * onSheet.perMm * 0.8)
             return (

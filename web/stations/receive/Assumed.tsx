@@ -1,10 +1,10 @@
-import { atAltitude } from '@ekrond/core/metering'
-import { figure } from '@ekrond/core/measure'
-import type { Opening } from './opening'
+import { altitudeWords } from '@ekrond/core/air'
+import { figureOf, type Opening } from './opening'
 import { Label } from '../../ui'
 
 /** What nobody knows is assumed, and said. */
 export function Assumed({ typed }: { typed: Opening }) {
+  const effect = altitudeWords(figureOf(typed.altitude) ?? NaN)
   const assumed = [
     ...(typed.pressure || typed.head ? [] : ['fuel pressure from the sheet']),
     ...(typed.ethanol ? [] : ['gasoline without ethanol']),
@@ -15,17 +15,9 @@ export function Assumed({ typed }: { typed: Opening }) {
     <div>
       <Label>Assumed until somebody knows better</Label>
       <p style={{ color: 'var(--pencil)', fontSize: 15 }}>
-        {effectOf(typed.altitude)}
+        {effect && `${effect} `}
         {assumed.length === 0 ? 'Nothing: all of it is known.' : `${assumed.join(', ')}.`}
       </p>
     </div>
   )
-}
-
-/** What the altitude that was typed does to mixture and jets. */
-function effectOf(altitude: string): string {
-  const metres = Number(altitude.replace(',', '.').replace(/\s*m$/, ''))
-  if (altitude.trim() === '' || !Number.isFinite(metres) || Math.abs(metres) < 200 || metres > 9000) return ''
-  const { richer, area, bore } = atAltitude(metres)
-  return `At ${figure(metres, 0)} m: ${figure(Math.abs(richer) * 100, 0)} % ${richer > 0 ? 'richer' : 'leaner'} with the jets of a sheet for the sea; ${figure(area, 2)} of their area (${figure(bore, 2)} of the bore) brings it back. `
 }

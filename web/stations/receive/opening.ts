@@ -88,16 +88,20 @@ export const comesBackAs = (opened: Opened): Partial<Opening> => {
 
 type Wrong = { field: keyof Opening; sentence: string }
 
+/** A figure as it is typed in the opening form, with or without its unit; null where nothing is, NaN where it is none. */
+export function figureOf(typed: string): number | null {
+  const text = typed
+    .trim()
+    .replace(',', '.')
+    .replace(/\s*(%|kpa|mm|m|°)$/i, '')
+  return text === '' ? null : Number(text)
+}
+
 /** What was typed as an opening entry's data; a sentence where it cannot be. */
 export function readOpening(typed: Opening, today: string): { data: DataOf['job.opened'] } | Wrong {
   const number = (field: keyof Opening, what: string): number | null | Wrong => {
-    const text = typed[field]
-      .trim()
-      .replace(',', '.')
-      .replace(/\s*(%|kpa|mm|m|°)$/i, '')
-    if (text === '') return null
-    const value = Number(text)
-    return Number.isFinite(value)
+    const value = figureOf(typed[field])
+    return value === null || Number.isFinite(value)
       ? value
       : { field, sentence: `“${typed[field]}” is no number of ${what}. Leave it empty if nobody knows.` }
   }
