@@ -184,7 +184,7 @@ export function PaintedOutside({
           />
         </g>
       ))}
-      <Bar perMm={view.perMm} x={8} y={size.height - foot - 6} />
+      <Bar perMm={view.perMm} x={8} y={12} />
     </>
   )
 }
