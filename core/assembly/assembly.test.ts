@@ -71,6 +71,9 @@ describe('a joint of eight screws', () => {
     expect(job.turn('started', [7])).toBe('in')
     expect(job.turn('final', [0, 4])).toBe('in')
     expect(job.turn('final', [8])).toBe('no such fastener')
+    // What was never tightened is not felt again.
+    expect(job.turn('checked')).toBe('not final')
+    expect(job.turn('checked', [0, 4])).toBe('in')
   })
 
   it('is done when each was final and felt again after the last of them', () => {

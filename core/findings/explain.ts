@@ -1,4 +1,4 @@
-import { causes, lookFirst, type Suspect } from '../complaint/index.ts'
+import { causes, firstLooks, lookFirst, type Suspect } from '../complaint/index.ts'
 import { bodyOf, lastSaid, type JobState } from '../job/state.ts'
 import type { Position, Sheets } from '../sheets/schemas.ts'
 import { conditionOf } from './conditions.ts'
@@ -86,4 +86,23 @@ function causesOf(position: Position, condition: string, ruled: string): readonl
     default:
       return []
   }
+}
+
+/** What a condition would explain of the complaint, said before it is judged; empty where it says nothing of it. */
+export function wouldExplain(
+  state: JobState,
+  sheets: Sheets,
+  body: number,
+  position: Position,
+  condition: string,
+): string {
+  const explains = conditionOf(position.kind, condition)?.explains ?? []
+  const complaint = state.opened?.complaint
+  if (!complaint || explains.length === 0) return ''
+  const suspect = firstLooks(lookFirst(complaint, bodyOf(state, body).tests, sheets)).find(({ code }) =>
+    explains.includes(code),
+  )
+  return suspect
+    ? `It would explain the complaint, “${complaint.words || complaint.symptom}”: one of the likelier causes, ${Math.round(suspect.share * 100)} %.`
+    : ''
 }

@@ -103,6 +103,10 @@ const REFUSALS = {
     `${name}: ${left} ${left === 1 ? 'is' : 'are'} not started yet. Start all of them by hand before any is tight.`,
     'to',
   ],
+  'not final': (name: string): Said => [
+    `${name}: what is not final yet cannot be checked again. Tighten it first.`,
+    'to',
+  ],
   'why slack': (name: string): Said => [`Say why ${name} is left slack: it is printed on the card.`, 'why'],
   condemned: (name: string): Said => [`${name} is condemned. Fit another, or judge it again.`, 'from'],
   'not here': (name: string, from: string): Said => [

@@ -45,6 +45,17 @@ export function pathOf(line: Line, shut: boolean, { perMm, origin }: View): stri
   return d + (shut ? 'Z' : '')
 }
 
+/** A centre line: thin, long and short; drawn last. */
+export const Axis = ({ line, view }: { line: Line; view: View }) => (
+  <path
+    d={pathOf(line, false, view)}
+    fill="none"
+    stroke="var(--line)"
+    strokeWidth={0.8}
+    strokeDasharray="12 3 2.5 3"
+  />
+)
+
 /** The hatchings of sections, in screen pixels, in ink and in blue. */
 export const Hatchings = () => (
   <defs>

@@ -3,7 +3,7 @@ import { unitDrawing } from '@ekrond/core/families'
 import type { Sheets } from '@ekrond/core/sheets'
 import { useId, useMemo } from 'react'
 import { Bar, Named, Words } from './labels'
-import { Hatchings, pathOf, Pieces, type View } from './Pieces'
+import { Axis, Hatchings, pathOf, Pieces, type View } from './Pieces'
 import { useSize } from './sheet'
 
 interface Props {
@@ -85,14 +85,7 @@ export function PaintedUnit({
             </g>
           ))}
         {drawing.axes.map((axis, i) => (
-          <path
-            key={i}
-            d={pathOf(axis, false, view)}
-            fill="none"
-            stroke="var(--line)"
-            strokeWidth={0.8}
-            strokeDasharray="12 3 2.5 3"
-          />
+          <Axis key={i} line={axis} view={view} />
         ))}
       </g>
       {laid.key && <KeyMap laid={laid} drawing={drawing} />}

@@ -65,6 +65,11 @@ export const fastenerTurned = defineKind({
     )
     if ((data.to === 'final' || data.to === 'checked') && untouched.length > 0)
       return notAdmitted('not all started', name, untouched.length)
+    if (
+      data.to === 'checked' &&
+      data.at.some((i) => turned[i]!.to === 'started' || turned[i]!.to === 'finger')
+    )
+      return notAdmitted('not final', name)
     return undefined
   },
   apply: (state, entry) =>

@@ -4,7 +4,7 @@ import type { BodyState } from '@ekrond/core/job'
 import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
 import { outsideSettings } from '@ekrond/core/stations'
 import { Bar, Named } from '../../drawing/labels'
-import { Hatchings, pathOf, Pieces, type View } from '../../drawing/Pieces'
+import { Axis, Hatchings, pathOf, Pieces, type View } from '../../drawing/Pieces'
 import { ScrewDial } from '../../drawing/ScrewDial'
 import { useSize } from '../../drawing/sheet'
 import { figures } from '../../theme/global'
@@ -129,17 +129,10 @@ export function PaintedOutside({
       ))}
       <Pieces pieces={elevation.front} mode="on" view={view} />
       {drawing.axes.slice(0, sheets.spec.barrels > 2 ? 2 : 1).map((axis, i) => (
-        <path
+        <Axis
           key={i}
-          d={pathOf(
-            axis.map(([x, y]) => [x, Math.min(y1 + 5, Math.max(y0 - 5, y))] as const),
-            false,
-            view,
-          )}
-          fill="none"
-          stroke="var(--line)"
-          strokeWidth={0.8}
-          strokeDasharray="12 3 2.5 3"
+          line={axis.map(([x, y]) => [x, Math.min(y1 + 5, Math.max(y0 - 5, y))] as const)}
+          view={view}
         />
       ))}
       {labels.map((label) => (

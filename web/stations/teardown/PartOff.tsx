@@ -3,14 +3,13 @@ import { conditionsFor, enterFinding } from '@ekrond/core/entering'
 import {
   conditionsOf,
   dispositions,
-  conditionOf,
   dispositionWord,
   findings,
   mendOrBuy,
+  wouldExplain,
   type Disposition,
 } from '@ekrond/core/findings'
-import { bodyOf, lastSaid, type JobState } from '@ekrond/core/job'
-import { firstLooks, lookFirst } from '@ekrond/core/complaint'
+import { lastSaid } from '@ekrond/core/job'
 import { figure, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { type Position, type Sheets, cautionsOff, lookAlikes } from '@ekrond/core/sheets'
@@ -46,24 +45,6 @@ const chanceWords = (pIn: number) => {
 }
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
-
-/** What a condition would explain of the complaint; empty where it says nothing of it. */
-function explainWords(
-  state: JobState,
-  sheets: Sheets,
-  body: number,
-  position: Position,
-  condition: string,
-): string {
-  const seen = conditionOf(position.kind, condition)
-  const { complaint } = state.opened ?? {}
-  if (!seen || !complaint || seen.explains.length === 0) return ''
-  const suspects = lookFirst(complaint, bodyOf(state, body).tests, sheets)
-  const suspect = firstLooks(suspects).find(({ code }) => seen.explains.includes(code))
-  return suspect
-    ? `It would explain the complaint: “${complaint.words || complaint.symptom}”, a share of ${Math.round(suspect.share * 100)} % before the look.`
-    : ''
-}
 
 export function PartOff({
   open,
@@ -103,7 +84,7 @@ export function PartOff({
   const draft = seen ? enterFinding(position, seen, raw, gauge, sheets, conditions, override) : null
   const said = draft && !isRefusal(draft) ? draft : null
   const disposition = said?.said.disposition
-  const explains = explainWords(state, sheets, open.body, position, condition)
+  const explains = wouldExplain(state, sheets, open.body, position, condition)
   const tried = body.findings[position.code]?.said.filter((one) => one.ruled === 'repair').length ?? 0
   const mend = mendOrBuy(
     position,
