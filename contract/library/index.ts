@@ -51,6 +51,24 @@ export const RevisionsAnswer = v.object({
 })
 export type RevisionsAnswer = v.InferOutput<typeof RevisionsAnswer>
 
+/** Units that breathe alike: draft, barrels, and a throttle bore within a tenth where one was measured. */
+export const RelativesQuery = v.object({
+  draft: v.picklist(['down', 'up', 'side']),
+  barrels: v.pipe(v.string(), v.regex(/^[1-4]$/), v.transform(Number)),
+  bore: v.optional(
+    v.pipe(v.string(), v.regex(/^\d{1,3}(\.\d{1,3})?$/), v.transform(Number), v.minValue(1), v.maxValue(200)),
+  ),
+})
+/** By setting: each relative's value (stored units) with its list number and how common it is. */
+export const RelativesAnswer = v.object({
+  listNumbers: v.array(v.string()),
+  settings: v.record(
+    v.string(),
+    v.array(v.object({ listNumber: v.string(), value: v.number(), weight: v.number() })),
+  ),
+})
+export type RelativesAnswer = v.InferOutput<typeof RelativesAnswer>
+
 export const MarketPart = v.object({
   part: v.string(),
   name: v.string(),

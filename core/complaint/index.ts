@@ -1,4 +1,4 @@
-import type { BuildSheet, Position, SpecSheet } from '../sheets/index.ts'
+import { screwKindOf, type BuildSheet, type Position, type SpecSheet } from '../sheets/index.ts'
 import { causes, type Cause } from './causes.ts'
 
 export * from './words.ts'
@@ -76,7 +76,7 @@ function weightOf(cause: Cause, said: Said, tests: Tests): number {
 
 function wordsOf(cause: Cause, sheets: Unit | undefined): { finding: string; look: string } {
   if (sheets && cause.without && positionsOf(cause, sheets.build).length === 0) return cause.without
-  const kind = sheets?.spec.mixture.kind
+  const kind = sheets && screwKindOf(sheets.spec)
   return { finding: cause.finding, look: (kind && cause.lookBy?.[kind]) ?? cause.look }
 }
 

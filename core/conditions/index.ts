@@ -34,7 +34,9 @@ export function workingConditions(application: Application | undefined, spec: Sp
     pressureKpa = headPressure(application.headMm, densityKgM3)
   if (pressureKpa === null) {
     pressureKpa = spec.supply.pressureKpa
-    assumes.push(`fuel at ${spec.supply.pressureKpa} kPa, from the sheet`)
+    assumes.push(
+      `fuel at ${spec.supply.pressureKpa} kPa, ${spec.taught ? 'usual with its family' : 'from the sheet'}`,
+    )
   }
   return { pressureKpa, ethanol, densityKgM3, assumes }
 }

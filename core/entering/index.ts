@@ -122,9 +122,20 @@ function asFoundSaying(
 ) {
   const { freeEighths } = sheets.spec.mixture
   const mixture = setting.code === 'mixture.turns'
+  // Of a taught unit nothing is said that nobody measured: what it was found at is its value until a better source comes.
+  if (sheets.spec.taught && (setting.target === null || setting.source === 'as found'))
+    return {
+      usual: true,
+      headline: `${showValue(value, setting.quantity)}${countedTo === 'free' ? ' until it fell free' : ''}, noted.`,
+      meaning:
+        countedTo === 'free'
+          ? 'Counted out to free: it says where it stood only once the thread is counted.'
+          : 'It is its value until a sheet or relatives say another.',
+    }
   // Counted until free, where the whole thread was counted once: it stood as far out as is left of it.
   const stood = mixture && countedTo === 'free' && freeEighths !== undefined ? freeEighths - value : value
-  if (mixture && (countedTo !== 'free' || freeEighths !== undefined)) {
+  const saysWay = !sheets.spec.taught?.pencil.includes('mixture.kind')
+  if (mixture && saysWay && (countedTo !== 'free' || freeEighths !== undefined)) {
     const twin = sheets.spec.settings.find(
       (other) => other.code === setting.code && other.place !== setting.place,
     )

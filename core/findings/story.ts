@@ -1,4 +1,5 @@
 import { bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
+import { screwKindOf } from '../sheets/taught.ts'
 import type { PartKind, Sheets } from '../sheets/schemas.ts'
 
 /** Findings that belong together, and what they say together that none says alone. */
@@ -198,6 +199,7 @@ const positionsOf = (sheets: Sheets, kind: PartKind) =>
 
 /** In leans a fuel screw and enriches an air screw. */
 function screwsFound(here: BodyState, { spec }: Sheets, way: 'lean' | 'rich'): string[] {
+  if (screwKindOf(spec) === null) return []
   const inward = (spec.mixture.kind === 'fuel') === (way === 'lean')
   return spec.settings
     .filter(({ code }) => code === 'mixture.turns')

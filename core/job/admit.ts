@@ -84,6 +84,8 @@ function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBo
   const target = state.log.find((other) => other.id === entry.corrects)
   if (!target) return notAdmitted('no target')
   const strike = entry.kind === 'entry.struck'
+  if (strike && target.kind === 'own.published')
+    return notAdmitted('published', (target.data as { listNumber: string }).listNumber)
   const kind = kinds.get(entry.kind)!
   if (!strike) {
     const sameKey =

@@ -1,4 +1,4 @@
-import { nameOn, settingKey, type Sheets } from '../sheets/index.ts'
+import { judgedByOther, nameOn, settingKey, type Sheets } from '../sheets/index.ts'
 import { bodyOf, lastSaid, readBodyKey, type JobState } from './state.ts'
 
 export interface CheckAgain {
@@ -19,7 +19,7 @@ export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgai
   const readings = Object.entries(here.readings).flatMap(([key, judged]): CheckAgain[] => {
     const said = lastSaid(judged)!
     const setting = sheets.spec.settings.find((s) => settingKey(s) === key)
-    return said.specRev === sheets.specRev || !setting
+    return !setting || !judgedByOther(said, setting, sheets)
       ? []
       : [
           {

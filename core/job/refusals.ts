@@ -57,6 +57,21 @@ const REFUSALS = {
   estimate: (): Said => ['There is no estimate to agree to. Make one first.'],
   mark: (why: string): Said => [why, 'text'],
   revision: (sentence: string): Said => [sentence, 'specRev'],
+  'not taught': (): Said => [
+    'This unit stands on its library’s sheets. What is wrong there is corrected in the library.',
+  ],
+  'was there': (name: string): Said => [
+    `${name} came off already, so it was there. Take that back first.`,
+    'position',
+  ],
+  'no such source': (): Said => ['That value is not in the log any more. Pick one that stands.', 'source'],
+  'no reading before': (): Said => [
+    'Read the float’s height first: a bend tells something between two readings.',
+  ],
+  published: (listNumber: string): Said => [
+    `It is in the library as ${listNumber} already. What is wrong there makes its next revision.`,
+    'listNumber',
+  ],
   'identify first': (): Said => [
     'Nothing can be set before it is identified: the values come from its sheet.',
   ],

@@ -12,12 +12,20 @@ import {
   sentenceOf,
   showNumber,
   type JobState,
+  type ReadingData,
   type SheetsByBody,
 } from '../job/index.ts'
 import { gatePoints } from '../stations/index.ts'
 import { showTurns, showValue } from '../measure/index.ts'
 import { screwWords } from '../mixture/index.ts'
-import { nameOn, settingKey, type SettingSpec, type Sheets } from '../sheets/index.ts'
+import {
+  judgedByOther,
+  nameOn,
+  screwKindOf,
+  settingKey,
+  type SettingSpec,
+  type Sheets,
+} from '../sheets/index.ts'
 import { settingsInOrder } from '../settings/index.ts'
 import { voidedBy } from '../work/index.ts'
 import { found } from './found.ts'
@@ -96,7 +104,7 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     complaint: complaintOf(state, all),
     left: leftOf(state, all, bodyNumber),
     mixture: {
-      words: screwWords(spec.mixture.kind)
+      words: screwWords(screwKindOf(spec))
         .split(/(?<=,)\s/)
         .map((part) => part.replace(/[,.]$/, '')),
       screws: spec.settings
@@ -149,10 +157,10 @@ function outOf(
   state: JobState,
   sheets: Sheets,
   setting: SettingSpec,
-  last: { specRev: string; shown: { verdict: string } },
+  last: ReadingData,
   bodyNumber: number,
 ): string {
-  if (last.specRev !== sheets.specRev) return 'judged by another sheet: check again'
+  if (judgedByOther(last, setting, sheets)) return 'judged by another sheet: check again'
   const opened = voidedBy(state, sheets, setting, bodyNumber)
   if (opened) return `${opened.name.toLowerCase()} opened or changed since: check again`
   if (last.shown.verdict === 'in') return ''

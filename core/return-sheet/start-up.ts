@@ -7,7 +7,7 @@ import { neverCapped, portsOf } from '../families/index.ts'
 import { bodyOf, lastSaid, portWords, type JobState } from '../job/index.ts'
 import { figure } from '../measure/index.ts'
 import { isRefusal } from '../refusal/index.ts'
-import type { Sheets } from '../sheets/index.ts'
+import { screwKindOf, type Sheets } from '../sheets/index.ts'
 import { found } from './found.ts'
 
 export interface StartUpCard {
@@ -100,6 +100,7 @@ function passedTheSeat(state: JobState, sheets: Sheets, bodyNumber: number): str
   if (wet)
     return `${wet.name.toLowerCase()}: ${found(lastSaid(here.findings[wet.code])!, wet).replace(/\.$/, '')}`
   const height = here.asFound['float.height/none']
+  if (sheets.spec.taught) return ''
   if (!height) return ''
   const at = fuelAtWork(
     sheets.spec,
@@ -123,8 +124,12 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
   const conditions = workingConditions(opened, spec)
   // Whoever gave a head of fuel has a tank above it; whoever gave a pressure has a pump.
   const pumped = opened.headMm == null && (opened.pressureKpa != null || spec.supply.feed === 'pump')
-  const pressure = `${figure(conditions.pressureKpa)} kPa${opened.pressureKpa == null && opened.headMm == null ? ' (the sheet’s, not measured)' : ''}, ${figure(spec.supply.mostKpa)} at most`
-  const over = conditions.pressureKpa > spec.supply.mostKpa ? ' That is too much: a regulator first.' : ''
+  const pressure = `${figure(conditions.pressureKpa)} kPa${opened.pressureKpa == null && opened.headMm == null ? ' (the sheet’s, not measured)' : ''}${spec.taught ? '' : `, ${figure(spec.supply.mostKpa)} at most`}`
+  const over =
+    !spec.taught && conditions.pressureKpa > spec.supply.mostKpa
+      ? ' That is too much: a regulator first.'
+      : ''
+  const screw = screwKindOf(spec)
   const choke = build.positions.some(({ code, name }) => /choke/i.test(`${code} ${name}`))
   const screws = spec.settings.filter((setting) => setting.code === 'mixture.turns').length
   return {
@@ -132,9 +137,11 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
       ? `Before anyone cranks: fuel can have passed the seat (${passed}). Plugs out, look for fuel in the cylinders; smell and level of the oil.`
       : null,
     lines: [
-      pumped
-        ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
-        : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
+      spec.taught && opened.pressureKpa == null && opened.headMm == null
+        ? 'Fuel pressure as its engine’s book says: what this unit bears is not known. New filter, tank without water or dirt.'
+        : pumped
+          ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
+          : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
       ...(bodyOf(state, bodyNumber).sediment?.kinds ?? []).map((code) => sedimentOf(code)!.card),
       ...(spec.settings.some(({ sealed }) => sealed)
         ? [
@@ -150,14 +157,18 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
       ...(screws
         ? [
             'Warm it through, then mixture.',
-            spec.mixture.kind === 'fuel'
-              ? `${screws > 1 ? 'Each' : 'The'} screw in until it falters, then out a quarter turn. In is leaner on this one.`
-              : `${screws > 1 ? 'Each' : 'The'} screw out until it falters, then in a quarter turn. In is richer on this one.`,
+            screw === null
+              ? 'Which way is leaner on this one nobody noted: an eighth of a turn at a time, and listen.'
+              : screw === 'fuel'
+                ? `${screws > 1 ? 'Each' : 'The'} screw in until it falters, then out a quarter turn. In is leaner on this one.`
+                : `${screws > 1 ? 'Each' : 'The'} screw out until it falters, then in a quarter turn. In is richer on this one.`,
           ]
         : ['Warm it through.']),
-      spec.engine.idleInGearRpm
-        ? `Idle ${spec.engine.idleInGearRpm} in gear, ${spec.engine.idleRpm} out of gear.`
-        : `Idle ${spec.engine.idleRpm}.`,
+      spec.taught
+        ? 'Idle as its engine’s book says.'
+        : spec.engine.idleInGearRpm
+          ? `Idle ${spec.engine.idleInGearRpm} in gear, ${spec.engine.idleRpm} out of gear.`
+          : `Idle ${spec.engine.idleRpm}.`,
       'Blip: a stumble on opening is lean; a hang after release is lean or an air leak; a sag below idle is rich.',
       'Engine tests: exhaust gas outdoors, clear of moving parts, no face over the open intake.',
       ...installed(opened),

@@ -10,6 +10,7 @@ import { mixtureTurns } from './mixture-turns.ts'
 import { needleClip } from './needle-clip.ts'
 import { plain, PLAIN_ORDER } from './plain.ts'
 import { pumpStem } from './pump-stem.ts'
+import { taughtSetting } from './taught.ts'
 import { vacuumBreak } from './vacuum-break.ts'
 
 /** Every setting that Ekrond has a file for. */
@@ -64,5 +65,9 @@ export function judgeSetting(
   bracket: Bracket | null = null,
 ): Result<SettingJudgement> {
   const standing = stand(setting, value, context, bracket)
-  return isRefusal(standing) ? standing : settingOf(setting).judge(setting, value, context, standing)
+  if (isRefusal(standing)) return standing
+  const plainly = settingOf(setting)
+  const { taught } = context.spec
+  const judged = taught ? taughtSetting(plainly, setting.code, taught) : plainly
+  return judged.judge(setting, value, context, standing)
 }

@@ -2,6 +2,7 @@ import type { ReadingData } from '../job/kinds/reading.taken.ts'
 import { bodyOf, type JobState } from '../job/state.ts'
 import { findDrill, gaugeSigma, nextLarger, type Gauge, type Sense } from '../measure/index.ts'
 import { isRefusal, type Result } from '../refusal/index.ts'
+import { judgedByOther } from '../sheets/judged.ts'
 import { settingKey, type SettingSpec, type Sheets } from '../sheets/schemas.ts'
 import { voidedBy } from '../work/moments.ts'
 import { judgeSetting } from './registry.ts'
@@ -90,7 +91,7 @@ export function readingView(
   const last = said.at(-1)
   const refused = typed && isRefusal(typed) ? typed.refused.why : ''
   const now = typed && !isRefusal(typed) ? typed : null
-  const other = last !== undefined && last.specRev !== sheets.specRev
+  const other = last !== undefined && judgedByOther(last, setting, sheets)
   const opened = voidedBy(state, sheets, setting, body)
   return {
     said,

@@ -1,4 +1,6 @@
 export * from './schemas.ts'
+export * from './judged.ts'
+export * from './taught.ts'
 export * from './model.ts'
 export * from './cautions.ts'
 export { lookAlikes, type LookAlike } from './look-alikes.ts'

@@ -10,6 +10,18 @@ const notNegative = v.pipe(v.number(), v.minValue(0))
 
 export const places = ['none', 'P', 'S', 'L', 'R', '1', '2', '3', '4'] as const
 
+/** Where a value of a setting comes from; 'none yet' where a taught unit has none. */
+export const sources = [
+  'factory sheet',
+  'kit leaf',
+  'shop',
+  'as found',
+  'from relatives',
+  'from memory',
+  'none yet',
+] as const
+export type SourceName = (typeof sources)[number]
+
 export const SettingSpec = v.pipe(
   v.object({
     code: text,
@@ -25,7 +37,7 @@ export const SettingSpec = v.pipe(
     datum: text,
     hold: text,
     held: v.picklist(['upright', 'inverted', 'side']),
-    source: v.picklist(['factory sheet', 'kit leaf', 'shop', 'as found', 'from relatives', 'from memory']),
+    source: v.picklist(sources),
     ground: v.string(),
     /**
      * the positions that must be on and those that must be off while it is read; both empty where it is read from outside. From it
@@ -133,6 +145,25 @@ const Section = v.object({
 })
 type Section = v.InferOutput<typeof Section>
 
+/** What the bench taught, and what it did not. */
+const Taught = v.object({
+  /** the family that drawing and usual positions are borrowed from, in words */
+  family: text,
+  /** facts (`core/teach/facts.ts`) and positions ('position:CODE') that nobody has seen on this unit */
+  pencil: v.array(text),
+  /** reading over bend at the tang: k with its σ as a share, and the tries that it rests on; null where which way is not known */
+  ratio: v.nullable(
+    v.object({
+      k: positive,
+      relSigma: positive,
+      tries: v.pipe(v.number(), v.integer(), v.minValue(0)),
+      arms: v.boolean(),
+    }),
+  ),
+  /** σ of the fuel level in use, mm, from those of its dimensions; null while they are not all known */
+  levelSigma: v.nullable(positive),
+})
+
 export const SpecSheet = v.object({
   listNumber: text,
   model: text,
@@ -172,6 +203,8 @@ export const SpecSheet = v.object({
     idleInGearRpm: v.nullable(positive),
   }),
   supersedes: v.array(text),
+  /** of a unit that the bench taught: what of these sheets is only borrowed from its family, and is not to be believed */
+  taught: v.optional(Taught),
   /** its ports where they are not the usual ones of its family: their codes, names and bores */
   ports: v.optional(v.array(v.object({ code: text, name: text, boreMm: positive }))),
 })

@@ -18,6 +18,8 @@ export function conditionPoints(state: JobState, sheets: Sheets, body = 1): Poin
   const conditions = workingConditions(state.opened ?? undefined, spec)
   const here = bodyOf(state, body)
   const points: Point[] = []
+  // What pressure a taught unit bears, and where its fuel should stand, its family cannot say.
+  if (spec.taught) return points
   if (conditions.pressureKpa > spec.supply.mostKpa + 1e-9)
     points.push(
       point(

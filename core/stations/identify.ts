@@ -8,7 +8,16 @@ export const identify: Station = {
   name: 'identify',
   title: 'Identify',
   number: 2,
-  kinds: ['mark.read', 'feature.seen', 'ident.chosen'],
+  kinds: [
+    'mark.read',
+    'feature.seen',
+    'ident.chosen',
+    'ident.taught',
+    'own.dimension',
+    'own.setting',
+    'own.source',
+    'own.published',
+  ],
   doing: 'identify it',
   state: ({ here }) =>
     here.ident
@@ -16,7 +25,7 @@ export const identify: Station = {
       : Object.keys(here.marks).length + Object.keys(here.features).length > 0
         ? 'begun'
         : 'none',
-  line: () => 'identified',
+  line: ({ here }) => (here.taught ? 'being taught' : 'identified'),
   minutes: ({ sheets }) => (sheets ? 0 : MINUTES + REST_OF_AN_UNKNOWN_ONE),
   canGoOn: ({ sheets }) => !sheets,
 }

@@ -1,6 +1,6 @@
 import { checkAgain } from '../job/again.ts'
 import { bodyKey, lastSaid } from '../job/state.ts'
-import { settingKey, type SettingSpec } from '../sheets/schemas.ts'
+import { judgedByOther, settingKey, type SettingSpec } from '../sheets/index.ts'
 import { conditionPoints } from './conditions.ts'
 import { foundWrong, holdsNow, settingsToSet, teardownOrder, voidedBy } from '../work/index.ts'
 import { point, progress, type Point, type SheetedView, type Station } from './station.ts'
@@ -11,7 +11,7 @@ export const set: Station = {
   name: 'set',
   title: 'Set',
   number: 8,
-  kinds: ['reading.taken'],
+  kinds: ['reading.taken', 'own.bend'],
   doing: 'set it',
   state({ state, here, sheets, body }) {
     if (!sheets) return 'none'
@@ -20,7 +20,7 @@ export const set: Station = {
     const again = settings.some((setting, i) => {
       const reading = readings[i]
       if (!reading) return false
-      if (reading.specRev !== sheets.specRev) return true
+      if (judgedByOther(reading, setting, sheets)) return true
       return reading.shown.verdict === 'in' && voidedBy(state, sheets, setting, body) !== null
     })
     if (again) return 'again'
@@ -86,7 +86,7 @@ function settingPoints({ state, here, sheets, body }: SheetedView, setting: Sett
         `stands at ${reading.raw}, wants ${setting.asWritten}`,
       ),
     )
-  else if (reading.specRev !== sheets.specRev)
+  else if (judgedByOther(reading, setting, sheets))
     points.push(point(named, `${setting.name}: check again`, 'it was judged by another sheet'))
   else {
     const opened = voidedBy(state, sheets, setting, body)

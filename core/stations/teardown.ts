@@ -12,7 +12,7 @@ export const teardown: Station = {
   name: 'teardown',
   title: 'Teardown',
   number: 4,
-  kinds: ['part.off', 'part.stuck', 'finding.judged', 'sediment.seen'],
+  kinds: ['part.off', 'own.part', 'part.stuck', 'finding.judged', 'sediment.seen'],
   doing: 'take it apart',
   state({ here, sheets }) {
     if (!sheets) return 'none'

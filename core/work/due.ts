@@ -1,5 +1,6 @@
 import { bodyKey, bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
 import { settingsInOrder } from '../settings/registry.ts'
+import { judgedByOther } from '../sheets/judged.ts'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/schemas.ts'
 import { canBeRead, voidedBy, whenOf } from './moments.ts'
 
@@ -26,7 +27,7 @@ export function holdsNow(state: JobState, sheets: Sheets, setting: SettingSpec, 
   const reading = lastSaid(bodyOf(state, body).readings[settingKey(setting)])
   return (
     reading?.shown.verdict === 'in' &&
-    reading.specRev === sheets.specRev &&
+    !judgedByOther(reading, setting, sheets) &&
     voidedBy(state, sheets, setting, body) === null
   )
 }

@@ -14,11 +14,14 @@ import {
   type SheetsByBody,
   type UnsentEntry,
 } from '@ekrond/core/job'
+import { templates } from '@ekrond/core/families/templates'
+import { taughtSheets } from '@ekrond/core/teach'
 import { summarise } from '@ekrond/core/stations'
 import type { Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
 import type { Clock } from '../clock.ts'
+import { mayPublish, publish } from '../library/publish.ts'
 import { inTransaction, type Client, type Pool, type Queryable } from '../db/pool.ts'
 import { ProblemError } from '../http/problem.ts'
 import { returnSheets } from '@ekrond/core/return-sheet'
@@ -67,9 +70,9 @@ export function jobCache(): JobCache {
       return state
     },
     async sheets(db, state) {
-      const result: Record<number, Sheets> = {}
-      for (const [number, { ident }] of Object.entries(state.bodies)) {
-        if (!ident) continue
+      const result: Record<number, Sheets | undefined> = { ...taughtSheets(state, templates) }
+      for (const [number, { ident, taught }] of Object.entries(state.bodies)) {
+        if (!ident || taught) continue
         const key = `${ident.specRev}|${ident.buildRev}`
         const known = sheetsByRevision.get(key) ?? (await selectSheets(db, ident.specRev, ident.buildRev))
         if (!known) continue
@@ -125,6 +128,8 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
         if (row) await updateJob(client, summary)
         await insertEntries(client, turn.accepted)
         for (const state of turn.returned) await storeSheet(client, state, number)
+        for (const { entry, state } of turn.published)
+          await publish(client, state, entry, (await cache.sheets(client, state))[entry.body ?? 1]!)
         await notifyJob(client, job, turn.state.seq)
         return { answers: turn.answers, seq: turn.state.seq, number, letter: checkLetter(number) }
       })
@@ -148,6 +153,8 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       accepted: [] as Entry[],
       // Each state that made a sheet: as it went back, and after each correction since.
       returned: [] as JobState[],
+      // Each taught unit that goes into the library, with the state that it goes from.
+      published: [] as { entry: Entry; state: JobState }[],
       state: before,
     }
     for (const act of actsOf(entries)) {
@@ -157,6 +164,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       turn.state = tried.state
       turn.accepted.push(...tried.accepted)
       turn.returned.push(...tried.returned)
+      turn.published.push(...tried.published)
       for (const entry of tried.accepted) known.set(entry.id, entry)
     }
     return turn
@@ -165,6 +173,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       const answers: EntryAnswer[] = []
       const accepted: Entry[] = []
       const returned: JobState[] = []
+      const published: { entry: Entry; state: JobState }[] = []
       let state = from
       for (const entry of act) {
         const same = known.get(entry.id)
@@ -182,16 +191,17 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
           broken.get(entry.id) ??
           (hangs ? notAdmitted('hangs on') : undefined) ??
           admit(state, entry, sheets) ??
-          (await admitHere(db, entry))
+          (await admitHere(db, state, entry))
         if (refused) return { refused, answers: noneOf(act, entry, refused, answers) }
         const placed: Entry = { ...entry, seq: state.seq + 1, receivedAt: clock().toISOString() }
         accepted.push(placed)
         const grown = stepAll(state, [placed])
         if (sheetIsNew(state, grown)) returned.push(grown)
+        if (placed.kind === 'own.published') published.push({ entry: placed, state: grown })
         state = grown
         answers.push({ id: entry.id, outcome: 'accepted', seq: placed.seq, receivedAt: placed.receivedAt })
       }
-      return { refused: undefined, answers, accepted, returned, state }
+      return { refused: undefined, answers, accepted, returned, published, state }
     }
   }
 
@@ -237,7 +247,12 @@ const sheetIsNew = (before: JobState, now: JobState): boolean =>
     afterReturn(before)!.corrections.length !== afterReturn(now)!.corrections.length)
 
 /** What only the server knows: whether the revisions exist. */
-async function admitHere(client: Client, entry: UnsentEntry): Promise<NotAdmitted | undefined> {
+async function admitHere(
+  client: Client,
+  state: JobState,
+  entry: UnsentEntry,
+): Promise<NotAdmitted | undefined> {
+  if (entry.kind === 'own.published') return mayPublish(client, state, entry)
   if (entry.kind !== 'ident.chosen') return undefined
   const { listNumber, specRev, buildRev } = entry.data as {
     listNumber: string

@@ -17,7 +17,7 @@ import {
 } from '@ekrond/contract/jobs'
 import { readNumber, checkLetter } from '@ekrond/core/job'
 import { returnSheets } from '@ekrond/core/return-sheet'
-import type { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
+import { isOwnRevision, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
 import type { FastifyInstance } from 'fastify'
 import { localDate } from '../clock.ts'
 import { clip, notFound, ProblemError } from '../http/problem.ts'
@@ -69,7 +69,10 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
         letter: checkLetter(head.number),
         seq: state.seq,
         entries: [...state.log],
-        sheets: sheets as JobAnswer['sheets'],
+        // A taught body's are made from its log, wherever that is read.
+        sheets: Object.fromEntries(
+          Object.entries(sheets).filter(([, own]) => own && !isOwnRevision(own.specRev)),
+        ) as JobAnswer['sheets'],
       }
     },
   )

@@ -3,6 +3,7 @@ import type {
   ListNumberAnswer,
   ListNumbersAnswer,
   MarketAnswer,
+  RelativesAnswer,
   RevisionsAnswer,
 } from '@ekrond/contract/library'
 import { type Sheets, type SpecSheet } from '@ekrond/core/sheets'
@@ -77,6 +78,32 @@ export async function selectRevisions(db: Queryable, listNumber: string): Promis
     revisions: rows.map(({ spec: _, ...row }) => row),
     values: valueHistory(rows.flatMap(({ revision, spec }) => (spec ? [{ revision, spec }] : []))),
   }
+}
+
+/** The values of every setting over the newest sheets of units that breathe alike; taught ones lend only what somebody wrote. */
+export async function selectRelatives(
+  db: Queryable,
+  { draft, barrels, bore }: { draft: string; barrels: number; bore?: number | undefined },
+): Promise<RelativesAnswer> {
+  const { rows } = await db.query<{ listNumber: string; key: string; value: number; weight: number }>(
+    `with alike as (
+       select list_number, weight from list_number
+        where features->>'draft' = $1 and (features->>'barrels')::numeric = $2
+          and ($3::numeric is null or abs((features->>'throttleBoreMm')::numeric - $3) <= 0.1 * $3)
+     ), newest as (
+       select distinct on (list_number) list_number, weight, sheet
+         from sheet_revision join alike using (list_number) where kind = 'spec' order by list_number, number desc
+     )
+     select list_number as "listNumber", concat(setting->>'code', '/', setting->>'place') as key,
+            (setting->>'target')::float8 as value, weight
+       from newest, jsonb_array_elements(sheet->'settings') as setting
+      where setting->>'target' is not null and setting->>'source' <> 'from relatives'
+      order by list_number`,
+    [draft, barrels, bore ?? null],
+  )
+  const settings: RelativesAnswer['settings'] = {}
+  for (const { key, ...one } of rows) (settings[key] ??= []).push(one)
+  return { listNumbers: [...new Set(rows.map(({ listNumber }) => listNumber))], settings }
 }
 
 /** Everything that could cover needs: kits, loose parts, shelf, and which list numbers use each part, in one query. */

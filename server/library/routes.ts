@@ -5,6 +5,8 @@ import {
   ListNumbersAnswer,
   ListNumbersQuery,
   MarketAnswer,
+  RelativesAnswer,
+  RelativesQuery,
   RevisionsAnswer,
 } from '@ekrond/contract/library'
 import type { FastifyInstance } from 'fastify'
@@ -16,6 +18,7 @@ import {
   selectListNumber,
   selectListNumbers,
   selectMarket,
+  selectRelatives,
   selectRevisions,
 } from './library.sql.ts'
 
@@ -46,6 +49,11 @@ export async function libraryRoutes(
     '/api/list-numbers/:listNumber/revisions',
     { schema: { params: ListNumberParams, response: { 200: RevisionsAnswer } } },
     (request) => selectRevisions(pool, request.params.listNumber),
+  )
+  app.get(
+    '/api/relatives',
+    { schema: { querystring: RelativesQuery, response: { 200: RelativesAnswer } } },
+    (request) => selectRelatives(pool, request.query),
   )
   app.get('/api/market', { schema: { response: { 200: MarketAnswer } } }, () => selectMarket(pool))
 }

@@ -24,9 +24,11 @@ import { lastOwn, lastOwnAct, lastUndoneAct, type StationName } from '@ekrond/co
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSearchParams } from 'react-router'
+import { taughtSheets } from '@ekrond/core/teach'
 import { call, type ApiError } from './api'
 import { stampNow } from './clock'
 import { draftKey } from './draft'
+import { useFamilies } from './families'
 import { keepSheets, sheetsQuery } from './library'
 import { usePerson } from './person'
 import { enqueue, useQueue } from './queue'
@@ -153,10 +155,13 @@ export function useJob(key: string): JobLoad {
   const bodies = bodiesOf(state)
   const body = Math.min(Math.max(1, Number(search.get('body')) || 1), bodies)
   const idents = useMemo(
-    () => Object.entries(state.bodies).flatMap(([number, { ident }]) => (ident ? [{ number, ident }] : [])),
+    () =>
+      Object.entries(state.bodies).flatMap(([number, { ident, taught }]) =>
+        ident && !taught ? [{ number, ident }] : [],
+      ),
     [state.bodies],
   )
-  const all = useQueries({
+  const fetched = useQueries({
     queries: idents.map(({ ident }) => sheetsQuery(ident.specRev, ident.buildRev)),
     combine: useCallback(
       (found: { data?: Sheets | undefined }[]): SheetsByBody =>
@@ -164,6 +169,12 @@ export function useJob(key: string): JobLoad {
       [idents],
     ),
   })
+
+  const families = useFamilies(Object.values(state.bodies).some(({ taught }) => taught))
+  const all = useMemo(
+    () => (families ? { ...fetched, ...taughtSheets(state, families) } : fetched),
+    [fetched, families, state],
+  )
 
   const addAll = useCallback(
     (items: readonly NewEntry[]) => {

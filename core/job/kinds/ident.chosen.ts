@@ -34,7 +34,7 @@ export const identChosen = defineKind({
   apply: (state, entry) =>
     withBody(state, entry.body, () => {
       const { listNumber, specRev, buildRev, p } = entry.data
-      return { ident: { listNumber, specRev, buildRev, p, entry: entry.id } }
+      return { ident: { listNumber, specRev, buildRev, p, entry: entry.id }, taught: null, published: null }
     }),
   sentence: (data) =>
     `identified it as ${data.listNumber}${data.p === null ? '' : ` (${Math.round(data.p * 100)} %)`}`,

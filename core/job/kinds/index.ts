@@ -12,6 +12,7 @@ import { featureSeen } from './feature.seen.ts'
 import { findingJudged } from './finding.judged.ts'
 import { gatePassed } from './gate.passed.ts'
 import { identChosen } from './ident.chosen.ts'
+import { identTaught } from './ident.taught.ts'
 import { jobClosed } from './job.closed.ts'
 import { jobOpened } from './job.opened.ts'
 import { jobReopened } from './job.reopened.ts'
@@ -20,6 +21,12 @@ import { markRead } from './mark.read.ts'
 import { noteWritten } from './note.written.ts'
 import { orderArrived } from './order.arrived.ts'
 import { orderPlaced } from './order.placed.ts'
+import { ownBend } from './own.bend.ts'
+import { ownDimension } from './own.dimension.ts'
+import { ownPart } from './own.part.ts'
+import { ownPublished } from './own.published.ts'
+import { ownSetting } from './own.setting.ts'
+import { ownSource } from './own.source.ts'
 import { partOff } from './part.off.ts'
 import { partOn } from './part.on.ts'
 import { partStuck } from './part.stuck.ts'
@@ -47,6 +54,13 @@ const all = [
   markRead,
   featureSeen,
   identChosen,
+  identTaught,
+  ownPart,
+  ownSetting,
+  ownSource,
+  ownDimension,
+  ownBend,
+  ownPublished,
   asFoundNoted,
   asFoundSkipped,
   portNoted,
@@ -89,6 +103,11 @@ export type { AsFound } from './asfound.noted.ts'
 export type { Estimate } from './estimate.made.ts'
 export type { FindingData } from './finding.judged.ts'
 export type { Ident } from './ident.chosen.ts'
+export { chokeKinds, floatHolds, type Taught } from './ident.taught.ts'
+export type { OwnBend } from './own.bend.ts'
+export type { OwnFact } from './own.dimension.ts'
+export type { OwnPart } from './own.part.ts'
+export type { OwnSource } from './own.setting.ts'
 export type { Order, OrderLine } from './order.placed.ts'
 export type { PartSource } from './part.on.ts'
 export { MOST_STUCK_TRIES, stuckTries, type StuckTry } from './part.stuck.ts'

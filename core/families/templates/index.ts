@@ -1,0 +1,42 @@
+import type { BuildSheet, SpecSheet } from '../../sheets/index.ts'
+import type { FamilyName } from '../names.ts'
+import diaphragm from './diaphragm.json' with { type: 'json' }
+import downdraft from './downdraft.json' with { type: 'json' }
+import fourBarrel from './four-barrel-downdraft.json' with { type: 'json' }
+import slide from './slide.json' with { type: 'json' }
+import smallOneBarrel from './small-one-barrel.json' with { type: 'json' }
+import twinUpdraft from './twin-updraft.json' with { type: 'json' }
+import updraft from './updraft.json' with { type: 'json' }
+
+/** The usual positions, settings and geometry of a family, from which a unit is taught: all of it borrowed, none of it believed. */
+export interface Template {
+  family: FamilyName
+  words: string
+  spec: Pick<
+    SpecSheet,
+    | 'draft'
+    | 'barrels'
+    | 'mixture'
+    | 'settings'
+    | 'calibration'
+    | 'float'
+    | 'section'
+    | 'level'
+    | 'supply'
+    | 'engine'
+  >
+  build: Pick<BuildSheet, 'trays' | 'positions'>
+}
+
+/** JSON is read as wide types; `templates.test.ts` puts each through the sheets' schema. */
+const read = (file: unknown) => file as Template
+
+export const templates: Readonly<Record<FamilyName, Template>> = {
+  slide: read(slide),
+  diaphragm: read(diaphragm),
+  'small one-barrel': read(smallOneBarrel),
+  updraft: read(updraft),
+  'twin updraft': read(twinUpdraft),
+  downdraft: read(downdraft),
+  'four-barrel downdraft': read(fourBarrel),
+}

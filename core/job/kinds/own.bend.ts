@@ -1,0 +1,51 @@
+import * as v from 'valibot'
+import { defineKind, withBody } from '../kind.ts'
+import { notAdmitted } from '../refusals.ts'
+import { bodyOf, lastSaid } from '../state.ts'
+
+/** A bend at the tang between two readings of the float's height. */
+export interface OwnBend {
+  /** mm at the tang, toward the needle positive */
+  mm: number
+  sigma: number
+  /** how many readings of the height stood before it */
+  after: number
+  entry: string
+}
+
+declare module '../state.ts' {
+  interface BodyState {
+    ownBends: readonly OwnBend[]
+  }
+}
+
+const HEIGHT = 'float.height/none'
+
+/** How far and which way the tang was bent: with the readings before and after it the float's ratio is learned. */
+export const ownBend = defineKind({
+  kind: 'own.bend',
+  version: 1,
+  ofBody: true,
+  slice: { body: { ownBends: [] } },
+  schema: v.object({
+    mm: v.pipe(
+      v.number(),
+      v.minValue(-10),
+      v.maxValue(10),
+      v.check((mm) => mm !== 0, 'A bend of nothing tells nothing.'),
+    ),
+    sigma: v.pipe(v.number(), v.gtValue(0), v.maxValue(10)),
+  }),
+  key: () => '',
+  admit: (state, { body }) =>
+    lastSaid(bodyOf(state, body).readings[HEIGHT]) ? undefined : notAdmitted('no reading before'),
+  apply: (state, entry) =>
+    withBody(state, entry.body, (body) => ({
+      ownBends: [
+        ...body.ownBends,
+        { ...entry.data, after: body.readings[HEIGHT]?.said.length ?? 0, entry: entry.id },
+      ],
+    })),
+  sentence: ({ mm }) =>
+    `bent the tang about ${Math.abs(mm).toFixed(2)} mm ${mm > 0 ? 'toward' : 'away from'} the needle`,
+})

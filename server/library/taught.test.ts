@@ -1,0 +1,163 @@
+import type { AppendAnswer, JobAnswer } from '@ekrond/contract/jobs'
+import type { CatalogueAnswer, ListNumberAnswer, RelativesAnswer } from '@ekrond/contract/library'
+import type { Problem } from '@ekrond/contract/problem'
+import { opening } from '../../demo/log-entries.ts'
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { NOW, openShop, type TestShop } from '../test/shop.ts'
+
+let shop: TestShop
+beforeAll(async () => {
+  shop = await openShop('taught')
+})
+afterAll(() => shop.close())
+
+const entry = (job: string, kind: string, data: unknown, more: object = {}) => ({
+  id: randomUUID(),
+  job,
+  kind,
+  v: 1,
+  body: 1,
+  data,
+  by: 'I. Marrow',
+  at: NOW,
+  ...more,
+})
+const send = async (job: string, entries: object[]) => {
+  const payload = { entries }
+  const response = await shop.app.inject({ method: 'POST', url: `/api/jobs/${job}/entries`, payload })
+  return response.json<AppendAnswer & Problem>()
+}
+const get = async <T>(url: string) => {
+  const response = await shop.app.inject({ method: 'GET', url })
+  return { status: response.statusCode, body: response.json<T & Problem>() }
+}
+
+const taught = {
+  family: 'small one-barrel',
+  barrels: 1,
+  float: 'in the bowl',
+  choke: 'plate by hand',
+  maker: 'Nobody knows',
+  name: 'hop kiln fan',
+}
+const height = {
+  code: 'float.height',
+  place: 'none',
+  asWritten: '14 ±0.5',
+  target: 14,
+  lo: 13.5,
+  hi: 14.5,
+  source: 'kit leaf',
+  ground: 'leaf 3',
+}
+const published = (listNumber: string, revision = 1) => ({
+  listNumber,
+  specRev: `${listNumber}/spec/${revision}`,
+  buildRev: `${listNumber}/build/${revision}`,
+  mark: 'HK 7',
+  maker: 'Nobody knows',
+})
+
+const teach = async () => {
+  const job = randomUUID()
+  const opened = await send(job, [entry(job, 'job.opened', opening, { body: undefined })])
+  const answer = await send(job, [
+    entry(job, 'ident.taught', taught),
+    entry(job, 'feature.seen', { feature: 'throttleBoreMm', raw: '16.2', value: 16.2, sigma: 0.06 }),
+    entry(job, 'own.setting', height),
+  ])
+  expect(answer.answers.map(({ outcome }) => outcome)).toEqual(['accepted', 'accepted', 'accepted'])
+  return { job, number: opened.number! }
+}
+
+describe('a unit that the bench teaches', () => {
+  it('opens every station by its own entries: a reading is judged by the value that was written', async () => {
+    const { job, number } = await teach()
+    const reading = {
+      code: 'float.height',
+      place: 'none',
+      raw: '14.2',
+      value: 14.2,
+      gauge: null,
+      sigma: null,
+      bracket: null,
+      specRev: 'own',
+      shown: {
+        verdict: 'in',
+        pIn: 0.99,
+        headline: 'In.',
+        meaning: '',
+        remedy: null,
+        facts: [],
+        assumes: [],
+        asWritten: '14 ±0.5',
+        target: 14,
+        lo: 13.5,
+        hi: 14.5,
+      },
+    }
+    const strange = entry(job, 'reading.taken', { ...reading, code: 'pump.stem' }, { v: 2 })
+    const answer = await send(job, [entry(job, 'reading.taken', reading, { v: 2 }), strange])
+    expect(answer.answers).toMatchObject([{ outcome: 'accepted' }, { outcome: 'refused', code: 'setting' }])
+    // Its sheets are made from the log wherever it is read: they do not travel.
+    expect((await get<JobAnswer>(`/api/jobs/${number}`)).body.sheets).toEqual({})
+  })
+
+  it('goes into the library in one transaction, is found there, and lends its values to relatives', async () => {
+    const { job } = await teach()
+    const answer = await send(job, [entry(job, 'own.published', published('HK-7'))])
+    expect(answer.answers).toMatchObject([{ outcome: 'accepted' }])
+    const { body } = await get<ListNumberAnswer>('/api/list-numbers/HK-7')
+    expect(body.maker).toBe('Nobody knows')
+    expect(body.sheets.spec.settings.find(({ code }) => code === 'float.height')).toMatchObject({
+      target: 14,
+      source: 'kit leaf',
+    })
+    expect(body.sheets.spec.taught!.pencil).toContain('float.arm')
+    const { candidates } = (await get<CatalogueAnswer>('/api/catalogue')).body
+    expect(candidates.find(({ id }) => id === 'HK-7')).toMatchObject({
+      mark: 'HK 7',
+      features: { draft: 'side', barrels: 1, throttleBoreMm: 16.2 },
+    })
+    const near = (await get<RelativesAnswer>('/api/relatives?draft=side&barrels=1&bore=17')).body
+    expect(near.settings['float.height/none']).toContainEqual({ listNumber: 'HK-7', value: 14, weight: 1 })
+    const far = (await get<RelativesAnswer>('/api/relatives?draft=side&barrels=1&bore=19')).body
+    expect(far.listNumbers).not.toContain('HK-7')
+  })
+
+  it('takes no number that is another unit’s, and none that moved on', async () => {
+    const { job } = await teach()
+    const taken = await send(job, [entry(job, 'own.published', published('K-4417-2S'))])
+    expect(taken.answers[0]).toMatchObject({
+      outcome: 'refused',
+      sentence: expect.stringMatching(/has a K-4417-2S already/) as string,
+    })
+    const late = await send(job, [entry(job, 'own.published', published('HK-8', 2))])
+    expect(late.answers[0]).toMatchObject({ outcome: 'refused', code: 'revision' })
+    expect((await get('/api/list-numbers/HK-8')).status).toBe(404)
+  })
+
+  it('two benches that teach one number at once: one has it, the other is told', async () => {
+    const [one, two] = await Promise.all([teach(), teach()])
+    const answers = await Promise.all(
+      [one, two].map(({ job }) => send(job, [entry(job, 'own.published', published('HK-9'))])),
+    )
+    expect(answers.map(({ answers: [first] }) => first!.outcome).sort()).toEqual(['accepted', 'refused'])
+  })
+
+  it('a second revision follows from what was taught since; the first stays, and is not taken back', async () => {
+    const { job } = await teach()
+    const first = entry(job, 'own.published', published('HK-10'))
+    await send(job, [first])
+    await send(job, [
+      entry(job, 'own.setting', { ...height, asWritten: '15 ±0.5', target: 15, lo: 14.5, hi: 15.5 }),
+    ])
+    const again = await send(job, [entry(job, 'own.published', published('HK-10', 2))])
+    expect(again.answers).toMatchObject([{ outcome: 'accepted' }])
+    const { body } = await get<ListNumberAnswer>('/api/list-numbers/HK-10')
+    expect(body.sheets.specRev).toBe('HK-10/spec/2')
+    const strike = entry(job, 'entry.struck', { why: '' }, { corrects: first.id, body: undefined })
+    expect((await send(job, [strike])).answers[0]).toMatchObject({ outcome: 'refused', code: 'published' })
+  })
+})
