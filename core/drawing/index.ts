@@ -1,4 +1,5 @@
 export * from './shapes.ts'
+export * from './kinds.ts'
 export * from './unit.ts'
 export * from './labels.ts'
 export * from './lay.ts'

@@ -1,4 +1,4 @@
-import type { UnitDrawing } from '../drawing/index.ts'
+import { shapeOf, type UnitDrawing } from '../drawing/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { downdraft } from './downdraft.ts'
 import type { FamilyName } from './names.ts'
@@ -26,6 +26,15 @@ export function familyOf({ spec, build }: Pick<Sheets, 'spec' | 'build'>): Famil
   return 'small one-barrel'
 }
 
-/** How a list number's unit is drawn. */
-export const unitDrawing = (sheets: Pick<Sheets, 'spec' | 'build'>): UnitDrawing =>
-  drawings[familyOf(sheets)](sizesOf(sheets))
+/** How a list number's unit is drawn; parts that its family does not know sit where somebody tapped. */
+export function unitDrawing(sheets: Pick<Sheets, 'spec' | 'build'>): UnitDrawing {
+  const drawing = drawings[familyOf(sheets)](sizesOf(sheets))
+  const taught = Object.entries(sheets.spec.taught?.at ?? {}).filter(([code]) => !drawing.places[code])
+  if (taught.length === 0) return drawing
+  const places = { ...drawing.places }
+  for (const [code, at] of taught) {
+    const kind = sheets.build.positions.find((position) => position.code === code)?.kind
+    if (kind) places[code] = { pieces: shapeOf(kind), at, axis: 0, way: 22 }
+  }
+  return { ...drawing, places }
+}

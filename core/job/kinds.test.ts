@@ -174,7 +174,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
   ],
   'own.dimension': [
     { fact: 'float.arm', raw: '46.2', value: 46.2, sigma: 0.3, gauge: 'caliper 2' },
-    'measured float.arm: 46.2',
+    'measured pin to toe: 46.2',
   ],
   'own.bend': [{ mm: -0.3, sigma: 0.1 }, 'bent the tang about 0.30 mm away from the needle'],
   'own.published': [

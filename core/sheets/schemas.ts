@@ -151,6 +151,8 @@ const Taught = v.object({
   family: text,
   /** facts (`core/teach/facts.ts`) and positions ('position:CODE') that nobody has seen on this unit */
   pencil: v.array(text),
+  /** where parts sit that its family has no place for, mm on the family’s drawing, by position */
+  at: v.optional(v.record(text, point), {}),
   /** reading over bend at the tang: k with its σ as a share, and the tries that it rests on; null where which way is not known */
   ratio: v.nullable(
     v.object({

@@ -1,6 +1,7 @@
+export { familyFor, type Described } from './family.ts'
 export { factOf, facts, readFact, type Fact, type ReadFact } from './facts.ts'
 export { known, type Known, type Rung } from './known.ts'
-export { ownSheets, valuesOf, type Borrowed } from './sheets.ts'
+export { noneOf, ownSheets, valuesOf, type Borrowed } from './sheets.ts'
 export { asFoundGround, standingOf, withBand, type Source, type Standing, type Trust } from './sources.ts'
 export { levelSpread, type LevelSpread } from './spread.ts'
 export { taughtSheets } from './own.ts'

@@ -6,8 +6,10 @@ export interface Rung {
   code: 'record' | 'band' | 'way' | 'bend' | 'level' | 'holds'
   says: string
   reached: boolean
-  /** what it lacks: facts by code, 'value:CODE/PLACE' for a setting without a value */
+  /** what it and the rungs below it lack: facts by code, 'value:CODE/PLACE' for a setting without a value */
   missing: readonly string[]
+  /** what of that no rung below it asks for */
+  own: readonly string[]
 }
 
 export interface Known {
@@ -35,15 +37,18 @@ export function known(spec: Pick<SpecSheet, 'taught' | 'settings' | 'float'>): K
   const way = lacks('float.sense')
   const correction = lacks('float.correction')
   const { ratio } = spec.taught ?? {}
-  const arms = lacks('float.arm', 'float.tang')
+  // A float that slides straight on its pin has no arms: a millimetre of reading is a millimetre of float.
+  const arms = spec.float.guided ? [] : lacks('float.arm', 'float.tang')
   // Tries tell the ratio as well as the arms do.
   const bend = [...correction, ...(ratio && ratio.relSigma <= SURE_RATIO && ratio.tries > 0 ? [] : arms)]
   const floor = spec.float.sense === -1 ? lacks('pin.floor') : []
-  const level = lacks('seat.bore', 'float.mass', 'float.area', 'float.pin', 'float.arm', 'float.tang').concat(
-    floor,
-  )
+  const level = [
+    ...lacks('seat.bore', 'float.mass', 'float.area', spec.float.guided ? 'float.depth' : 'float.pin'),
+    ...arms,
+    ...floor,
+  ]
   const holds = lacks('float.depth')
-  const steps: Omit<Rung, 'reached'>[] = [
+  const steps: Omit<Rung, 'reached' | 'own'>[] = [
     { code: 'record', says: 'keeps the record', missing: [] },
     { code: 'band', says: 'judges by a band', missing: band },
     { code: 'way', says: 'says which way to bend', missing: way },
@@ -53,8 +58,9 @@ export function known(spec: Pick<SpecSheet, 'taught' | 'settings' | 'float'>): K
   ]
   let below: string[] = []
   const rungs = steps.map((step): Rung => {
-    below = [...new Set([...below, ...step.missing])]
-    return { ...step, missing: below, reached: below.length === 0 }
+    const own = step.missing.filter((code) => !below.includes(code))
+    below = [...below, ...own]
+    return { ...step, missing: below, own, reached: below.length === 0 }
   })
   const at = rungs.filter(({ reached }) => reached).length - 1
   return { rungs, at, next: nextOf(rungs, at) }

@@ -37,6 +37,9 @@ export interface Borrowed {
   build: Pick<BuildSheet, 'trays' | 'positions'>
 }
 
+/** The fact that says that a unit has no such setting. */
+export const noneOf = (key: string): string => `none:${key}`
+
 /** Of a family of several barrels, what a unit with one has not. */
 const SECOND = /(^|\/)(R|S)$/
 const PRIOR_REL_SIGMA = 0.25
@@ -51,7 +54,9 @@ export function ownSheets(state: JobState, body: number, borrowed: Borrowed): Sh
   const taught = here.taught!
   const { float, section } = floatOf(here, borrowed, taught)
   const settings = borrowed.spec.settings
-    .filter((setting) => fits(taught, setting.code, setting.place))
+    .filter(
+      (setting) => fits(taught, setting.code, setting.place) && !here.ownFacts[noneOf(settingKey(setting))],
+    )
     .map((setting) => withValue(state, body, named(taught, setting)))
   const positions = positionsOf(here, taught, borrowed.build.positions)
   const pencil = pencilOf(here, positions)
@@ -81,7 +86,15 @@ export function ownSheets(state: JobState, body: number, borrowed: Borrowed): Sh
     supersedes: [],
     // Where the ports of a unit lie that nobody described, nobody knows.
     ports: [],
-    taught: { family: borrowed.words, pencil, ratio, levelSigma: null },
+    taught: {
+      family: borrowed.words,
+      pencil,
+      at: Object.fromEntries(
+        Object.values(here.ownParts).flatMap(({ position, at }) => (at ? [[position, [at[0], at[1]]]] : [])),
+      ),
+      ratio,
+      levelSigma: null,
+    },
   }
   return {
     specRev: OWN_REVISION,
@@ -124,7 +137,9 @@ function positionsOf(here: BodyState, taught: Taught, usual: readonly Position[]
     .map((position) => {
       const plain = named(taught, position)
       const said = own[position.code]
-      return said ? { ...plain, ...asWritten(said, plain) } : plain
+      return said
+        ? { ...plain, ...asWritten(said, plain) }
+        : { ...plain, part: bySample(plain.name, plain.kind) }
     })
   const codes = new Set(usual.map(({ code }) => code))
   const more = Object.values(own)
@@ -133,12 +148,16 @@ function positionsOf(here: BodyState, taught: Taught, usual: readonly Position[]
   return [...known, ...more]
 }
 
+/** What a part is ordered by where nobody knows its number; a casting and a shaft are not bought. */
+const bySample = (name: string, kind: Position['kind']): string | null =>
+  kind === 'body' || kind === 'cover' || kind === 'shaft' ? null : `${name}, by sample`
+
 const asWritten = (part: OwnPart, { underneath }: Position): Partial<Position> => ({
   name: part.name,
   kind: part.kind,
   circuit: part.circuit,
   quantity: part.quantity,
-  part: part.part || null,
+  part: part.part || bySample(part.name, part.kind),
   underneath: part.underneath || underneath,
 })
 
@@ -211,6 +230,8 @@ function floatOf(here: BodyState, { spec }: Borrowed, taught: Taught) {
   const size = arm && !spec.float.guided ? arm / Math.hypot(...spec.float.measurePoint.at) : 1
   const { float, section } = scaled(spec.float, spec.section, size)
   const pin = numberOf(said['float.pin']) ?? float.pinBelowFace
+  // A deeper float than its family's reaches lower from the point that is read.
+  const deeper = (numberOf(said['float.depth']) ?? float.depth) - float.depth
   const floor = said['float.sense']?.value === 'from the floor'
   const sense = said['float.sense'] ? (floor ? -1 : 1) : float.sense
   const correction = said['float.correction']?.value
@@ -219,6 +240,7 @@ function floatOf(here: BodyState, { spec }: Borrowed, taught: Taught) {
     ...(guided ? { guided: true } : {}),
     sense,
     pinBelowFace: pin,
+    undersideY: float.undersideY - deeper,
     levelReading:
       sense === -1
         ? (numberOf(said['pin.floor']) ?? float.levelReading)

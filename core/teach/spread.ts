@@ -1,7 +1,7 @@
 import { levelInUse } from '../float/geometry.ts'
 import type { OwnFact } from '../job/kinds/own.dimension.ts'
 import { isRefusal } from '../refusal/index.ts'
-import type { FloatGeometry, SpecSheet } from '../sheets/index.ts'
+import { isPencil, type FloatGeometry, type SpecSheet } from '../sheets/index.ts'
 import { known } from './known.ts'
 
 export interface LevelSpread {
@@ -20,6 +20,8 @@ const FIELDS: Readonly<Record<string, keyof FloatGeometry>> = {
 }
 /** Fuel of the middle of the road: the spread is of the unit, not of a job. */
 const DENSITY = 745
+/** σ of a length that only the family lends, as a share. */
+const LENT = 0.05
 
 /**
  * How sure the level in use of a taught unit is, by the σ of each measured fact and how the level moves with it (central differences,
@@ -43,6 +45,16 @@ export function levelSpread(spec: SpecSheet, said: Readonly<Record<string, OwnFa
     )
     return Number.isFinite(mm) ? [{ fact, mm: mm / 2 }] : []
   })
+  // What only the family lends counts as well: centre of lift and of weight, and how deep the float is.
+  for (const field of ['buoyancyArm', 'gravityArm'] as const) {
+    const off = LENT * spec.float[field]
+    const mm = Math.abs(
+      at({ ...spec.float, [field]: spec.float[field] + off }) -
+        at({ ...spec.float, [field]: spec.float[field] - off }),
+    )
+    if (Number.isFinite(mm)) shares.push({ fact: 'float.arm', mm: mm / 2 })
+  }
+  if (isPencil(spec, 'float.depth')) shares.push({ fact: 'float.depth', mm: 2 * LENT * spec.float.depth })
   const sigma = Math.hypot(...shares.map(({ mm }) => mm))
   return sigma > 0 ? { sigma, shares: shares.sort((a, b) => b.mm - a.mm) } : null
 }

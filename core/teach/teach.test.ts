@@ -85,9 +85,11 @@ describe('families', () => {
       expect(
         sheets.spec.settings.every(({ target, lo, hi }) => target === null && lo === null && hi === null),
       ).toBe(true)
-      expect(sheets.build.positions.every(({ part, deciding }) => part === null && deciding === null)).toBe(
-        true,
-      )
+      expect(
+        sheets.build.positions.every(
+          ({ part, deciding }) => deciding === null && (part === null || part.endsWith(', by sample')),
+        ),
+      ).toBe(true)
       expect(sheets.spec.calibration.every(({ mm }) => mm === null)).toBe(true)
     },
   )
@@ -259,9 +261,14 @@ describe('float height of a taught unit', () => {
     )
     const spread = levelSpread(one.sheets.spec, one.state.bodies[1]!.ownFacts)!
     // 5 % of an area of 821 mm² on an immersion of some 14 mm: about 0.7 mm, and the largest share.
-    expect(spread.shares[0]!.fact).toBe('float.area')
-    expect(spread.sigma).toBeGreaterThan(0.3)
-    expect(spread.sigma).toBeLessThan(1.5)
+    // A float as deep as its family’s, give or take a tenth, is the worst of it until somebody measures that.
+    expect(spread.shares[0]!.fact).toBe('float.depth')
+    const deep = unit(...one.state.log, fact('float.depth', '17'))
+    const narrower = levelSpread(deep.sheets.spec, deep.state.bodies[1]!.ownFacts)!
+    expect(narrower.shares[0]!.fact).toBe('float.area')
+    expect(narrower.sigma).toBeGreaterThan(0.3)
+    expect(narrower.sigma).toBeLessThan(1.2)
+    expect(narrower.sigma).toBeLessThan(spread.sigma)
     expect(judge(one, 12.4).meaning).toMatch(/Fuel stands \d+(\.\d)? ±\d(\.\d)? mm below the face/)
   })
 })

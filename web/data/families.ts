@@ -1,12 +1,15 @@
 import { useQuery } from '@tanstack/react-query'
 
-/** What the families lend: fetched with the code, and only where a unit is taught. */
-export const familiesQuery = {
-  queryKey: ['families'],
-  queryFn: async () => (await import('@ekrond/core/families/templates')).templates,
-  staleTime: Infinity,
-  gcTime: Infinity,
-}
+/** What the families lend: fetched with the code, in a quiet moment, so that a unit can be taught while the server is away. */
+export const fetchFamilies = async () => (await import('@ekrond/core/families/templates')).templates
 
 /** The families' templates once they are here; undefined before, or where nobody needs them. */
-export const useFamilies = (wanted: boolean) => useQuery({ ...familiesQuery, enabled: wanted }).data
+export const useFamilies = (wanted: boolean) =>
+  useQuery({
+    queryKey: ['families'],
+    queryFn: fetchFamilies,
+    staleTime: Infinity,
+    gcTime: Infinity,
+    enabled: wanted,
+    networkMode: 'always',
+  }).data

@@ -6,7 +6,7 @@ export interface View {
   perMm: number
   origin: readonly [number, number]
 }
-export type Mode = 'on' | 'off' | 'now' | 'seat'
+export type Mode = 'on' | 'off' | 'now' | 'seat' | 'pencil'
 
 const WIDTHS: Record<Piece['stroke'], number> = {
   cut: 1.9,
@@ -87,7 +87,7 @@ export const Hatchings = () => (
   </defs>
 )
 
-/** Pieces of a part or a casting, painted as it stands: on in ink, now in blue, off dashed and empty. */
+/** Pieces of a part or a casting, painted as it stands: on in ink, now in blue, off dashed and empty; what is only borrowed in pencil, unhatched. */
 export const Pieces = memo(function Pieces({
   pieces,
   mode,
@@ -117,7 +117,9 @@ const colourOf = (mode: Mode) =>
 
 function Plain({ piece, mode, view }: { piece: Piece; mode: Mode; view: View }) {
   const gone = mode === 'off' || mode === 'seat'
-  const width = gone ? 1.25 : WIDTHS[piece.stroke] + (mode === 'now' ? 0.6 : 0)
+  const width = gone
+    ? 1.25
+    : WIDTHS[piece.stroke] * (mode === 'pencil' ? 0.75 : 1) + (mode === 'now' ? 0.6 : 0)
   const d = pathOf(piece.line, piece.closed, view)
   const fill = !piece.closed || gone ? 'none' : piece.stroke === 'full' ? colourOf(mode) : 'var(--paper)'
   return (
@@ -131,7 +133,7 @@ function Plain({ piece, mode, view }: { piece: Piece; mode: Mode; view: View }) 
         strokeLinejoin="round"
         strokeLinecap={gone ? 'butt' : 'round'}
       />
-      {piece.stroke === 'brass' && piece.closed && !gone && (
+      {piece.stroke === 'brass' && piece.closed && !gone && mode !== 'pencil' && (
         <path d={d} fill={`url(#unit-fine-${mode === 'now' ? 'blue' : 'ink'})`} />
       )}
     </>
@@ -144,7 +146,9 @@ function Casting({ piece, mode, view }: { piece: Piece; mode: Mode; view: View }
   const outline = pathOf(piece.line, true, view)
   const hollows = piece.hollows!.map((hollow) => pathOf(hollow, true, view))
   const gone = mode === 'off' || mode === 'seat'
-  const width = gone ? 1.25 : WIDTHS[piece.stroke] + (mode === 'now' ? 0.5 : 0)
+  const width = gone
+    ? 1.25
+    : WIDTHS[piece.stroke] * (mode === 'pencil' ? 0.6 : 1) + (mode === 'now' ? 0.5 : 0)
   const colour = colourOf(mode)
   const dash = gone ? { strokeDasharray: '4.5 3' } : {}
   return (
@@ -163,10 +167,12 @@ function Casting({ piece, mode, view }: { piece: Piece; mode: Mode; view: View }
       {!gone && (
         <g mask={`url(#${id}m)`}>
           <path d={outline} fill="var(--paper)" />
-          <path
-            d={outline}
-            fill={`url(#unit-${piece.hatch ?? 'right'}-${mode === 'now' ? 'blue' : 'ink'})`}
-          />
+          {mode !== 'pencil' && (
+            <path
+              d={outline}
+              fill={`url(#unit-${piece.hatch ?? 'right'}-${mode === 'now' ? 'blue' : 'ink'})`}
+            />
+          )}
         </g>
       )}
       <g clipPath={`url(#${id}c)`}>

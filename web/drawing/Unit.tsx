@@ -1,6 +1,6 @@
 import { layUnit, WORD_PX, type LaidUnit, type Standing, type UnitDrawing } from '@ekrond/core/drawing'
 import { unitDrawing } from '@ekrond/core/families'
-import type { Sheets } from '@ekrond/core/sheets'
+import { nameOn, type Sheets } from '@ekrond/core/sheets'
 import { useId, useMemo } from 'react'
 import { Bar, Named, Words } from './labels'
 import { Axis, Hatchings, pathOf, Pieces, type View } from './Pieces'
@@ -13,10 +13,12 @@ interface Props {
   named: readonly { code: string; number: string; words: string }[]
   /** what is shown, for whoever cannot see it */
   title: string
+  /** where somebody taps it, mm on the unit */
+  onTap?: ((at: readonly [number, number]) => void) | undefined
 }
 
 /** A unit in section at a moment of its teardown or its build, from its family's geometry: off dashed, now blue, on in ink. */
-export function Unit({ sheets, standings, named, title }: Props) {
+export function Unit({ sheets, standings, named, title, onTap }: Props) {
   const drawing = useMemo(() => unitDrawing(sheets), [sheets])
   const [box, { width, height }] = useSize<SVGSVGElement>()
   return (
@@ -24,7 +26,20 @@ export function Unit({ sheets, standings, named, title }: Props) {
       ref={box}
       role="img"
       aria-label={title}
-      style={{ width: '100%', height: '100%', display: 'block', overflow: 'visible' }}
+      style={{
+        width: '100%',
+        height: '100%',
+        display: 'block',
+        overflow: 'visible',
+        ...(onTap ? { cursor: 'crosshair' } : {}),
+      }}
+      onClick={(event) => {
+        if (!onTap) return
+        const laid = layUnit(drawing, sheets.build.positions, standings, named, { width, height })
+        const at = event.currentTarget.getBoundingClientRect()
+        const [x, y] = [event.clientX - at.left - laid.origin[0], laid.origin[1] - (event.clientY - at.top)]
+        onTap([Math.round(x / laid.perMm), Math.round(y / laid.perMm)])
+      }}
     >
       {width > 0 && (
         <PaintedUnit
@@ -46,10 +61,12 @@ export function PaintedUnit({
   standings,
   named,
   room,
-}: Omit<Props, 'title'> & { drawing: UnitDrawing; room: { width: number; height: number } }) {
+}: Omit<Props, 'title' | 'onTap'> & { drawing: UnitDrawing; room: { width: number; height: number } }) {
   const laid = layUnit(drawing, sheets.build.positions, standings, named, room)
   const view: View = { perMm: laid.perMm, origin: laid.origin }
   const bodyNow = standings.body === 'now'
+  const borrowed = new Set(sheets.spec.taught?.pencil ?? [])
+  const pencil = (code: string) => borrowed.has(`position:${code}`)
   // Castings lie behind what they hold, what is done now in front.
   const depth = ({ code, standing }: (typeof laid.exploded.parts)[number]) =>
     drawing.places[code]!.lifted ? 0 : standing === 'now' ? 2 : 1
@@ -70,7 +87,11 @@ export function PaintedUnit({
         </clipPath>
       </defs>
       <g clipPath={laid.key ? `url(#${clip})` : undefined}>
-        <Pieces pieces={drawing.fixed} mode={bodyNow ? 'now' : 'on'} view={view} />
+        <Pieces
+          pieces={drawing.fixed}
+          mode={bodyNow ? 'now' : pencil('body') ? 'pencil' : 'on'}
+          view={view}
+        />
         {parts
           .filter(({ standing }) => standing === 'off')
           .map(({ code, pieces }) => (
@@ -81,7 +102,11 @@ export function PaintedUnit({
           .map(({ code, standing, pieces, seat }) => (
             <g key={code}>
               {seat && <Pieces pieces={seat} mode="seat" view={view} />}
-              <Pieces pieces={pieces} mode={standing} view={view} />
+              <Pieces
+                pieces={pieces}
+                mode={standing === 'on' && pencil(code) ? 'pencil' : standing}
+                view={view}
+              />
             </g>
           ))}
         {drawing.axes.map((axis, i) => (
@@ -94,7 +119,12 @@ export function PaintedUnit({
       ))}
       <Bar perMm={laid.perMm} x={8} y={room.height - 10} />
       {missing.length > 0 && (
-        <Words x={8} y={room.height - 34} lines={[`not drawn: ${missing.join(', ')}`]} size={WORD_PX} />
+        <Words
+          x={8}
+          y={room.height - 34}
+          lines={[`not drawn: ${missing.map((code) => nameOn(sheets, code).toLowerCase()).join(', ')}`]}
+          size={WORD_PX}
+        />
       )}
     </>
   )

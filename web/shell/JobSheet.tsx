@@ -10,6 +10,7 @@ import { type OpenJob } from '../data/job'
 import { useShop } from '../data/shop'
 import { usePerson } from '../data/person'
 import { useQueue } from '../data/queue'
+import { LadderLine } from '../teach/LadderLine'
 import { useSheetTheme } from '../theme/sheet'
 import { Button } from '../ui'
 import { afterEscape, useKeys } from '../ui/keys'
@@ -111,6 +112,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
             station={station}
             rest={(location.state as { resumed?: boolean } | null)?.resumed && <Resume open={open} />}
           />
+          {station !== 'identify' && <LadderLine open={open} />}
         </div>
         <StripSlot value={strip}>{children}</StripSlot>
         <Foot>
@@ -131,7 +133,9 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
             <div>
               <dt>List number</dt>
               <dd className="number">
-                {here.ident ? (
+                {here.taught && !here.published ? (
+                  here.taught.name
+                ) : here.ident ? (
                   <Link
                     to={`/library/${encodeURIComponent(here.ident.listNumber)}`}
                     style={{ textDecoration: 'none' }}

@@ -60,9 +60,11 @@ export const asTyped = (raw: string, value: number, setting: SettingSpec) =>
 
 /** The spec in a narrow column: what is aimed at, the band stands at the reading. */
 const inShort = (setting: SettingSpec): string =>
-  / to /.test(setting.asWritten)
-    ? showValue(aim(setting)!, setting.quantity)
-    : setting.asWritten.replace(/ ±.*| on$/, '')
+  setting.source === 'none yet'
+    ? '?'
+    : / to /.test(setting.asWritten)
+      ? showValue(aim(setting)!, setting.quantity)
+      : setting.asWritten.replace(/ ±.*| on$/, '')
 
 /** Spec, as found and as left for every setting of the job. */
 export function SettingsStrip({

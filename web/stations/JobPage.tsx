@@ -1,6 +1,7 @@
 import { stations, whereItHangs, type StationName } from '@ekrond/core/stations'
 import { lazy, Suspense, useEffect, type ComponentType, type LazyExoticComponent } from 'react'
 import { Navigate, useParams } from 'react-router'
+import { fetchFamilies } from '../data/families'
 import { useJob, type OpenJob } from '../data/job'
 import { JobSheet } from '../shell/JobSheet'
 import { Page } from '../shell/Page'
@@ -85,9 +86,9 @@ function Opened({ open, named, station }: { open: OpenJob; named: string; statio
 
 /** All stations' code as soon as there is a quiet moment: the next one opens at once, also while the server is away. */
 function fetchStations(): () => void {
-  const later = setTimeout(
-    () => Object.values(loads).forEach((load) => void load().catch(() => undefined)),
-    1500,
-  )
+  const later = setTimeout(() => {
+    Object.values(loads).forEach((load) => void load().catch(() => undefined))
+    void fetchFamilies().catch(() => undefined)
+  }, 1500)
   return () => clearTimeout(later)
 }

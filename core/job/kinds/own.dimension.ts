@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { factOf } from '../../teach/facts.ts'
 import { Code } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
 import { notAdmitted } from '../refusals.ts'
@@ -43,5 +44,10 @@ export const ownDimension = defineKind({
       const { fact, ...data } = entry.data
       return { ownFacts: { ...body.ownFacts, [fact]: { ...data, by: entry.by, entry: entry.id } } }
     }),
-  sentence: (data, name) => `measured ${name(data.fact)}: ${data.raw}`,
+  sentence: ({ fact, raw, value }, name) => {
+    if (value === 'none' && fact.startsWith('none:'))
+      return `found no ${name(fact.slice(5)).toLowerCase()} on it`
+    const of = factOf(fact)?.name.toLowerCase() ?? fact
+    return typeof value === 'string' ? `looked at ${of}: ${raw}` : `measured ${of}: ${raw}`
+  },
 })

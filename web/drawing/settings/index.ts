@@ -1,4 +1,6 @@
+import { screwKindOf, type SpecSheet } from '@ekrond/core/sheets'
 import { isSettingCode, type SettingCode } from '@ekrond/core/settings'
+import { known } from '@ekrond/core/teach'
 import { airValve } from './air-valve'
 import { chokeIndex } from './choke-index'
 import { floatDrop } from './float-drop'
@@ -23,3 +25,15 @@ const pictures: Readonly<Record<SettingCode, SettingPicture>> = {
 
 /** How a setting is drawn. */
 export const pictureOf = (code: string): SettingPicture => (isSettingCode(code) ? pictures[code] : plain)
+
+const { inUse: _, ...heldOnly } = floatHeight
+
+/** Of a taught unit nothing is drawn from geometry that nobody measured: its float by its family, the rest plain. */
+export function pictureFor(spec: SpecSheet, code: string): SettingPicture {
+  if (!spec.taught) return pictureOf(code)
+  if (code === 'float.height') {
+    const level = known(spec).rungs.find((rung) => rung.code === 'level')!
+    return level.reached ? floatHeight : heldOnly
+  }
+  return code === 'mixture.turns' && screwKindOf(spec) !== null ? mixtureTurns : plain
+}

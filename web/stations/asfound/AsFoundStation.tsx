@@ -27,6 +27,7 @@ import { PAD_WORDS } from '../../ui/Pad'
 import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
+import { NoneHere } from '../../teach/NoneHere'
 import { Outside } from './Outside'
 import { PortsFound } from './Ports'
 import { Seal } from './Seal'
@@ -53,7 +54,7 @@ export default function AsFoundStation({ open }: StationProps) {
       outside.findIndex((setting) => !isDone(settingKey(setting))),
     ),
   )
-  const setting = outside[index]
+  const setting = outside[Math.min(index, outside.length - 1)]
   const key = setting ? settingKey(setting) : ''
   const [text, setText] = useDraft(open.draft('asfound', setting?.code ?? '', setting?.place))
   const [to, setTo] = useState<'seat' | 'free'>('seat')
@@ -136,7 +137,12 @@ export default function AsFoundStation({ open }: StationProps) {
           <BoardTitle>
             <div>
               <h1>From outside, as it stands on the bench</h1>
-              <p>filled: noted · blue: now · letters: ports · drawn from {sheets.spec.listNumber}</p>
+              <p>
+                filled: noted · blue: now ·{' '}
+                {sheets.spec.taught
+                  ? `pencil: lent by its family, ${sheets.spec.taught.family}`
+                  : `letters: ports · drawn from ${sheets.spec.listNumber}`}
+              </p>
             </div>
           </BoardTitle>
           <BoardDrawing>
@@ -294,6 +300,7 @@ export default function AsFoundStation({ open }: StationProps) {
               </QuietButton>
             )}
             {skipping && <QuietButton onPress={() => setSkipping(null)}>Do not skip</QuietButton>}
+            {body.taught && !skipping && !noted && <NoneHere open={open} setting={setting} />}
           </AskFoot>
         </Ask>
       </Main>

@@ -1,7 +1,7 @@
 import { fitted, layLabels, type Piece, type Px, type Wish } from '@ekrond/core/drawing'
 import { outsideOf } from '@ekrond/core/families'
 import type { BodyState } from '@ekrond/core/job'
-import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
+import { isPencil, settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
 import { outsideSettings } from '@ekrond/core/stations'
 import { Bar, Named } from '../../drawing/labels'
 import { Axis, Hatchings, pathOf, Pieces, type View } from '../../drawing/Pieces'
@@ -58,6 +58,8 @@ export function PaintedOutside({
   size,
 }: Props & { size: { width: number; height: number } }) {
   const { elevation, ports, drawing, placeOf } = outsideOf(sheets)
+  const lent = isPencil(sheets.spec, 'position:body')
+  const [mode, stroke] = lent ? (['pencil', 'var(--pencil)'] as const) : (['on', 'var(--ink)'] as const)
   const outside = outsideSettings(sheets)
   const dials = outside.filter(({ quantity }) => quantity === 'turns')
   const column = size.width < 560 ? 0 : Math.max(132, Math.min(172, size.width * 0.2))
@@ -107,27 +109,21 @@ export function PaintedOutside({
   return (
     <>
       <Hatchings />
-      <Pieces pieces={elevation.behind} mode="on" view={view} />
+      <Pieces pieces={elevation.behind} mode={mode} view={view} />
       {stubs.map(({ port, end, across }) => (
         <path
           key={port.code}
           d={pathOf(stubLine(port.at, end, across, port.boreMm / 2 + 0.8), true, view)}
           fill="var(--paper)"
-          stroke="var(--ink)"
+          stroke={stroke}
           strokeWidth={1.4}
         />
       ))}
-      {idle && <Pieces pieces={stopScrew(placeOf(idle))} mode="on" view={view} />}
+      {idle && <Pieces pieces={stopScrew(placeOf(idle))} mode={mode} view={view} />}
       {elevation.silhouettes.map((line, i) => (
-        <path
-          key={i}
-          d={pathOf(line, true, view)}
-          fill="var(--paper)"
-          stroke="var(--ink)"
-          strokeWidth={1.9}
-        />
+        <path key={i} d={pathOf(line, true, view)} fill="var(--paper)" stroke={stroke} strokeWidth={1.9} />
       ))}
-      <Pieces pieces={elevation.front} mode="on" view={view} />
+      <Pieces pieces={elevation.front} mode={mode} view={view} />
       {drawing.axes.slice(0, sheets.spec.barrels > 2 ? 2 : 1).map((axis, i) => (
         <Axis
           key={i}

@@ -13,9 +13,12 @@ import { listNumberQuery } from '../../data/library'
 import { Ask, AskFoot, Board, BoardTitle, BoardDrawing, StripCell } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { narrow } from '../../theme/global'
-import { Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
+import { Button, Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { beginMove, useAct } from '../../ui/moves'
+import { TeachBoard } from '../../teach/TeachBoard'
+import { TeachForm } from '../../teach/TeachForm'
+import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
 import { PlanView } from './PlanView'
 import { Candidate, CandidateRow, percent } from './CandidateRow'
@@ -57,8 +60,17 @@ const LookNext = styled.div`
 const isLength = (feature: string) => feature.endsWith('Mm')
 const EMPTY: CatalogueAnswer['candidates'] = []
 
-/** Which list number it is: marks and measures against the library, with the chances and what would settle most. */
+/** Which list number it is, or, where no book knows it, what the bench has taught of it so far. */
 export default function IdentifyStation({ open }: StationProps) {
+  const [teaching, setTeaching] = useState(false)
+  if (teaching) return <TeachForm open={open} cancel={() => setTeaching(false)} />
+  if (open.here.taught)
+    return open.sheets ? <TeachBoard open={open} /> : <NotIdentified open={open} what="teach" />
+  return <FromLibrary open={open} teach={() => setTeaching(true)} />
+}
+
+/** Marks and measures against the library, with the chances and what would settle most. */
+function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
   const navigate = useNavigate()
   const client = useQueryClient()
   const body = open.here
@@ -116,6 +128,7 @@ export default function IdentifyStation({ open }: StationProps) {
     }
   }
   const already = body.ident?.listNumber
+  const empty = library.data !== undefined && candidates.length === 0
   const forbidden = !picked || nothingSeen || picked.id === already
   const [choose, choosing] = useAct(async () => {
     if (forbidden) return
@@ -167,6 +180,7 @@ export default function IdentifyStation({ open }: StationProps) {
   }
   useKeys({
     Enter: choose,
+    t: teach,
     ArrowDown: () => setChosen(Math.min(at + 1, ranking.length - 1)),
     ArrowUp: () => setChosen(Math.max(0, at - 1)),
   })
@@ -207,7 +221,9 @@ export default function IdentifyStation({ open }: StationProps) {
               <h1>Plan, from the flange</h1>
               <p>
                 {nothingSeen
-                  ? 'drawn for the commonest one, until something is read'
+                  ? candidates.length === 0
+                    ? 'nothing to draw it from yet'
+                    : 'drawn for the commonest one, until something is read'
                   : 'drawn for the one picked at the right'}
               </p>
             </div>
@@ -287,22 +303,40 @@ export default function IdentifyStation({ open }: StationProps) {
           {open.sheets && <CheckAgain open={{ ...open, sheets: open.sheets }} />}
           {pNone > 0.5 && !nothingSeen && (
             <ErrorLine>
-              More likely none of these. Look at every place on the casting; pick one only where you know it.
+              More likely none of these. Look at every place on the casting; pick one only where you know it,
+              else teach it.
             </ErrorLine>
           )}
+          {empty && (
+            <p style={{ fontSize: 18 }}>
+              The library is empty, as every shop’s is on its first day. Teach this one: the next of its kind
+              is found by it.
+            </p>
+          )}
           <AskFoot>
-            <MainButton onPress={choose} isDisabled={forbidden || choosing}>
-              {already
-                ? picked?.id === already
-                  ? `It is ${already}`
+            {empty ? (
+              <MainButton onPress={teach}>
+                Teach this one <Key>T</Key>
+              </MainButton>
+            ) : (
+              <MainButton onPress={choose} isDisabled={forbidden || choosing}>
+                {already
+                  ? picked?.id === already
+                    ? `It is ${already}`
+                    : picked
+                      ? `No, it is ${picked.id}`
+                      : 'Pick one'
                   : picked
-                    ? `No, it is ${picked.id}`
-                    : 'Pick one'
-                : picked
-                  ? 'This one'
-                  : 'Pick one'}{' '}
-              <Key>Enter</Key>
-            </MainButton>
+                    ? 'This one'
+                    : 'Pick one'}{' '}
+                <Key>Enter</Key>
+              </MainButton>
+            )}
+            {!empty && (!already || pNone > 0.5) && (
+              <Button onPress={teach}>
+                Teach this one <Key>T</Key>
+              </Button>
+            )}
             {already && unidentified.length > 0 && (
               <Choice onPress={() => setWrong(alikeAll()?.sentence ?? '')}>
                 {unidentified.length === 1

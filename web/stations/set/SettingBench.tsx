@@ -8,7 +8,9 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/shop'
-import { pictureOf } from '../../drawing/settings'
+import { pictureFor } from '../../drawing/settings'
+import { Bent } from '../../teach/Bent'
+import { ValueAsk } from '../../teach/ValueAsk'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { StepHead } from '../../shell/StepHead'
@@ -143,7 +145,7 @@ export function SettingBench({
     v: () => setSide((now) => (now === 'held' ? 'use' : 'held')),
   })
 
-  const { Picture, heading, inUse } = pictureOf(setting.code)
+  const { Picture, heading, inUse } = pictureFor(spec, setting.code)
   const drawn = { spec, setting, side: inUse ? side : ('held' as const) }
   const out = verdict === 'out'
 
@@ -158,7 +160,9 @@ export function SettingBench({
             <div>
               <h1>{heading?.(drawn) ?? setting.name}</h1>
               <p>
-                drawn from {spec.listNumber} geometry
+                {spec.taught
+                  ? `lent by its family, ${spec.taught.family}`
+                  : `drawn from ${spec.listNumber} geometry`}
                 {inUse && side === 'use' && conditions.assumes.length
                   ? ` · assumed: ${conditions.assumes.join(', ')}`
                   : ''}
@@ -185,139 +189,151 @@ export function SettingBench({
           aria-label="What is asked"
           {...(pad ? { style: { gap: 4, paddingTop: 6, paddingBottom: 8 } } : {})}
         >
-          <StepHead what="Setting" move={next}>
-            {why ?? `${index + 1} of ${settings.length}${pad ? ` · ${setting.name}` : ''}`}
-          </StepHead>
-          {!pad && <h2>{setting.name}</h2>}
-          {!pad && <HowHeld>{setting.hold}</HowHeld>}
-          <ReadingField
-            key={key}
-            focus
-            label={`${setting.name}, reading`}
-            invalid={reading.refused !== ''}
-            value={text}
-            placeholder={last ? last.raw : ''}
-            unit={settingOf(setting).unit.set}
-            padWords={PAD_WORDS[setting.quantity]}
-            onChange={setText}
-            onEnter={log}
-            onKey={(pressed) => {
-              const by = pressed === 'ArrowDown' ? 1 : pressed === 'ArrowUp' ? -1 : 0
-              if (by) next(by)
-              return by !== 0
-            }}
-          >
-            {gauge && (
-              <select
-                aria-label="Gauge"
-                value={gauge.code}
-                onChange={(event) => setGaugeCode({ ...gaugeCode, [key]: event.target.value })}
+          {open.here.taught && setting.target === null ? (
+            <ValueAsk open={open} setting={setting} later={settings.length > 1 ? () => next(1) : undefined} />
+          ) : (
+            <>
+              <StepHead what="Setting" move={next}>
+                {why ?? `${index + 1} of ${settings.length}${pad ? ` · ${setting.name}` : ''}`}
+              </StepHead>
+              {!pad && <h2>{setting.name}</h2>}
+              {!pad && <HowHeld>{setting.hold}</HowHeld>}
+              <ReadingField
+                key={key}
+                focus
+                label={`${setting.name}, reading`}
+                invalid={reading.refused !== ''}
+                value={text}
+                placeholder={last ? last.raw : ''}
+                unit={settingOf(setting).unit.set}
+                padWords={PAD_WORDS[setting.quantity]}
+                onChange={setText}
+                onEnter={log}
+                onKey={(pressed) => {
+                  const by = pressed === 'ArrowDown' ? 1 : pressed === 'ArrowUp' ? -1 : 0
+                  if (by) next(by)
+                  return by !== 0
+                }}
               >
-                {gauges
-                  .filter((g) => g.kind !== 'scale')
-                  .map((g) => (
-                    <option key={g.code} value={g.code}>
-                      {g.name} ±{figure(gaugeSigma(g), 2)}
-                    </option>
+                {gauge && (
+                  <select
+                    aria-label="Gauge"
+                    value={gauge.code}
+                    onChange={(event) => setGaugeCode({ ...gaugeCode, [key]: event.target.value })}
+                  >
+                    {gauges
+                      .filter((g) => g.kind !== 'scale')
+                      .map((g) => (
+                        <option key={g.code} value={g.code}>
+                          {g.name} ±{figure(gaugeSigma(g), 2)}
+                        </option>
+                      ))}
+                  </select>
+                )}
+              </ReadingField>
+              {!pad && (
+                <Label as="p" aria-live="polite">
+                  {reading.also ? `also ${reading.also} · ` : ''}
+                  spec <Fraction text={setting.asWritten} /> · {setting.source}
+                </Label>
+              )}
+              {reading.refused && <ErrorLine role="alert">{reading.refused}</ErrorLine>}
+              {!entering && reading.again && <ErrorLine>Check again: {reading.again}.</ErrorLine>}
+              {refused && <ErrorLine role="alert">{refused}</ErrorLine>}
+              {closed && (entering || !reading.holds) && (
+                <ErrorLine>
+                  {hidden.length
+                    ? `To read it, take off first: ${inWords(hidden)}.`
+                    : `To read it, these go on first: ${inWords(waits)}.`}
+                </ErrorLine>
+              )}
+              {asking.length > 0 ? (
+                <div style={{ display: 'grid', gap: 8 }}>
+                  <Answer>
+                    <em>That can be read two ways.</em> Which is it?
+                  </Answer>
+                  {asking.map((sense) => (
+                    <Choice
+                      key={sense.as}
+                      onPress={() =>
+                        setText(
+                          sense.as.startsWith('drill') ? sense.as.slice(6) : `${figure(sense.mm, 3)} mm`,
+                        )
+                      }
+                    >
+                      {sense.as}: {figure(sense.mm, 2)} mm
+                    </Choice>
                   ))}
-              </select>
-            )}
-          </ReadingField>
-          {!pad && (
-            <Label as="p" aria-live="polite">
-              {reading.also ? `also ${reading.also} · ` : ''}
-              spec <Fraction text={setting.asWritten} /> · {setting.source}
-            </Label>
-          )}
-          {reading.refused && <ErrorLine role="alert">{reading.refused}</ErrorLine>}
-          {!entering && reading.again && <ErrorLine>Check again: {reading.again}.</ErrorLine>}
-          {refused && <ErrorLine role="alert">{refused}</ErrorLine>}
-          {closed && (entering || !reading.holds) && (
-            <ErrorLine>
-              {hidden.length
-                ? `To read it, take off first: ${inWords(hidden)}.`
-                : `To read it, these go on first: ${inWords(waits)}.`}
-            </ErrorLine>
-          )}
-          {asking.length > 0 ? (
-            <div style={{ display: 'grid', gap: 8 }}>
-              <Answer>
-                <em>That can be read two ways.</em> Which is it?
-              </Answer>
-              {asking.map((sense) => (
-                <Choice
-                  key={sense.as}
-                  onPress={() =>
-                    setText(sense.as.startsWith('drill') ? sense.as.slice(6) : `${figure(sense.mm, 3)} mm`)
+                  <Choice onPress={() => setSettled(text)}>As typed: {figure(value ?? 0, 2)} mm</Choice>
+                </div>
+              ) : (
+                shown &&
+                (entering !== null || !reading.again) && (
+                  <Answer aria-live="polite">
+                    {verdict === 'in' ? (
+                      <>
+                        <Tick size={18} /> In.{' '}
+                      </>
+                    ) : (
+                      <em>{shown.headline} </em>
+                    )}
+                    <Fraction text={shown.meaning} />
+                  </Answer>
+                )
+              )}
+              {shown?.remedy && out && asking.length === 0 && (
+                <RedBox style={pad ? { padding: '8px 14px' } : {}}>
+                  <Fraction text={shown.remedy.words} />
+                  <small>{shown.remedy.detail}</small>
+                </RedBox>
+              )}
+              {open.here.taught &&
+                setting.code === 'float.height' &&
+                !entering &&
+                spec.float.correction === 'tang' && <Bent open={open} />}
+              {shown && !out && asking.length === 0 && shown.facts.length > 0 && (
+                <Label as="p">{shown.facts.join(' · ')}</Label>
+              )}
+              {reading.differ.length > 0 && (
+                <ErrorLine>
+                  Two people differ here: {reading.differ.map((r) => `${r.by} ${r.raw}`).join(', ')}. A third
+                  reading settles it.
+                </ErrorLine>
+              )}
+              {!pad && (said.length > 0 || value !== null) && (
+                <WhereItFits>
+                  <div>
+                    <Label style={{ display: 'flex', justifyContent: 'space-between' }}>
+                      <span>Tries</span>
+                      <span>
+                        band <Fraction text={setting.asWritten} />
+                      </span>
+                    </Label>
+                    <Tries setting={setting} said={said} target={target} typed={entering ? value : null} />
+                  </div>
+                </WhereItFits>
+              )}
+              <AskFoot>
+                <MainButton
+                  onPress={log}
+                  isDisabled={
+                    reading.refused !== '' ||
+                    asking.length > 0 ||
+                    (entering ? closed : !reading.holds || settings.length < 2)
                   }
                 >
-                  {sense.as}: {figure(sense.mm, 2)} mm
-                </Choice>
-              ))}
-              <Choice onPress={() => setSettled(text)}>As typed: {figure(value ?? 0, 2)} mm</Choice>
-            </div>
-          ) : (
-            shown &&
-            (entering !== null || !reading.again) && (
-              <Answer aria-live="polite">
-                {verdict === 'in' ? (
-                  <>
-                    <Tick size={18} /> In.{' '}
-                  </>
-                ) : (
-                  <em>{shown.headline} </em>
-                )}
-                <Fraction text={shown.meaning} />
-              </Answer>
-            )
+                  {entering
+                    ? said.length
+                      ? 'Log this try'
+                      : 'Log it'
+                    : reading.holds
+                      ? `Next: ${settings[(index + 1) % settings.length]!.name.toLowerCase()}`
+                      : 'Type the reading'}{' '}
+                  <Key>Enter</Key>
+                </MainButton>
+              </AskFoot>
+            </>
           )}
-          {shown?.remedy && out && asking.length === 0 && (
-            <RedBox style={pad ? { padding: '8px 14px' } : {}}>
-              <Fraction text={shown.remedy.words} />
-              <small>{shown.remedy.detail}</small>
-            </RedBox>
-          )}
-          {shown && !out && asking.length === 0 && shown.facts.length > 0 && (
-            <Label as="p">{shown.facts.join(' · ')}</Label>
-          )}
-          {reading.differ.length > 0 && (
-            <ErrorLine>
-              Two people differ here: {reading.differ.map((r) => `${r.by} ${r.raw}`).join(', ')}. A third
-              reading settles it.
-            </ErrorLine>
-          )}
-          {!pad && (said.length > 0 || value !== null) && (
-            <WhereItFits>
-              <div>
-                <Label style={{ display: 'flex', justifyContent: 'space-between' }}>
-                  <span>Tries</span>
-                  <span>
-                    band <Fraction text={setting.asWritten} />
-                  </span>
-                </Label>
-                <Tries setting={setting} said={said} target={target} typed={entering ? value : null} />
-              </div>
-            </WhereItFits>
-          )}
-          <AskFoot>
-            <MainButton
-              onPress={log}
-              isDisabled={
-                reading.refused !== '' ||
-                asking.length > 0 ||
-                (entering ? closed : !reading.holds || settings.length < 2)
-              }
-            >
-              {entering
-                ? said.length
-                  ? 'Log this try'
-                  : 'Log it'
-                : reading.holds
-                  ? `Next: ${settings[(index + 1) % settings.length]!.name.toLowerCase()}`
-                  : 'Type the reading'}{' '}
-              <Key>Enter</Key>
-            </MainButton>
-          </AskFoot>
         </Ask>
       </Main>
     </>

@@ -22,6 +22,7 @@ import { Ask, AskFoot } from '../../shell/frame'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { Photos } from '../../photos/Photos'
+import { asPart, useWritten } from '../../teach/Written'
 import { ReadingField } from '../../ui/Field'
 import { MendLine } from './MendLine'
 import { Stuck } from './Stuck'
@@ -53,6 +54,7 @@ export function PartOff({
   of,
   done,
   move,
+  other,
 }: {
   open: StationProps['open'] & { sheets: Sheets }
   position: Position
@@ -60,6 +62,8 @@ export function PartOff({
   of: number
   done: () => void
   move: (by: number) => void
+  /** of a taught unit: a part that its sheet does not have yet */
+  other?: (() => void) | undefined
 }) {
   const { state, sheets } = open
   const body = open.here
@@ -79,6 +83,7 @@ export function PartOff({
   const conditions = conditionsFor(state, sheets)
   const shown = SHOWN[measure ? 'measured' : 'looked']
   const alike = lookAlikes(sheets.build, position)
+  const written = useWritten(open, position)
   // A measurement decides: what is seen is taken as sound until somebody says otherwise.
   const seen = condition || (raw.trim() ? conditionsOf[position.kind][0]!.code : '')
   const draft = seen ? enterFinding(position, seen, raw, gauge, sheets, conditions, override) : null
@@ -97,7 +102,9 @@ export function PartOff({
     if (!draft) return setWrong('Say how it is: pick what you see.')
     if (isRefusal(draft)) return setWrong(draft.refused.why)
     if (override && !override.why.trim()) return setWrong('Against the rule needs a reason, in a few words.')
+    if (written.refused) return setWrong(written.refused)
     const no = open.addAll([
+      ...(body.taught && written.entry ? [{ kind: 'own.part' as const, data: written.entry }] : []),
       ...(isOff || position.stays
         ? []
         : [{ kind: 'part.off' as const, data: { position: position.code, tray: position.tray } }]),
@@ -106,6 +113,11 @@ export function PartOff({
     if (no) return setWrong(no.sentence)
     setRaw('')
     done()
+  }
+  const none = () => {
+    const no = open.add('own.part', asPart(open, position, { absent: true }))
+    if (no) setWrong(no.sentence)
+    else done()
   }
   useKeys({ Enter: log })
   return (
@@ -146,6 +158,7 @@ export function PartOff({
           Something else: {conditionsOf[position.kind].length - shown} more
         </QuietButton>
       )}
+      {body.taught && written.fields}
       {measure && (
         <div>
           <Label>
@@ -225,6 +238,8 @@ export function PartOff({
           </QuietButton>
         )}
         {!isOff && !position.stays && <Stuck open={open} position={position} />}
+        {body.taught && !isOff && <QuietButton onPress={none}>None on this one</QuietButton>}
+        {body.taught && other && <QuietButton onPress={other}>Something else came off</QuietButton>}
       </AskFoot>
     </Ask>
   )

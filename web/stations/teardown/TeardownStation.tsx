@@ -8,6 +8,7 @@ import { OnStrip } from '../../shell/OnStrip'
 import { Key, MainButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
+import { NewPart } from '../../teach/NewPart'
 import { Tray } from './Tray'
 import { UnitBoard } from './UnitBoard'
 import { InTheBowl } from './InTheBowl'
@@ -25,6 +26,8 @@ function Teardown({ open }: SheetedProps) {
   const order = useMemo(() => teardownOrder(sheets.build), [sheets])
   const off = useMemo(() => new Set(Object.keys(body.off)), [body.off])
   const [search] = useSearchParams()
+  const [more, setMore] = useState(false)
+  const [tapped, setTapped] = useState<readonly [number, number] | null>(null)
   const [picked, setPicked] = useState<string | null>(search.get('part'))
   const unlocked = teardownUnlocked(state, sheets, open.body)
   const tasks = openTasks(sheets, order, body)
@@ -53,16 +56,32 @@ function Teardown({ open }: SheetedProps) {
         <UnitBoard
           sheets={sheets}
           title="As it comes apart"
-          legend="dashed: off · blue: now · ink: still on"
+          legend={
+            body.taught
+              ? 'dashed: off and written · blue: now · pencil: its family has one here'
+              : 'dashed: off · blue: now · ink: still on'
+          }
           order={order}
           off={off}
           current={position}
           next={after}
+          onTap={more ? setTapped : undefined}
         >
           {asksBowl && <InTheBowl open={open} />}
         </UnitBoard>
         {!unlocked ? (
           <Locked open={open} />
+        ) : more ? (
+          <NewPart
+            open={open}
+            layer={position?.layer ?? 1}
+            at={tapped}
+            done={() => {
+              setMore(false)
+              setTapped(null)
+              setPicked(null)
+            }}
+          />
         ) : task?.kind === 'exposed' ? (
           <Exposed key={settingKey(task.setting)} open={open} task={task} />
         ) : task ? (
@@ -74,6 +93,7 @@ function Teardown({ open }: SheetedProps) {
             of={browse.length}
             done={() => setPicked(null)}
             move={move}
+            other={body.taught ? () => setMore(true) : undefined}
           />
         ) : (
           <AllOff open={open} />

@@ -17,13 +17,15 @@ interface Props {
   next: readonly string[]
   /** what is asked at the drawing's foot */
   children?: ReactNode
+  /** where somebody taps the drawing, mm on the unit */
+  onTap?: ((at: readonly [number, number]) => void) | undefined
 }
 
 /** Names beside the drawing: the current part and the two that come next. */
 const NAMED = 3
 
 /** The unit in section as it stands now, apart or together; teardown and build show the same one, each in its own direction. */
-export function UnitBoard({ sheets, title, legend, order, off, current, next, children }: Props) {
+export function UnitBoard({ sheets, title, legend, order, off, current, next, children, onTap }: Props) {
   const standings = useMemo(
     () =>
       Object.fromEntries(
@@ -57,6 +59,7 @@ export function UnitBoard({ sheets, title, legend, order, off, current, next, ch
           sheets={sheets}
           standings={standings}
           named={named}
+          onTap={onTap}
           title={`${sheets.spec.modelName} in section, ${order.length} parts: ${lying} off.${
             current ? ` Now ${current.name}.` : ''
           } Next: ${

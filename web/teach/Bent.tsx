@@ -1,0 +1,92 @@
+import { known, wrongWay } from '@ekrond/core/teach'
+import { figure } from '@ekrond/core/measure'
+import { useState } from 'react'
+import type { OpenJob } from '../data/job'
+import { Choice, ErrorLine, FieldInput, Label } from '../ui'
+
+/** Bends as hands know them, mm at the tang: each with a third of it as its σ. */
+const BENDS: readonly (readonly [number, string])[] = [
+  [0.2, 'a nudge'],
+  [0.3, 'a third of its thickness'],
+  [0.45, 'half of it'],
+  [0.9, 'its thickness'],
+]
+const SHARE_SIGMA = 1 / 3
+const MEASURED_SIGMA = 0.05
+
+/** How far the tang was bent since the last reading, and which way: the next reading teaches the ratio. */
+export function Bent({ open }: { open: OpenJob }) {
+  const [toward, setToward] = useState<1 | -1 | null>(null)
+  const [mm, setMm] = useState('')
+  const [wrong, setWrong] = useState('')
+  const spec = open.sheets!.spec
+  const { ratio, pencil } = spec.taught!
+  const readings = open.here.readings['float.height/none']?.said.length ?? 0
+  const since = open.here.ownBends.filter(({ after }) => after === readings)
+  const contrary = pencil.includes('float.sense') ? [] : wrongWay(open.here, spec.float.sense)
+  if (readings === 0) return null
+  const log = (size: number, sigma: number) => {
+    if (toward === null) return setWrong('Which way was it bent?')
+    const no = open.add('own.bend', { mm: toward * size, sigma })
+    setWrong(no?.sentence ?? '')
+    setMm('')
+    setToward(null)
+  }
+  return (
+    <div role="group" aria-label="How far it was bent" style={{ display: 'grid', gap: 6 }}>
+      <Label>
+        {since.length > 0
+          ? `Bent ${figure(Math.abs(since.reduce((sum, one) => sum + one.mm, 0)), 2)} mm since the last reading: read it again.`
+          : 'Bent it? Say how far: the next reading teaches the ratio.'}
+      </Label>
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
+        <Choice $on={toward === 1} aria-pressed={toward === 1} onPress={() => setToward(1)}>
+          toward the needle
+        </Choice>
+        <Choice $on={toward === -1} aria-pressed={toward === -1} onPress={() => setToward(-1)}>
+          away from it
+        </Choice>
+      </div>
+      {toward !== null && (
+        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
+          {BENDS.map(([size, words]) => (
+            <Choice key={size} onPress={() => log(size, size * SHARE_SIGMA)}>
+              {words}
+            </Choice>
+          ))}
+          <form
+            style={{ flex: '1 1 120px' }}
+            onSubmit={(event) => {
+              event.preventDefault()
+              const size = Number(mm.replace(',', '.'))
+              if (size > 0 && size <= 10) log(size, MEASURED_SIGMA)
+              else setWrong('Type how far in mm, as 0.35.')
+            }}
+          >
+            <FieldInput
+              aria-label="Bent by, mm"
+              inputMode="decimal"
+              placeholder="or mm"
+              value={mm}
+              onChange={(event) => setMm(event.target.value)}
+            />
+          </form>
+        </div>
+      )}
+      {contrary.length > 0 && (
+        <ErrorLine role="alert">
+          {figure(contrary[0]!.before)} became {figure(contrary[0]!.after)} by a bend{' '}
+          {contrary[0]!.bend > 0 ? 'toward' : 'away from'} the needle: that is the other way round. Which way
+          was it bent, or what is the height read from?
+        </ErrorLine>
+      )}
+      {ratio && known(spec).at >= 2 && (
+        <Label as="p">
+          1 mm at the tang moves the reading {figure(ratio.k)} ±{figure(ratio.k * ratio.relSigma)} mm
+          {ratio.tries ? `, from ${ratio.tries} ${ratio.tries === 1 ? 'try' : 'tries'}` : ''}
+        </Label>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+    </div>
+  )
+}

@@ -1,0 +1,196 @@
+import { shapeOf } from '@ekrond/core/drawing'
+import { conditionsOf } from '@ekrond/core/findings'
+import type { DataOf } from '@ekrond/core/job'
+import { parseLength } from '@ekrond/core/measure'
+import { isRefusal } from '@ekrond/core/refusal'
+import type { PartKind } from '@ekrond/core/sheets'
+import { useState } from 'react'
+import styled from 'styled-components'
+import type { OpenJob } from '../data/job'
+import { Pieces } from '../drawing/Pieces'
+import { Ask, AskFoot } from '../shell/frame'
+import { narrow } from '../theme/global'
+import { Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../ui'
+import { useKeys } from '../ui/keys'
+
+const KINDS: readonly (readonly [PartKind, string])[] = [
+  ['screw', 'screw'],
+  ['jet', 'jet'],
+  ['spring', 'spring'],
+  ['ball', 'check ball'],
+  ['gasket', 'gasket'],
+  ['washer', 'washer'],
+  ['diaphragm', 'diaphragm'],
+  ['link', 'link'],
+  ['pump', 'plunger'],
+  ['meteringNeedle', 'rod or needle'],
+  ['screen', 'screen'],
+  ['seal', 'seal'],
+  ['nozzle', 'nozzle'],
+  ['cover', 'cover'],
+  ['pin', 'pin'],
+  ['mixtureScrew', 'adjuster'],
+]
+const CIRCUITS = ['fuel', 'air', 'vacuum', 'none'] as const
+
+const Tiles = styled.div`
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  gap: 6px;
+`
+
+const Tile = styled(Choice)`
+  min-height: 70px;
+  padding: 4px 2px;
+  flex-direction: column;
+  gap: 2px;
+  justify-content: center;
+  font: 500 14px/1.1 ${narrow};
+  & > svg {
+    width: 48px;
+    height: 34px;
+  }
+`
+
+const VIEW = { perMm: 1.5, origin: [24, 17] } as const
+
+/** A part that its family does not have: what it is by its shape, its circuit, how many, its size, and where it sat. */
+export function NewPart({
+  open,
+  layer,
+  at,
+  done,
+}: {
+  open: OpenJob
+  /** the layer that is coming off now */
+  layer: number
+  /** where somebody tapped the drawing, mm */
+  at: readonly [number, number] | null
+  done: () => void
+}) {
+  const [kind, setKind] = useState<PartKind | null>(null)
+  const [circuit, setCircuit] = useState<(typeof CIRCUITS)[number]>('fuel')
+  const [name, setName] = useState('')
+  const [quantity, setQuantity] = useState(1)
+  const [size, setSize] = useState('')
+  const [wrong, setWrong] = useState('')
+  const words = KINDS.find(([one]) => one === kind)?.[1] ?? ''
+  const write = () => {
+    if (!kind) return setWrong('Which of these is it most like?')
+    const read = size.trim() ? parseLength(size) : null
+    if (read && isRefusal(read)) return setWrong(read.refused.why)
+    const number = Object.keys(open.here.ownParts).filter((code) => code.startsWith('own.')).length + 1
+    const position = `own.${number}`
+    const part: DataOf['own.part'] = {
+      position,
+      name: name.trim() || words.charAt(0).toUpperCase() + words.slice(1),
+      kind,
+      circuit,
+      place: 'none',
+      quantity,
+      mm: read?.mm ?? null,
+      part: '',
+      stamped: '',
+      underneath: '',
+      at: at ? [at[0], at[1]] : null,
+      absent: false,
+      layer,
+    }
+    const no = open.add('own.part', part)
+    if (no) return setWrong(no.sentence)
+    done()
+  }
+  useKeys({ Enter: write })
+  return (
+    <Ask aria-label="What is asked">
+      <Label>It writes its own build sheet</Label>
+      <h2>What came off?</h2>
+      <Tiles role="group" aria-label="Its kind">
+        {KINDS.map(([one, label]) => (
+          <Tile
+            key={one}
+            $on={kind === one}
+            aria-pressed={kind === one}
+            onPress={() => {
+              setKind(one)
+              setWrong('')
+            }}
+          >
+            <svg viewBox="0 0 48 34" aria-hidden style={kind === one ? { filter: 'invert(1)' } : {}}>
+              <Pieces pieces={shapeOf(one)} mode="on" view={VIEW} />
+            </svg>
+            {label}
+          </Tile>
+        ))}
+      </Tiles>
+      <div
+        role="group"
+        aria-label="What it carries"
+        style={{ display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)', gap: 6 }}
+      >
+        {CIRCUITS.map((one) => (
+          <Choice
+            key={one}
+            $on={circuit === one}
+            aria-pressed={circuit === one}
+            onPress={() => setCircuit(one)}
+            style={{ justifyContent: 'center' }}
+          >
+            {one === 'none' ? 'neither' : one}
+          </Choice>
+        ))}
+      </div>
+      <div style={{ display: 'grid', gridTemplateColumns: '2fr 1fr 1fr', gap: 14 }}>
+        <div>
+          <Label>What you call it</Label>
+          <FieldInput
+            aria-label="What you call it"
+            placeholder={words}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </div>
+        <div>
+          <Label>How many</Label>
+          <FieldInput
+            aria-label="How many"
+            inputMode="numeric"
+            value={String(quantity)}
+            onChange={(event) =>
+              setQuantity(Math.min(40, Math.max(1, Number(event.target.value.replace(/\D/g, '')) || 1)))
+            }
+          />
+        </div>
+        <div>
+          <Label>Size, mm</Label>
+          <FieldInput
+            aria-label="Size"
+            inputMode="decimal"
+            value={size}
+            onChange={(event) => setSize(event.target.value)}
+          />
+        </div>
+      </div>
+      <p style={{ fontSize: 16 }}>
+        {at ? `It sat where you tapped, ${at[0]} mm across, ${at[1]} up.` : 'Tap the drawing where it sat.'}
+      </p>
+      {kind && (
+        <Label as="p">
+          Then it is judged:{' '}
+          {conditionsOf[kind]
+            .slice(0, 3)
+            .map(({ label }) => label.toLowerCase())
+            .join(', ')}{' '}
+          …
+        </Label>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <AskFoot>
+        <MainButton onPress={write}>
+          Onto the sheet <Key>Enter</Key>
+        </MainButton>
+        <QuietButton onPress={done}>Nothing else</QuietButton>
+      </AskFoot>
+    </Ask>
+  )
+}

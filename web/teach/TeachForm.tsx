@@ -1,0 +1,197 @@
+import { stepAll, type DataOf } from '@ekrond/core/job'
+import type { Sheets } from '@ekrond/core/sheets'
+import { familyFor, ownSheets, type Described } from '@ekrond/core/teach'
+import { useMemo, useState } from 'react'
+import styled from 'styled-components'
+import type { OpenJob } from '../data/job'
+import { useFamilies } from '../data/families'
+import { UnitBoard } from '../stations/teardown/UnitBoard'
+import { AskFoot, Ask, Board, BoardTitle, Main } from '../shell/frame'
+import { Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../ui'
+import { useKeys } from '../ui/keys'
+
+type Told = DataOf['ident.taught']
+
+const Row = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(84px, 1fr));
+  gap: 6px;
+`
+
+const NONE: ReadonlySet<string> = new Set()
+
+/** What is asked, each with one tap: how it breathes, how many barrels, what meters, how the float is held, how the choke works. */
+export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void }) {
+  const seen = open.here.features
+  const before = open.here.taught
+  const [draft, setDraft] = useState<Described['draft'] | null>(asDraft(seen.draft?.value))
+  const [barrels, setBarrels] = useState<number | null>(before?.barrels ?? asBarrels(seen.barrels?.value))
+  const [throttle, setThrottle] = useState<Described['throttle'] | null>(null)
+  const [float, setFloat] = useState<Told['float'] | null>(before?.float ?? null)
+  const [choke, setChoke] = useState<Told['choke'] | null>(before?.choke ?? null)
+  const [name, setName] = useState(before?.name ?? '')
+  const [wrong, setWrong] = useState('')
+  const maker = Object.values(open.here.marks).find((mark) => mark.maker)?.maker ?? ''
+  const described =
+    draft && barrels && (throttle ?? (draft !== 'side' ? 'fixed venturi' : null))
+      ? { draft, barrels, throttle: throttle ?? 'fixed venturi' }
+      : null
+  const family = described ? familyFor(described) : null
+  const told = useMemo<Told | null>(
+    () =>
+      family && barrels
+        ? {
+            family,
+            barrels,
+            float: float ?? 'from the cover',
+            choke: choke ?? 'none',
+            maker,
+            name: name.trim() || 'not named',
+          }
+        : null,
+    [family, barrels, float, choke, maker, name],
+  )
+  const drawn = useDrawn(open, told)
+  const missing = [
+    draft ? '' : 'how it breathes',
+    barrels ? '' : 'its barrels',
+    described || !draft || !barrels ? '' : 'what meters its air',
+    float ? '' : 'how its float is held',
+    choke ? '' : 'its choke',
+  ].filter(Boolean)
+  const teach = () => {
+    if (!told || missing.length) return setWrong(`Say first: ${missing.join(', ')}.`)
+    const bears = open.here.marks
+    const first = Object.values(bears).find((mark) => mark.text)?.text
+    const no = open.add('ident.taught', {
+      ...told,
+      name: name.trim() || (first ? `unit “${first}”` : `${open.state.opened?.engine ?? 'unit'}, taught`),
+    })
+    if (no) return setWrong(no.sentence)
+    cancel()
+  }
+  useKeys({ Enter: teach })
+  const tap = <T extends string | number>(
+    label: string,
+    value: T | null,
+    set: (value: T) => void,
+    options: readonly (readonly [T, string])[],
+  ) => (
+    <div role="group" aria-label={label}>
+      <Label>{label}</Label>
+      <Row>
+        {options.map(([one, words]) => (
+          <Choice
+            key={one}
+            $on={value === one}
+            aria-pressed={value === one}
+            onPress={() => {
+              set(one)
+              setWrong('')
+            }}
+            style={{ justifyContent: 'center', textAlign: 'center' }}
+          >
+            {words}
+          </Choice>
+        ))}
+      </Row>
+    </div>
+  )
+  return (
+    <Main $ask={440}>
+      {drawn ? (
+        <UnitBoard
+          sheets={drawn}
+          title={`Drawn as a ${drawn.spec.taught!.family}`}
+          legend="in pencil: borrowed from its family, nothing of it believed"
+          order={drawn.build.positions}
+          off={NONE}
+          current={undefined}
+          next={[]}
+        />
+      ) : (
+        <Board>
+          <BoardTitle>
+            <div>
+              <h1>No book knows it: teach it</h1>
+              <p>its family lends the drawing; what the bench finds turns pencil into ink</p>
+            </div>
+          </BoardTitle>
+        </Board>
+      )}
+      <Ask aria-label="What is asked">
+        <h2>Teach this one</h2>
+        {tap('How it breathes', draft, setDraft, [
+          ['down', 'down'],
+          ['side', 'sideways'],
+          ['up', 'up'],
+        ])}
+        {tap('Barrels', barrels, setBarrels, [
+          [1, '1'],
+          [2, '2'],
+          [4, '4'],
+        ])}
+        {draft === 'side' &&
+          tap('What meters its air', throttle, setThrottle, [
+            ['fixed venturi', 'fixed venturi'],
+            ['slide', 'slide'],
+            ['diaphragm', 'diaphragm'],
+          ])}
+        {tap('Its float', float, setFloat, [
+          ['from the cover', 'hangs from cover or body'],
+          ['in the bowl', 'stands in the bowl'],
+          ['on a pin', 'slides on a pin'],
+        ])}
+        {tap('Its choke', choke, setChoke, [
+          ['coil', 'coil'],
+          ['plate by hand', 'by hand'],
+          ['enricher', 'enricher'],
+          ['none', 'none'],
+        ])}
+        <div>
+          <Label>What you call it until it has a number</Label>
+          <FieldInput
+            aria-label="What you call it"
+            value={name}
+            placeholder={`${open.state.opened?.engine ?? 'unit'}, taught`}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </div>
+        {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+        <AskFoot>
+          <MainButton onPress={teach}>
+            {before ? 'Teach it as this' : 'Begin to teach it'} <Key>Enter</Key>
+          </MainButton>
+          <QuietButton onPress={cancel}>{before ? 'Leave it as it is' : 'Back to the library'}</QuietButton>
+        </AskFoot>
+      </Ask>
+    </Main>
+  )
+}
+
+const asDraft = (value: unknown): Described['draft'] | null =>
+  value === 'down' || value === 'up' || value === 'side' ? value : null
+const asBarrels = (value: unknown): number | null =>
+  Number(value) === 1 || Number(value) === 2 || Number(value) === 4 ? Number(value) : null
+
+/** The sheets that a description would borrow, before anything is entered: what the board draws. */
+function useDrawn(open: OpenJob, told: Told | null): Sheets | null {
+  const families = useFamilies(told !== null)
+  return useMemo(() => {
+    if (!told || !families) return null
+    const at = '2026-01-01T00:00:00Z'
+    const entry = {
+      id: '00000000-0000-4000-8000-000000000000',
+      job: open.job,
+      kind: 'ident.taught' as const,
+      v: 1,
+      body: open.body,
+      data: told,
+      by: '',
+      at,
+      receivedAt: at,
+      seq: open.state.seq + 1,
+    }
+    return ownSheets(stepAll(open.state, [entry]), open.body, families[told.family])
+  }, [open.state, open.job, open.body, told, families])
+}
