@@ -21,14 +21,23 @@ const root = join(import.meta.dirname, '..')
 
 interface Cluster {
   /** a database of its own with the demo in it */
-  database(): Promise<{ url: string; drop(): Promise<void> }>
+  database(empty: boolean): Promise<{ url: string; drop(): Promise<void> }>
 }
 
 /**
  * A throw-away PostgreSQL for the worker, the demo loaded into it once; for each test a copy of that database and the built server
  * over it, so that no test sees what another one entered.
  */
-export const test = base.extend<{ bench: Page; shop: RunningShop }, { cluster: Cluster }>({
+export const test = base.extend<
+  {
+    bench: Page
+    shop: RunningShop
+    /** a shop on its first day, without the demo */
+    empty: boolean
+  },
+  { cluster: Cluster }
+>({
+  empty: [false, { option: true }],
   cluster: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures from the pattern
     async ({}, use) => {
@@ -43,9 +52,9 @@ export const test = base.extend<{ bench: Page; shop: RunningShop }, { cluster: C
       await first.stop()
       let made = 0
       await use({
-        async database() {
+        async database(empty) {
           const name = `test_${++made}`
-          await admin.query(`create database ${name} template demo`)
+          await admin.query(`create database ${name}${empty ? '' : ' template demo'}`)
           return {
             url: urlOf(name),
             drop: async () => void (await admin.query(`drop database ${name} with (force)`)),
@@ -58,9 +67,9 @@ export const test = base.extend<{ bench: Page; shop: RunningShop }, { cluster: C
     },
     { scope: 'worker', timeout: 90_000 },
   ],
-  shop: async ({ cluster }, use) => {
-    const database = await cluster.database()
-    const shop = serverOver(database.url, await freePort())
+  shop: async ({ cluster, empty }, use) => {
+    const database = await cluster.database(empty)
+    const shop = serverOver(database.url, await freePort(), empty)
     await shop.start()
     await use(shop)
     await shop.stop()
@@ -95,7 +104,7 @@ export const test = base.extend<{ bench: Page; shop: RunningShop }, { cluster: C
 })
 
 /** The built server over a database, as `npm start` runs it. */
-function serverOver(databaseUrl: string, port: number): RunningShop {
+function serverOver(databaseUrl: string, port: number, empty = false): RunningShop {
   let server: ChildProcess | undefined
   return {
     url: `http://127.0.0.1:${port}`,
@@ -109,6 +118,7 @@ function serverOver(databaseUrl: string, port: number): RunningShop {
           EKROND_PORT: String(port),
           EKROND_ROOT: root,
           EKROND_NOW: NOW,
+          ...(empty ? { EKROND_DEMO: 'off' } : {}),
         },
         stdio: ['ignore', 'pipe', 'inherit'],
       })

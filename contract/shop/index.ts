@@ -10,7 +10,74 @@ export const GaugeRow = v.object({
   repeatabilityMm: v.number(),
 })
 
+const line = (least: number, sentence: string) =>
+  v.pipe(v.string(), v.trim(), v.minLength(least, sentence), v.maxLength(60, 'At most 60 characters.'))
+const millimetres = v.pipe(
+  v.number(),
+  v.minValue(0, 'Not below 0.'),
+  v.maxValue(10, 'That is no gauge: over 10 mm.'),
+)
+
+/** Whether a clock runs in that zone. */
+export function isZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** What a shop says of itself, as it is edited. */
+export const ShopSettings = v.object({
+  name: line(1, 'Give the shop its name.'),
+  place: line(0, ''),
+  zone: v.pipe(
+    line(1, 'Say in which zone its clock runs.'),
+    v.check(isZone, 'That is no zone of a clock. Write it as Europe/Vienna, or UTC.'),
+  ),
+  currency: v.object({
+    code: v.pipe(v.string(), v.regex(/^[A-Z]{3}$/, 'Three capital letters.')),
+    exponent: v.picklist([0, 1, 2, 3, 4]),
+  }),
+  workingDays: v.pipe(v.array(v.picklist([1, 2, 3, 4, 5, 6, 7])), v.minLength(1, 'One day a week it works.')),
+  hourMinor: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000_000)),
+  people: v.pipe(
+    v.array(line(1, 'A name is missing.')),
+    v.maxLength(60),
+    v.check((names) => new Set(names).size === names.length, 'Two people of one name: tell them apart.'),
+  ),
+  gauges: v.pipe(
+    v.array(
+      v.object({
+        code: line(1, 'Give the gauge its number.'),
+        name: line(1, 'Name the gauge.'),
+        kind: v.picklist(gaugeKinds),
+        resolutionMm: millimetres,
+        repeatabilityMm: millimetres,
+      }),
+    ),
+    v.maxLength(200),
+    v.check((all) => new Set(all.map(({ code }) => code)).size === all.length, 'Two gauges with one number.'),
+  ),
+})
+export type ShopSettings = v.InferOutput<typeof ShopSettings>
+
+export const ShopBody = v.object({
+  /** the version that was edited: a newer one in between is a conflict */
+  version: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  by: line(1, 'Say whose hands these are.'),
+  settings: ShopSettings,
+})
+export const ShopSaved = v.object({ version: v.number() })
+export const ShopHistoryAnswer = v.object({
+  changes: v.array(v.object({ version: v.number(), at: v.string(), by: v.string(), settings: ShopSettings })),
+})
+export type ShopHistoryAnswer = v.InferOutput<typeof ShopHistoryAnswer>
+
 export const ShopAnswer = v.object({
+  /** grows with each change on screen; 0 while there was none */
+  version: v.number(),
   name: v.string(),
   place: v.string(),
   zone: v.string(),

@@ -1,3 +1,4 @@
+import { isZone, ShopHistoryAnswer } from '@ekrond/contract/shop'
 import { isRefusal } from '@ekrond/core/refusal'
 import { listNumberSheets, Model, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
 import * as v from 'valibot'
@@ -11,15 +12,6 @@ export interface ImportError {
   row: number | null
   column: string | null
   sentence: string
-}
-
-function isZone(zone: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone })
-    return true
-  } catch {
-    return false
-  }
 }
 
 export const Head = v.object({
@@ -41,6 +33,8 @@ export const Head = v.object({
     hourMinor: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(LARGEST_WHOLE)), 0),
   }),
   makers: v.array(v.object({ code: v.string(), numbering: v.string() })),
+  /** of a whole shop: what it said of itself, each time it was changed */
+  changes: v.optional(ShopHistoryAnswer.entries.changes, []),
 })
 
 export interface Catalogue {

@@ -1,10 +1,12 @@
-import { HealthAnswer, ShopAnswer } from '@ekrond/contract/shop'
+import { HealthAnswer, ShopAnswer, ShopBody, ShopHistoryAnswer, ShopSaved } from '@ekrond/contract/shop'
 import type { FastifyInstance } from 'fastify'
 import { statfs } from 'node:fs/promises'
 import { localDate } from '../clock.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import type { Services } from '../services.ts'
-import { selectShopLists } from './shop.sql.ts'
+import { inTransaction } from '../db/pool.ts'
+import { ProblemError } from '../http/problem.ts'
+import { selectShopChanges, selectShopLists, selectShopVersion, saveShop } from './shop.sql.ts'
 
 /** Less room than this and PostgreSQL may stop at any moment. */
 const LEAST_ROOM_BYTES = 64 * 1024 * 1024
@@ -35,8 +37,36 @@ export async function shopRoutes(
   })
 
   app.get('/api/shop', { schema: { response: { 200: ShopAnswer } } }, async () => {
-    const [shop, lists] = await Promise.all([services.shop(), selectShopLists(services.pool)])
+    const [shop, lists, version] = await Promise.all([
+      services.shop(),
+      selectShopLists(services.pool),
+      selectShopVersion(services.pool),
+    ])
     const now = services.clock()
-    return { ...shop, ...lists, now: now.toISOString(), today: localDate(now, shop.zone) }
+    return { version, ...shop, ...lists, now: now.toISOString(), today: localDate(now, shop.zone) }
+  })
+
+  app.put('/api/shop', { schema: { body: ShopBody, response: { 200: ShopSaved } } }, async (request) => {
+    const { version, by, settings } = request.body
+    return inTransaction(services.pool, async (client) => {
+      await client.query('lock table shop_change in exclusive mode')
+      const now = await selectShopVersion(client)
+      if (now !== version) {
+        const [last] = await selectShopChanges(client)
+        throw new ProblemError(
+          409,
+          'Changed meanwhile',
+          `${last?.by ?? 'Somebody'} changed the shop while you did. Look at both, then save yours again.`,
+          'version',
+        )
+      }
+      await saveShop(client, { version: now + 1, by, at: services.clock().toISOString(), settings })
+      return { version: now + 1 }
+    })
+  })
+
+  app.get('/api/shop/history', { schema: { response: { 200: ShopHistoryAnswer } } }, async () => {
+    const changes = await selectShopChanges(services.pool)
+    return { changes: changes.map((one) => ({ ...one, at: new Date(one.at).toISOString() })) }
   })
 }

@@ -1,4 +1,4 @@
-import type { ShopAnswer } from '@ekrond/contract/shop'
+import type { ShopAnswer, ShopHistoryAnswer, ShopSettings } from '@ekrond/contract/shop'
 import type { Queryable } from '../db/pool.ts'
 
 export type ShopHead = Pick<ShopAnswer, 'name' | 'place' | 'zone' | 'currency' | 'workingDays' | 'hourMinor'>
@@ -32,6 +32,66 @@ export async function selectShop(db: Queryable): Promise<ShopHead> {
     hourMinor: row.hour_minor,
   }
 }
+
+/** How often the shop was changed on screen. */
+export async function selectShopVersion(db: Queryable): Promise<number> {
+  const { rows } = await db.query<{ version: number }>(
+    'select coalesce(max(version), 0) as version from shop_change',
+  )
+  return rows[0]!.version
+}
+
+export async function selectShopChanges(db: Queryable): Promise<ShopHistoryAnswer['changes']> {
+  const { rows } = await db.query<ShopHistoryAnswer['changes'][number]>(
+    'select version, at, by, settings from shop_change order by version desc limit 200',
+  )
+  return rows
+}
+
+/** Writes what a shop says of itself: its row, its people and gauges, and the change with who made it. */
+export async function saveShop(
+  db: Queryable,
+  { version, by, at, settings }: { version: number; by: string; at: string; settings: ShopSettings },
+): Promise<void> {
+  const { name, place, zone, currency, workingDays, hourMinor, people, gauges } = settings
+  await db.query('insert into shop_change (version, at, by, settings) values ($1, $2, $3, $4)', [
+    version,
+    at,
+    by,
+    JSON.stringify(settings),
+  ])
+  await db.query(
+    `insert into shop (only_one, name, place, zone, currency_code, currency_exponent, working_days, hour_minor)
+       values (true, $1, $2, $3, $4, $5, $6, $7)
+       on conflict (only_one) do update set name = excluded.name, place = excluded.place, zone = excluded.zone,
+         currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent,
+         working_days = excluded.working_days, hour_minor = excluded.hour_minor`,
+    [name, place, zone, currency.code, currency.exponent, workingDays, hourMinor],
+  )
+  await db.query('delete from person where name <> all($1)', [people])
+  await db.query(
+    `insert into person (person, name, initials) select name, name, initials from unnest($1::text[], $2::text[]) as one(name, initials)
+      where not exists (select from person where person.name = one.name)
+       on conflict (person) do nothing`,
+    [people, people.map(initialsOf)],
+  )
+  await db.query('delete from gauge where gauge <> all($1)', [gauges.map(({ code }) => code)])
+  await db.query(
+    `insert into gauge (gauge, name, kind, resolution_mm, repeatability_mm)
+       select code, name, kind, "resolutionMm", "repeatabilityMm"
+         from jsonb_to_recordset($1::jsonb) as one(code text, name text, kind text, "resolutionMm" float8, "repeatabilityMm" float8)
+       on conflict (gauge) do update set name = excluded.name, kind = excluded.kind, resolution_mm = excluded.resolution_mm,
+         repeatability_mm = excluded.repeatability_mm`,
+    [JSON.stringify(gauges)],
+  )
+}
+
+const initialsOf = (name: string): string =>
+  name
+    .split(/[\s.]+/)
+    .map((part) => part.charAt(0).toUpperCase())
+    .join('')
+    .slice(0, 4)
 
 type Lists = Pick<ShopAnswer, 'people' | 'gauges' | 'makers'>
 

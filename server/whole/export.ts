@@ -3,7 +3,7 @@ import type { Pool, Queryable } from '../db/pool.ts'
 import { TABLES } from '@ekrond/contract/library'
 import { selectEntries, selectReturnSheets } from '../jobs/jobs.sql.ts'
 import { selectPhotograph, selectPhotographs } from '../photos/photos.sql.ts'
-import { selectShop } from '../shop/shop.sql.ts'
+import { selectShop, selectShopChanges } from '../shop/shop.sql.ts'
 
 export interface ExportFile {
   name: string
@@ -64,7 +64,10 @@ export async function* exportShop(pool: Pool): AsyncGenerator<ExportFile> {
 
 async function shopFile(db: Queryable): Promise<ExportFile> {
   const { rows: makers } = await db.query('select maker as code, numbering from maker order by maker')
-  return { name: 'shop.json', contents: json({ format: 1, shop: await selectShop(db), makers }) }
+  return {
+    name: 'shop.json',
+    contents: json({ format: 1, shop: await selectShop(db), makers, changes: await selectShopChanges(db) }),
+  }
 }
 
 async function* libraryFiles(db: Queryable): AsyncGenerator<ExportFile> {

@@ -120,6 +120,7 @@ export function importShop(
     // Nothing is written before all that can be read at once was read.
     if (errors.length || !head) throw new WholeShopFaults(errors)
     await writeShop(client, head)
+    await insertRows(client, 'shop_change', head.changes)
     await insertRows(client, 'model', models)
     await insertRows(
       client,

@@ -25,6 +25,7 @@ afterAll(() => Promise.all([shop.close(), empty.close()]))
 
 const TABLES = [
   'shop',
+  'shop_change',
   'maker',
   'model',
   'list_number',

@@ -1,3 +1,4 @@
+import { FirstSteps } from './FirstSteps'
 import type { JobRow } from '@ekrond/contract/jobs'
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import { addDays, isWorkingDay } from '@ekrond/core/days'
@@ -262,6 +263,7 @@ function Empty({ filtered, q }: { filtered: boolean; q: string }) {
             ? 'Take a filter off above.'
             : 'Take the first one in: press N.'}
       </p>
+      {!q && !filtered && <FirstSteps />}
     </div>
   )
 }

@@ -11,6 +11,7 @@ import { useShop } from '../data/shop'
 import { usePerson } from '../data/person'
 import { useQueue } from '../data/queue'
 import { LadderLine } from '../teach/LadderLine'
+import { narrow } from '../theme/global'
 import { useSheetTheme } from '../theme/sheet'
 import { Button } from '../ui'
 import { afterEscape, useKeys } from '../ui/keys'
@@ -134,7 +135,12 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
               <dt>List number</dt>
               <dd className="number">
                 {here.taught && !here.published ? (
-                  here.taught.name
+                  <span
+                    title={here.taught.name}
+                    style={{ font: `600 16px/1.2 ${narrow}`, letterSpacing: 0, display: 'block' }}
+                  >
+                    {here.taught.name}
+                  </span>
                 ) : here.ident ? (
                   <Link
                     to={`/library/${encodeURIComponent(here.ident.listNumber)}`}

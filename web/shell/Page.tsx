@@ -70,6 +70,11 @@ export function Page({ title, head, children }: { title: string; head?: ReactNod
                 Library
               </Link>
             )}
+            {title !== 'the shop' && (
+              <Link to="/shop" style={{ textUnderlineOffset: 4 }}>
+                Shop
+              </Link>
+            )}
             <QuietButton
               onPress={toggle}
               aria-label={`Switch to ${theme === 'light' ? 'blueprint' : 'paper'}`}

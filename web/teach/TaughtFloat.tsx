@@ -189,8 +189,8 @@ export function TaughtFloat({ spec, said, asked, numbers }: Props) {
         [pin[0] - 16, pin[1]],
         [pin[0] - 16, foot],
         { from: pin },
-        [pin[0] - 38, (pin[1] + foot) / 2 + 30],
-        [pin[0] - 100, (pin[1] + foot) / 2 + 36],
+        [pin[0] - 16, foot - 22],
+        [pin[0] + 4, foot - 16],
       )}
       <ScaleBar at={[WIDTH - 50 - 10 * perMm, HEIGHT - 12]} scale={scale} />
     </Drawing>

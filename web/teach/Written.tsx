@@ -22,7 +22,7 @@ export function useWritten(open: OpenJob, position: Position): WrittenPart {
   const [quantity, setQuantity] = useState(position.quantity)
   const [stamped, setStamped] = useState(before?.stamped ?? '')
   const [size, setSize] = useState(before?.mm != null ? String(before.mm) : '')
-  const counts = position.kind === 'screw' || position.quantity > 1
+  const counts = position.quantity > 1 || before !== undefined
   const sized = position.kind === 'jet' || position.kind === 'washer' || position.kind === 'gasket'
   const read = size.trim() ? parseLength(size) : null
   const mm = read && !isRefusal(read) ? read.mm : null

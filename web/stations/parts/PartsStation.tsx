@@ -14,8 +14,9 @@ import { ErrorLine, Key, Label, MainButton, RedBox } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Layout } from './KitLayout'
+import { ByHand } from './ByHand'
 import { Needs } from './Needs'
-import { plan, layOut, nameOf, describe } from './covers'
+import { plan, layOut, nameOf, describe, unlisted } from './covers'
 
 const Plan = styled.button<{ $on: boolean }>`
   display: grid;
@@ -123,7 +124,9 @@ function Parts({ open }: SheetedProps) {
         <Ask aria-label="How the needs are covered">
           <Label>
             {open.bodies > 1 ? `${openNeeds.length} needs of the whole bank open` : `${needs.length} needs`}
-            {openNeeds.length && plans ? ` · proven cheapest, ${plans.seconds.toFixed(2)} s` : ''}
+            {openNeeds.length && plans && picked && picked.gives.length > 0
+              ? ` · proven cheapest, ${plans.seconds.toFixed(2)} s`
+              : ''}
           </Label>
           {needs.length === 0 ? (
             <p style={{ fontSize: 18 }}>
@@ -165,28 +168,39 @@ function Parts({ open }: SheetedProps) {
             </>
           ) : (
             <>
-              <h2>{picked ? nameOf(picked) : 'Working it out …'}</h2>
-              {plans?.covers.map((cover, i) => (
-                <Plan key={i} $on={i === chosen} onClick={() => setChosen(i)} aria-pressed={i === chosen}>
-                  {i === 0
-                    ? 'Cheapest'
-                    : cover.kits.length + cover.singles.length === 0
-                      ? 'Nothing new'
-                      : `${plans.covers[0]!.arrivalDays - cover.arrivalDays} day${plans.covers[0]!.arrivalDays - cover.arrivalDays === 1 ? '' : 's'} sooner`}
-                  <span>{sayMoney(cover.costMinor, exponent)}</span>
-                  <span>
-                    {cover.arrivalDays ? sayDay(addDays(today || '2026-01-01', cover.arrivalDays)) : 'today'}
-                  </span>
-                  <small>
-                    {describe(cover, market.data!)}
-                    {cover.unmet.length
-                      ? `. Not covered: ${cover.unmet.map((code) => openNeeds.find((n) => bodyKey(n.body, n.position) === code)?.name.toLowerCase() ?? code).join(', ')}`
-                      : ''}
-                  </small>
-                </Plan>
-              ))}
+              <h2>
+                {!picked
+                  ? 'Working it out …'
+                  : picked.gives.length > 0
+                    ? nameOf(picked)
+                    : 'The library sells none of it.'}
+              </h2>
+              {plans?.covers
+                .filter(({ gives }) => gives.length > 0)
+                .map((cover, i) => (
+                  <Plan key={i} $on={i === chosen} onClick={() => setChosen(i)} aria-pressed={i === chosen}>
+                    {i === 0
+                      ? 'Cheapest'
+                      : cover.kits.length + cover.singles.length === 0
+                        ? 'Nothing new'
+                        : `${plans.covers[0]!.arrivalDays - cover.arrivalDays} day${plans.covers[0]!.arrivalDays - cover.arrivalDays === 1 ? '' : 's'} sooner`}
+                    <span>{sayMoney(cover.costMinor, exponent)}</span>
+                    <span>
+                      {cover.arrivalDays
+                        ? sayDay(addDays(today || '2026-01-01', cover.arrivalDays))
+                        : 'today'}
+                    </span>
+                    <small>
+                      {describe(cover, market.data!)}
+                      {cover.unmet.length
+                        ? `. Not covered: ${cover.unmet.map((code) => openNeeds.find((n) => bodyKey(n.body, n.position) === code)?.name.toLowerCase() ?? code).join(', ')}`
+                        : ''}
+                    </small>
+                  </Plan>
+                ))}
             </>
           )}
+          <ByHand open={open} needs={openNeeds.filter((need) => unlisted(need, market.data))} />
           {choices.map((choice) => (
             <RedBox key={choice.take} style={{ fontSize: 16, padding: '8px 12px' }}>
               {choice.name}: take {choice.take}, not {choice.not.join(' or ')}.
@@ -202,7 +216,12 @@ function Parts({ open }: SheetedProps) {
             )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <AskFoot>
-            <MainButton onPress={orderIt} isDisabled={openNeeds.length > 0 && !picked}>
+            <MainButton
+              onPress={orderIt}
+              isDisabled={
+                openNeeds.length > 0 && waiting.length === 0 && !(picked && picked.gives.length > 0)
+              }
+            >
               {waiting.length
                 ? 'It has arrived'
                 : openNeeds.length

@@ -43,6 +43,13 @@ export const layOut = (
     needs.map((need) => need.position),
   )
 
+/** Whether no kit, no supplier and no shelf of the library has a need's part. */
+export const unlisted = (need: JobNeed, market: MarketAnswer | undefined): boolean =>
+  market !== undefined &&
+  !market.kits.some(({ holds }) => holds.some(({ part }) => part === need.part)) &&
+  !market.singles.some(({ part }) => part === need.part) &&
+  !market.shelf.some(({ part, quantity }) => part === need.part && quantity > 0)
+
 const count = (n: number, word: string) => (n === 1 ? `one ${word}` : `${n} ${word}s`)
 
 export function nameOf(cover: Cover): string {

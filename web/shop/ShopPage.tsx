@@ -1,0 +1,395 @@
+import type { ShopAnswer, ShopHistoryAnswer, ShopSettings } from '@ekrond/contract/shop'
+import { gaugeKinds } from '@ekrond/core/measure'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { call, type ApiError } from '../data/api'
+import { usePerson } from '../data/person'
+import { useShop } from '../data/shop'
+import { sayInstant } from '../shell/dates'
+import { Page } from '../shell/Page'
+import { narrow } from '../theme/global'
+import { Button, Choice, ErrorLine, FieldInput, FieldSelect, Label, MainButton, QuietButton } from '../ui'
+import { useKeys } from '../ui/keys'
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
+
+const Sheet = styled.main`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 320px;
+  min-height: 100%;
+  & > section {
+    padding: 18px 24px 28px;
+    display: grid;
+    gap: 14px;
+    align-content: start;
+  }
+  & > section + section {
+    border-left: 1px solid var(--ink);
+  }
+  & h2 {
+    font: 500 20px/1.3 ${narrow};
+  }
+  @media (max-width: 999px) {
+    grid-template-columns: 1fr;
+    & > section + section {
+      border-left: 0;
+      border-top: 1px solid var(--ink);
+    }
+  }
+`
+
+const Row = styled.div`
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 10px;
+  align-items: end;
+`
+
+const settingsOf = (shop: ShopAnswer): ShopSettings => ({
+  name: shop.name,
+  place: shop.place,
+  zone: shop.zone,
+  currency: { code: shop.currency.code, exponent: shop.currency.exponent as 2 },
+  workingDays: shop.workingDays as ShopSettings['workingDays'],
+  hourMinor: shop.hourMinor,
+  people: shop.people.map(({ name }) => name),
+  gauges: shop.gauges.map(({ code, name, kind, resolutionMm, repeatabilityMm }) => ({
+    code,
+    name,
+    kind,
+    resolutionMm,
+    repeatabilityMm,
+  })),
+})
+
+/** What differs between two, by the name it has on the sheet. */
+const differing = (
+  mine: ShopSettings,
+  theirs: ShopSettings,
+): { name: string; mine: string; theirs: string }[] =>
+  (
+    [
+      ['name', 'Name'],
+      ['place', 'Place'],
+      ['zone', 'Zone'],
+      ['currency', 'Money'],
+      ['workingDays', 'Working days'],
+      ['hourMinor', 'Bench hour'],
+      ['people', 'People'],
+      ['gauges', 'Gauges'],
+    ] as const
+  ).flatMap(([key, name]) => {
+    const [a, b] = [said(mine[key]), said(theirs[key])]
+    return a === b ? [] : [{ name, mine: a, theirs: b }]
+  })
+
+const said = (value: ShopSettings[keyof ShopSettings]): string =>
+  Array.isArray(value)
+    ? value.map((one) => (typeof one === 'object' ? `${one.code} ${one.name}` : String(one))).join(', ') ||
+      'none'
+    : typeof value === 'object'
+      ? `${value.code}, ${value.exponent} places`
+      : String(value)
+
+/** The shop itself: its name, its days, who works here, its gauges; each change with who made it. */
+export default function ShopPage() {
+  const shop = useShop().data
+  if (!shop) return <Page title="the shop">{null}</Page>
+  return <Editor shop={shop} />
+}
+
+function Editor({ shop }: { shop: ShopAnswer }) {
+  const navigate = useNavigate()
+  const client = useQueryClient()
+  const { person, choose } = usePerson()
+  // What is typed stays, whoever saves meanwhile: then both sides are shown.
+  const [base, setBase] = useState(shop.version)
+  const [mine, setMine] = useState(() => settingsOf(shop))
+  const [newName, setNewName] = useState('')
+  const [wrong, setWrong] = useState('')
+  const [theirs, setTheirs] = useState<ShopAnswer | null>(null)
+  const [saved, setSaved] = useState(false)
+  const history = useQuery<ShopHistoryAnswer, ApiError>({
+    queryKey: ['shop-history', shop.version],
+    queryFn: () => call('/api/shop/history'),
+  }).data
+  const put = (changes: Partial<ShopSettings>) => {
+    setMine((now) => ({ ...now, ...changes }))
+    setSaved(false)
+    setWrong('')
+  }
+  const addPerson = () => {
+    const name = newName.trim()
+    if (!name) return
+    if (mine.people.includes(name)) return setWrong('Two people of one name: tell them apart.')
+    put({ people: [...mine.people, name] })
+    setNewName('')
+  }
+  const save = async () => {
+    const version = theirs?.version ?? base
+    const people = newName.trim() ? [...mine.people, newName.trim()] : mine.people
+    try {
+      const answer = await call<{ version: number }>('/api/shop', {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          version,
+          by: person ?? people[0] ?? 'unnamed',
+          settings: { ...mine, people },
+        }),
+      })
+      if (!person && people[0]) choose(people[0])
+      setBase(answer.version)
+      setMine((now) => ({ ...now, people }))
+      setNewName('')
+      setTheirs(null)
+      setSaved(true)
+      setWrong('')
+      await client.invalidateQueries({ queryKey: ['shop'] })
+    } catch (error) {
+      const { message, status } = error as ApiError
+      setWrong(message)
+      if (status === 409)
+        setTheirs(
+          await client.fetchQuery<ShopAnswer>({
+            queryKey: ['shop', 'theirs'],
+            queryFn: () => call('/api/shop'),
+          }),
+        )
+    }
+  }
+  useKeys({ r: () => void navigate('/'), l: () => void navigate('/library') })
+  const field = (label: string, value: string, set: (value: string) => void, more: object = {}) => (
+    <label>
+      <Label>{label}</Label>
+      <FieldInput value={value} onChange={(event) => set(event.target.value)} {...more} />
+    </label>
+  )
+  const hour = mine.hourMinor / 10 ** mine.currency.exponent
+  return (
+    <Page title="the shop">
+      <Sheet>
+        <section>
+          <h2>The shop</h2>
+          {field('Its name', mine.name, (name) => put({ name }))}
+          {field('Place', mine.place, (place) => put({ place }))}
+          {field('Zone of its clock', mine.zone, (zone) => put({ zone }), { list: 'zones' })}
+          <datalist id="zones">
+            {Intl.supportedValuesOf('timeZone').map((zone) => (
+              <option key={zone} value={zone} />
+            ))}
+          </datalist>
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 16 }}>
+            {field('Money, three letters', mine.currency.code, (code) =>
+              put({ currency: { ...mine.currency, code: code.toUpperCase().slice(0, 3) } }),
+            )}
+            {field(
+              'An hour at the bench',
+              String(hour),
+              (text) => {
+                const amount = Number(text.replace(',', '.'))
+                if (amount >= 0) put({ hourMinor: Math.round(amount * 10 ** mine.currency.exponent) })
+              },
+              { inputMode: 'decimal' },
+            )}
+          </div>
+          <div role="group" aria-label="Working days">
+            <Label>Working days</Label>
+            <div style={{ display: 'grid', gridTemplateColumns: 'repeat(7, 1fr)', gap: 4 }}>
+              {DAYS.map((day, i) => {
+                const number = (i + 1) as ShopSettings['workingDays'][number]
+                const on = mine.workingDays.includes(number)
+                return (
+                  <Choice
+                    key={day}
+                    $on={on}
+                    aria-pressed={on}
+                    style={{ padding: '6px 4px', justifyContent: 'center' }}
+                    onPress={() =>
+                      put({
+                        workingDays: on
+                          ? mine.workingDays.filter((one) => one !== number)
+                          : [...mine.workingDays, number].sort(),
+                      })
+                    }
+                  >
+                    {day}
+                  </Choice>
+                )
+              })}
+            </div>
+          </div>
+        </section>
+        <section>
+          <h2>Who works here</h2>
+          {mine.people.map((name, i) => (
+            <Row key={name}>
+              <span style={{ fontSize: 18, minHeight: 44, display: 'flex', alignItems: 'center' }}>
+                {name}
+              </span>
+              <QuietButton
+                aria-label={`${name} no longer works here`}
+                onPress={() => put({ people: mine.people.filter((_, at) => at !== i) })}
+              >
+                no longer
+              </QuietButton>
+            </Row>
+          ))}
+          <Row>
+            <FieldInput
+              aria-label="Another name"
+              placeholder={mine.people.length ? 'another name' : 'the first name'}
+              value={newName}
+              onChange={(event) => setNewName(event.target.value)}
+              onKeyDown={(event) => event.key === 'Enter' && addPerson()}
+            />
+            <Button onPress={addPerson}>Add</Button>
+          </Row>
+          <h2>Gauges</h2>
+          <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
+            What a reading is worth comes from these: resolution, and how far two readings of one thing lie
+            apart.
+          </p>
+          {mine.gauges.map((gauge, i) => (
+            <Gauge
+              key={i}
+              gauge={gauge}
+              set={(next) => put({ gauges: mine.gauges.map((one, at) => (at === i ? next : one)) })}
+              away={() => put({ gauges: mine.gauges.filter((_, at) => at !== i) })}
+            />
+          ))}
+          <Button
+            onPress={() =>
+              put({
+                gauges: [
+                  ...mine.gauges,
+                  {
+                    code: `G-${mine.gauges.length + 1}`,
+                    name: 'caliper',
+                    kind: 'caliper',
+                    resolutionMm: 0.01,
+                    repeatabilityMm: 0.03,
+                  },
+                ],
+              })
+            }
+          >
+            Another gauge
+          </Button>
+        </section>
+        <section>
+          <MainButton onPress={() => void save()}>{theirs ? 'Save mine over it' : 'Save'}</MainButton>
+          {saved && <p role="status">Saved.</p>}
+          {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+          {theirs && (
+            <div role="group" aria-label="Both sides">
+              {differing(mine, settingsOf(theirs)).map((one) => (
+                <p key={one.name} style={{ fontSize: 15, marginBottom: 8 }}>
+                  <b>{one.name}</b>
+                  <br />
+                  theirs: {one.theirs}
+                  <br />
+                  yours: {one.mine}
+                </p>
+              ))}
+              <QuietButton
+                onPress={() => {
+                  setMine(settingsOf(theirs))
+                  setBase(theirs.version)
+                  setWrong('')
+                  setTheirs(null)
+                  void client.invalidateQueries({ queryKey: ['shop'] })
+                }}
+              >
+                Take theirs
+              </QuietButton>
+            </div>
+          )}
+          {history && history.changes.length > 0 && (
+            <>
+              <h2>Changes</h2>
+              <ol style={{ listStyle: 'none', margin: 0, padding: 0, fontSize: 15 }}>
+                {history.changes.slice(0, 12).map((one, i) => {
+                  const before = history.changes[i + 1]
+                  const what = before
+                    ? differing(one.settings, before.settings).map(({ name }) => name.toLowerCase())
+                    : []
+                  return (
+                    <li key={one.version} style={{ marginBottom: 8 }}>
+                      {one.by}: {what.join(', ') || 'as it was first written'}
+                      <br />
+                      <span style={{ color: 'var(--pencil)' }}>{sayInstant(one.at, shop.zone)}</span>
+                    </li>
+                  )
+                })}
+              </ol>
+            </>
+          )}
+        </section>
+      </Sheet>
+    </Page>
+  )
+}
+
+type GaugeSettings = ShopSettings['gauges'][number]
+
+function Gauge({
+  gauge,
+  set,
+  away,
+}: {
+  gauge: GaugeSettings
+  set: (next: GaugeSettings) => void
+  away: () => void
+}) {
+  const number = (text: string) => Number(text.replace(',', '.')) || 0
+  return (
+    <div
+      role="group"
+      aria-label={`Gauge ${gauge.code}`}
+      style={{
+        display: 'grid',
+        gridTemplateColumns: '72px 1fr 110px 64px 64px auto',
+        gap: 8,
+        alignItems: 'end',
+      }}
+    >
+      <FieldInput
+        aria-label="Number"
+        value={gauge.code}
+        onChange={(event) => set({ ...gauge, code: event.target.value })}
+      />
+      <FieldInput
+        aria-label="Gauge"
+        value={gauge.name}
+        onChange={(event) => set({ ...gauge, name: event.target.value })}
+      />
+      <FieldSelect
+        aria-label="Kind"
+        value={gauge.kind}
+        onChange={(event) => set({ ...gauge, kind: event.target.value as GaugeSettings['kind'] })}
+      >
+        {gaugeKinds.map((kind) => (
+          <option key={kind}>{kind}</option>
+        ))}
+      </FieldSelect>
+      <FieldInput
+        aria-label="Resolution, mm"
+        inputMode="decimal"
+        defaultValue={gauge.resolutionMm}
+        onChange={(event) => set({ ...gauge, resolutionMm: number(event.target.value) })}
+      />
+      <FieldInput
+        aria-label="Repeatability, mm"
+        inputMode="decimal"
+        defaultValue={gauge.repeatabilityMm}
+        onChange={(event) => set({ ...gauge, repeatabilityMm: number(event.target.value) })}
+      />
+      <QuietButton aria-label={`${gauge.code} is gone`} onPress={away}>
+        gone
+      </QuietButton>
+    </div>
+  )
+}

@@ -1,0 +1,107 @@
+import { bodyKey, type DataOf, type JobNeed } from '@ekrond/core/job'
+import { useState } from 'react'
+import type { OpenJob } from '../../data/job'
+import { useShop } from '../../data/shop'
+import { Choice, ErrorLine, FieldInput, Label } from '../../ui'
+
+/** What nobody lists: cut or taken out of the shop's own drawer, or ordered somewhere by hand. */
+export function ByHand({ open, needs }: { open: OpenJob; needs: readonly JobNeed[] }) {
+  const shop = useShop().data
+  const [asking, setAsking] = useState(false)
+  const [supplier, setSupplier] = useState('')
+  const [price, setPrice] = useState('')
+  const [arrives, setArrives] = useState('')
+  const [wrong, setWrong] = useState('')
+  if (needs.length === 0 || !shop) return null
+  const names = needs.map(({ name }) => name.toLowerCase())
+  const place = (what: 'shelf' | 'single', from: string, totalMinor: number, day: string) => {
+    const lines = needs.map((need, i): DataOf['order.placed']['lines'][number] => ({
+      what,
+      code: need.part.slice(0, 60),
+      supplier: from,
+      quantity: need.quantity,
+      // One price was said for all of it: it stands on the first line.
+      priceMinor: i === 0 ? Math.round(totalMinor / need.quantity) : 0,
+      serves: [bodyKey(need.body, need.position)],
+    }))
+    const no = open.add('order.placed', { lines, totalMinor, arrives: day })
+    if (no) setWrong(no.sentence)
+    else setAsking(false)
+  }
+  const order = () => {
+    const money = Number(price.trim().replace(',', '.'))
+    if (!(money >= 0)) return setWrong(`“${price}” is no amount of money. Type it as 86.50.`)
+    if (!supplier.trim()) return setWrong('Say where it is ordered.')
+    if (!arrives) return setWrong('Give the day on which it comes.')
+    place('single', supplier.trim().slice(0, 60), Math.round(money * 10 ** shop.currency.exponent), arrives)
+  }
+  return (
+    <div
+      role="group"
+      aria-label="What nobody lists"
+      style={{ display: 'grid', gap: 8, borderTop: '1px solid var(--rule)', paddingTop: 8 }}
+    >
+      <p style={{ fontSize: 17 }}>
+        Nobody lists{' '}
+        {names.length > 3 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', ')}
+        .
+      </p>
+      {asking ? (
+        <form
+          style={{ display: 'grid', gap: 8 }}
+          onSubmit={(event) => {
+            event.preventDefault()
+            order()
+          }}
+        >
+          <div>
+            <Label>Where</Label>
+            <FieldInput
+              autoFocus
+              aria-label="Where it is ordered"
+              value={supplier}
+              onChange={(event) => setSupplier(event.target.value)}
+            />
+          </div>
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 14 }}>
+            <div>
+              <Label>Price of it all, {shop.currency.code}</Label>
+              <FieldInput
+                aria-label="Price of it all"
+                inputMode="decimal"
+                value={price}
+                onChange={(event) => setPrice(event.target.value)}
+              />
+            </div>
+            <div>
+              <Label>Comes on</Label>
+              <FieldInput
+                aria-label="Comes on"
+                type="date"
+                value={arrives}
+                onChange={(event) => setArrives(event.target.value)}
+              />
+            </div>
+          </div>
+          <button type="submit" className="visually-hidden">
+            Ordered
+          </button>
+        </form>
+      ) : null}
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
+        {asking ? (
+          <>
+            <Choice onPress={order}>Ordered so</Choice>
+            <Choice onPress={() => setAsking(false)}>Not now</Choice>
+          </>
+        ) : (
+          <>
+            <Choice onPress={() => place('shelf', '', 0, shop.today)}>Out of our drawer, or cut here</Choice>
+            <Choice onPress={() => setAsking(true)}>Ordered by hand</Choice>
+          </>
+        )}
+      </div>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+    </div>
+  )
+}
