@@ -99,7 +99,8 @@ export const test = base.extend<
     )
     await use(page)
     await context.close()
-    if (errors.length) throw new Error(`the page's console said: ${errors.join('; ')}`)
+    if (errors.length)
+      throw new Error(`the page's console said: ${[...new Set(errors)].slice(0, 6).join('; ')}`)
   },
 })
 

@@ -58,6 +58,7 @@ const LookNext = styled.div`
 `
 
 const isLength = (feature: string) => feature.endsWith('Mm')
+const measured = (value: string | number | undefined) => (value === undefined ? null : Number(value))
 const EMPTY: CatalogueAnswer['candidates'] = []
 
 /** Which list number it is, or, where no book knows it, what the bench has taught of it so far. */
@@ -235,10 +236,10 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
                 seen={Object.fromEntries(Object.entries(body.features).map(([name, f]) => [name, f.raw]))}
                 features={{
                   barrels: Number(leader.features.barrels ?? 1),
-                  throttleBoreMm: Number(leader.features.throttleBoreMm),
-                  venturiMm: Number(leader.features.venturiMm),
-                  flangeBoltSpacingMm: Number(leader.features.flangeBoltSpacingMm),
-                  chokeKind: String(leader.features.chokeKind),
+                  throttleBoreMm: measured(leader.features.throttleBoreMm),
+                  venturiMm: measured(leader.features.venturiMm),
+                  flangeBoltSpacingMm: measured(leader.features.flangeBoltSpacingMm),
+                  chokeKind: String(leader.features.chokeKind ?? 'not known'),
                 }}
               />
             )}

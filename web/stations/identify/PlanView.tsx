@@ -2,11 +2,16 @@ import { Balloon, CentreLine, Dimension, Drawing, Leader, Text, type Point } fro
 
 interface PlanFeatures {
   barrels: number
-  throttleBoreMm: number
-  venturiMm: number
-  flangeBoltSpacingMm: number
+  /** null where the library does not have it: a unit that was taught, and not measured there */
+  throttleBoreMm: number | null
+  venturiMm: number | null
+  flangeBoltSpacingMm: number | null
   chokeKind: string
 }
+
+/** Usual flange bolts, mm, and how they go with the bore. */
+const USUAL_BOLTS = 62
+const BOLTS_OVER_BORE = 2.2
 
 /** The unit from its flange side, to the leading candidate's measures; what was measured is pencil, what to measure next blue. */
 export function PlanView({
@@ -20,11 +25,14 @@ export function PlanView({
 }) {
   const {
     barrels,
-    throttleBoreMm: bore,
+    throttleBoreMm: knownBore,
     venturiMm: venturi,
-    flangeBoltSpacingMm: bolts,
+    flangeBoltSpacingMm: knownBolts,
     chokeKind,
   } = features
+  // What nobody measured is drawn in the usual proportion, its figure left open.
+  const bore = knownBore ?? (knownBolts ?? USUAL_BOLTS) / BOLTS_OVER_BORE
+  const bolts = knownBolts ?? bore * BOLTS_OVER_BORE
   const k = Math.min(4.2, 300 / bolts)
   const [cx, cy] = [232, 250]
   const wide = barrels > 1
@@ -61,7 +69,7 @@ export function PlanView({
     <Drawing
       width={480}
       height={520}
-      title={`Plan of the leading candidate: ${barrels} barrel${barrels > 1 ? 's' : ''}, bore ${bore} mm, venturi ${venturi} mm, flange bolts ${bolts} mm, choke ${chokeKind}.`}
+      title={`Plan of the leading candidate: ${barrels} barrel${barrels > 1 ? 's' : ''}, bore ${knownBore ?? 'not known'} mm, venturi ${venturi ?? 'not known'} mm, flange bolts ${knownBolts ?? 'not known'} mm, choke ${chokeKind}.`}
     >
       <rect
         x={cx - half - 24}
@@ -100,15 +108,17 @@ export function PlanView({
             stroke={`var(--${i === 0 ? colourOf('throttleBoreMm') : 'ink'})`}
             strokeWidth={i === 0 && look === 'throttleBoreMm' ? 3.4 : 2.2}
           />
-          <circle
-            cx={x}
-            cy={y}
-            r={(venturi / 2) * k}
-            fill="none"
-            stroke={`var(--${colourOf('venturiMm')})`}
-            strokeWidth={look === 'venturiMm' ? 3 : 1.4}
-            strokeDasharray="6 4"
-          />
+          {venturi !== null && (
+            <circle
+              cx={x}
+              cy={y}
+              r={(venturi / 2) * k}
+              fill="none"
+              stroke={`var(--${colourOf('venturiMm')})`}
+              strokeWidth={look === 'venturiMm' ? 3 : 1.4}
+              strokeDasharray="6 4"
+            />
+          )}
           <CentreLine from={[x, y - (bore / 2) * k - 14]} to={[x, y + (bore / 2) * k + 14]} />
         </g>
       ))}
@@ -144,13 +154,15 @@ export function PlanView({
         face="figures"
         colour={look === 'throttleBoreMm' ? 'blue' : seen.throttleBoreMm ? 'pencil' : 'ink'}
       >
-        {look === 'throttleBoreMm' ? 'measure' : `⌀${seen.throttleBoreMm ?? bore}`}
+        {look === 'throttleBoreMm' ? 'measure' : `⌀${seen.throttleBoreMm ?? knownBore ?? '?'}`}
       </Text>
       <Dimension
         from={[cx - half, cy + tall + 74]}
         to={[cx + half, cy + tall + 74]}
         at={{ from: boltAt.at(-2)!, to: boltAt.at(-1)! }}
-        text={look === 'flangeBoltSpacingMm' ? 'measure' : String(seen.flangeBoltSpacingMm ?? bolts)}
+        text={
+          look === 'flangeBoltSpacingMm' ? 'measure' : String(seen.flangeBoltSpacingMm ?? knownBolts ?? '?')
+        }
         colour={look === 'flangeBoltSpacingMm' ? 'blue' : seen.flangeBoltSpacingMm ? 'pencil' : 'ink'}
         textAt={[cx - 30, cy + tall + 66]}
       />
