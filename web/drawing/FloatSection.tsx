@@ -1,7 +1,8 @@
 import { floatPose, type FloatPose, type LevelInUse } from '@ekrond/core/float'
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import type { SpecSheet } from '@ekrond/core/sheets'
+import { isPencil, type SpecSheet } from '@ekrond/core/sheets'
+import type { CSSProperties } from 'react'
 import {
   Balloon,
   CentreLine,
@@ -111,25 +112,32 @@ export function FloatSection(props: FloatSectionProps) {
   // The pin's balloon stands off on the side where there is no casting.
   const clear = flip || float.sense === -1 ? 1 : -0.3
   const title = titleOf(props, flip)
+  // What only the family lends is in pencil, unhatched.
+  const lentOnly = spec.taught !== undefined
+  const lent = (lentOnly ? { '--ink': 'var(--pencil)' } : {}) as CSSProperties
 
   return (
     <Drawing width={WIDTH} height={HEIGHT} title={title}>
-      {section.castings.map((casting) => (
-        <Section key={casting.name} points={bearing(casting.outline)} />
-      ))}
+      <g style={lent}>
+        {section.castings.map((casting) => (
+          <Section key={casting.name} points={bearing(casting.outline)} hatched={!lentOnly} />
+        ))}
+      </g>
       {view === 'use' && level && (
         <Fuel {...props} level={level} scale={scale} floatOutline={rotated(section.float, turn)} />
       )}
-      {section.lines.map((line, i) => (
-        <Section key={i} points={bearing(line)} hatched={false} />
-      ))}
-      {section.seat.map((half, i) => (
-        <Section key={i} points={bearing(half)} fine />
-      ))}
+      <g style={lent}>
+        {section.lines.map((line, i) => (
+          <Section key={i} points={bearing(line)} hatched={false} />
+        ))}
+        {section.seat.map((half, i) => (
+          <Section key={i} points={bearing(half)} fine />
+        ))}
+      </g>
       <path d={path(bearing(section.needle), true)} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
 
       {out && view === 'held' && <RedLine points={rotated(section.float, goal)} closed />}
-      <g style={{ transition: 'transform 260ms' }}>
+      <g style={{ transition: 'transform 260ms', ...(isPencil(spec, 'float.arm') ? lent : {}) }}>
         <path
           d={path(rotated(section.float, turn), true)}
           fill={view === 'use' ? 'var(--paper)' : 'none'}
@@ -191,7 +199,7 @@ export function FloatSection(props: FloatSectionProps) {
       <Balloon
         at={floatBalloon}
         number={6}
-        text={`float, ${figure(float.floatMass)} g dry`}
+        text={isPencil(spec, 'float.mass') ? 'float' : `float, ${figure(float.floatMass)} g dry`}
         side={float.guided ? 'left' : 'right'}
       />
       {!out && (

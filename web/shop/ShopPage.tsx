@@ -106,7 +106,13 @@ function Editor({ shop }: { shop: ShopAnswer }) {
   const { person, choose } = usePerson()
   // What is typed stays, whoever saves meanwhile: then both sides are shown.
   const [base, setBase] = useState(shop.version)
-  const [mine, setMine] = useState(() => settingsOf(shop))
+  const [mine, setMine] = useState(() => {
+    const settings = settingsOf(shop)
+    // On a shop's first day the bench's own clock is the likeliest.
+    return shop.version === 0 && shop.people.length === 0
+      ? { ...settings, name: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone }
+      : settings
+  })
   const [newName, setNewName] = useState('')
   const [wrong, setWrong] = useState('')
   const [theirs, setTheirs] = useState<ShopAnswer | null>(null)
@@ -351,8 +357,8 @@ function Gauge({
       aria-label={`Gauge ${gauge.code}`}
       style={{
         display: 'grid',
-        gridTemplateColumns: '72px 1fr 110px 64px 64px auto',
-        gap: 8,
+        gridTemplateColumns: '84px minmax(0, 1fr) 128px',
+        gap: '0 10px',
         alignItems: 'end',
       }}
     >
@@ -375,18 +381,24 @@ function Gauge({
           <option key={kind}>{kind}</option>
         ))}
       </FieldSelect>
-      <FieldInput
-        aria-label="Resolution, mm"
-        inputMode="decimal"
-        defaultValue={gauge.resolutionMm}
-        onChange={(event) => set({ ...gauge, resolutionMm: number(event.target.value) })}
-      />
-      <FieldInput
-        aria-label="Repeatability, mm"
-        inputMode="decimal"
-        defaultValue={gauge.repeatabilityMm}
-        onChange={(event) => set({ ...gauge, repeatabilityMm: number(event.target.value) })}
-      />
+      <label>
+        <Label>Reads to, mm</Label>
+        <FieldInput
+          aria-label="Resolution, mm"
+          inputMode="decimal"
+          defaultValue={gauge.resolutionMm}
+          onChange={(event) => set({ ...gauge, resolutionMm: number(event.target.value) })}
+        />
+      </label>
+      <label>
+        <Label>Apart at most, mm</Label>
+        <FieldInput
+          aria-label="Repeatability, mm"
+          inputMode="decimal"
+          defaultValue={gauge.repeatabilityMm}
+          onChange={(event) => set({ ...gauge, repeatabilityMm: number(event.target.value) })}
+        />
+      </label>
       <QuietButton aria-label={`${gauge.code} is gone`} onPress={away}>
         gone
       </QuietButton>

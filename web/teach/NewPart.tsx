@@ -1,5 +1,4 @@
-import { shapeOf } from '@ekrond/core/drawing'
-import { conditionsOf } from '@ekrond/core/findings'
+import { boxOf, shapeOf } from '@ekrond/core/drawing'
 import type { DataOf } from '@ekrond/core/job'
 import { parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
@@ -36,11 +35,11 @@ const CIRCUITS = ['fuel', 'air', 'vacuum', 'none'] as const
 const Tiles = styled.div`
   display: grid;
   grid-template-columns: repeat(4, minmax(0, 1fr));
-  gap: 6px;
+  gap: 5px;
 `
 
 const Tile = styled(Choice)`
-  min-height: 70px;
+  min-height: 54px;
   padding: 4px 2px;
   flex-direction: column;
   gap: 2px;
@@ -48,11 +47,22 @@ const Tile = styled(Choice)`
   font: 500 14px/1.1 ${narrow};
   & > svg {
     width: 48px;
-    height: 34px;
+    height: 30px;
   }
 `
 
-const VIEW = { perMm: 1.5, origin: [24, 17] } as const
+/** A kind's shape, as large as its tile takes it. */
+function Shape({ kind, on }: { kind: PartKind; on: boolean }) {
+  const pieces = shapeOf(kind)
+  const { x0, x1, y0, y1 } = boxOf(pieces)
+  const perMm = Math.min(44 / (x1 - x0), 26 / Math.max(y1 - y0, 1), 3)
+  const view = { perMm, origin: [24 - ((x0 + x1) / 2) * perMm, 15 + ((y0 + y1) / 2) * perMm] as const }
+  return (
+    <svg viewBox="0 0 48 30" aria-hidden style={on ? { filter: 'invert(1)' } : {}}>
+      <Pieces pieces={pieces} mode="on" view={view} />
+    </svg>
+  )
+}
 
 /** A part that its family does not have: what it is by its shape, its circuit, how many, its size, and where it sat. */
 export function NewPart({
@@ -116,9 +126,7 @@ export function NewPart({
               setWrong('')
             }}
           >
-            <svg viewBox="0 0 48 34" aria-hidden style={kind === one ? { filter: 'invert(1)' } : {}}>
-              <Pieces pieces={shapeOf(one)} mode="on" view={VIEW} />
-            </svg>
+            <Shape kind={one} on={kind === one} />
             {label}
           </Tile>
         ))}
@@ -174,16 +182,6 @@ export function NewPart({
       <p style={{ fontSize: 16 }}>
         {at ? `It sat where you tapped, ${at[0]} mm across, ${at[1]} up.` : 'Tap the drawing where it sat.'}
       </p>
-      {kind && (
-        <Label as="p">
-          Then it is judged:{' '}
-          {conditionsOf[kind]
-            .slice(0, 3)
-            .map(({ label }) => label.toLowerCase())
-            .join(', ')}{' '}
-          …
-        </Label>
-      )}
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={write}>
