@@ -23,7 +23,8 @@ export const DEFAULT_NOISE: Noise = {
   hyphenLost: 0.1,
 }
 
-const RUN_CHARACTER = 0.9
+/** A true character within a run. */
+export const RUN_CHARACTER = 0.9
 const SIZE = ALPHABET.length
 
 /** What one place of a true mark does with each token of one reading. */
@@ -89,10 +90,10 @@ function seenAs(truth: number, seen: number, noise: Noise): number {
 }
 
 /** P(reading | true mark): the forward algorithm over all alignments, and a run at one end gone without a trace. */
-export const likelihood = (channel: Channel, truth: readonly number[]): number =>
+export const likelihood = (channel: Channel, truth: ArrayLike<number>): number =>
   withRunLost(
     channel,
-    truth.map((symbol) => channel.places[symbol]!),
+    Array.from(truth, (symbol) => channel.places[symbol]!),
   )
 
 /** The same for a mark known only by the frequency of symbols at each place: the expectation, exact. */

@@ -1,5 +1,6 @@
 import { isRefusal } from '../refusal/index.ts'
-import { rank, type Catalogue } from './rank.ts'
+import type { Catalogue } from './catalogue.ts'
+import { rank } from './rank.ts'
 
 export interface Halves {
   upper: { place: string; id: string; p: number }

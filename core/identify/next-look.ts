@@ -1,13 +1,5 @@
-import {
-  DEFAULT_MODEL,
-  DEFAULT_SIGMA_MM,
-  normalDensity,
-  type Catalogue,
-  type FeatureValue,
-  type IdentifyModel,
-  type Seen,
-  type Spread,
-} from './rank.ts'
+import type { Catalogue, FeatureValue, Spread } from './catalogue.ts'
+import { DEFAULT_MODEL, DEFAULT_SIGMA_MM, normalDensity, type IdentifyModel, type Seen } from './rank.ts'
 
 /** Minutes that a look takes at the bench. */
 const EFFORT_MINUTES: Record<string, number> = {
@@ -51,8 +43,13 @@ export function nextLook(
   seen: Seen,
   model: IdentifyModel = DEFAULT_MODEL,
 ): NextLook | null {
-  const alive = [...posterior.keys()].filter((i) => posterior[i]! > PRUNE)
-  const pNone = Math.max(0, 1 - posterior.reduce((a, b) => a + b, 0))
+  const alive: number[] = []
+  let all = 0
+  for (let i = 0; i < posterior.length; i++) {
+    all += posterior[i]!
+    if (posterior[i]! > PRUNE) alive.push(i)
+  }
+  const pNone = Math.max(0, 1 - all)
   const total = alive.reduce((sum, i) => sum + posterior[i]!, pNone)
   const hypothesesOf = (feature: string): Hypothesis[] => [
     ...alive.map((i) => {
@@ -68,10 +65,11 @@ export function nextLook(
     if (feature in seen.features) continue
     const hypotheses = hypothesesOf(feature)
     if (hypotheses.every((h) => h.value === undefined)) continue
+    const groups = grouped(hypotheses)
     const bits =
       spread.kind === 'number'
-        ? numberGain(hypotheses, now, spread, model.sigma[feature] ?? DEFAULT_SIGMA_MM)
-        : categoryGain(hypotheses, now, spread, model.categoryError)
+        ? numberGain(groups, spread, model.sigma[feature] ?? DEFAULT_SIGMA_MM)
+        : categoryGain(groups, spread, model.categoryError)
     const gain = bits / (EFFORT_MINUTES[feature] ?? 1)
     if (gain > 1e-3 && (!best || gain > best.gain))
       best = { feature, gain, settles: bits / now, outcomes: outcomes(hypotheses) }
@@ -94,20 +92,40 @@ function outcomes(hypotheses: readonly Hypothesis[]) {
     .map(({ value, id, p }) => ({ value, id, p }))
 }
 
+interface Group {
+  weight: number
+  value: FeatureValue | undefined
+}
+
+/**
+ * Hypotheses that have one value are told apart by no reading of it: what a look settles is settled between the groups, and nothing
+ * within them.
+ */
+function grouped(hypotheses: readonly Hypothesis[]): Group[] {
+  const groups = new Map<FeatureValue | undefined, Group>()
+  for (const { weight, value } of hypotheses) {
+    const group = groups.get(value)
+    if (group) group.weight += weight
+    else groups.set(value, { weight, value })
+  }
+  return [...groups.values()]
+}
+
 function categoryGain(
-  hypotheses: readonly Hypothesis[],
-  now: number,
+  groups: readonly Group[],
   spread: Extract<Spread, { kind: 'category' }>,
   error: number,
 ): number {
+  const now = entropy(groups.map(({ weight }) => weight))
   const seenAs = (truth: string, outcome: string) =>
     truth === outcome ? 1 - error : error / Math.max(1, spread.count - 1)
   const unknown = (outcome: string) =>
     [...spread.shares].reduce((sum, [category, share]) => sum + share * seenAs(category, outcome), 0)
   let expected = 0
   for (const outcome of spread.shares.keys()) {
-    const joint = hypotheses.map(
-      (h) => h.weight * (h.value === undefined ? unknown(outcome) : seenAs(String(h.value), outcome)),
+    const joint = groups.map(
+      ({ weight, value }) =>
+        weight * (value === undefined ? unknown(outcome) : seenAs(String(value), outcome)),
     )
     const p = joint.reduce((a, b) => a + b, 0)
     if (p > 0) expected += p * entropy(joint.map((j) => j / p))
@@ -115,27 +133,56 @@ function categoryGain(
   return Math.max(0, now - expected)
 }
 
+/** Normals further than so many σ from a reading have no part in it. */
+const REACH = 6
+
 /** The reading's density is a mixture of normals: integrated on a grid of a third of σ, five deviations beyond the values. */
 function numberGain(
-  hypotheses: readonly Hypothesis[],
-  now: number,
+  groups: readonly Group[],
   spread: Extract<Spread, { kind: 'number' }>,
   sigma: number,
 ): number {
+  const now = entropy(groups.map(({ weight }) => weight))
   const wide = Math.hypot(spread.deviation, sigma)
-  const normals = hypotheses.map((h) => ({
-    weight: h.weight,
-    mean: h.value === undefined ? spread.mean : Number(h.value),
-    sigma: h.value === undefined ? wide : sigma,
-  }))
+  const normals = groups
+    .map(({ weight, value }) => ({
+      weight,
+      mean: value === undefined ? spread.mean : Number(value),
+      sigma: value === undefined ? wide : sigma,
+    }))
+    .sort((a, b) => a.mean - b.mean)
   const low = Math.min(...normals.map((n) => n.mean - 5 * n.sigma))
   const high = Math.max(...normals.map((n) => n.mean + 5 * n.sigma))
   const step = sigma / 3
+  const narrow = normals.filter((n) => n.sigma === sigma)
+  const broad = normals.filter((n) => n.sigma !== sigma)
+  const height = 1 / (sigma * Math.sqrt(2 * Math.PI))
   let expected = 0
+  let first = 0
   for (let x = low; x <= high; x += step) {
-    const joint = normals.map((n) => n.weight * normalDensity(x, n.mean, n.sigma))
-    const density = joint.reduce((a, b) => a + b, 0)
-    if (density > 1e-12) expected += density * step * entropy(joint.map((j) => j / density))
+    while (first < narrow.length && narrow[first]!.mean < x - REACH * sigma) first++
+    let density = 0
+    let logs = 0
+    for (let k = first; k < narrow.length; k++) {
+      const { weight, mean } = narrow[k]!
+      if (mean > x + REACH * sigma) break
+      const z = (x - mean) / sigma
+      const p = weight * height * Math.exp((-z * z) / 2)
+      if (p > 0) {
+        density += p
+        logs += p * Math.log2(p)
+      }
+    }
+    for (let k = 0; k < broad.length; k++) {
+      const { weight, mean, sigma: own } = broad[k]!
+      const p = weight * normalDensity(x, mean, own)
+      if (p > 0) {
+        density += p
+        logs += p * Math.log2(p)
+      }
+    }
+    // Entropy of the shares p/density, times the density.
+    if (density > 1e-12) expected += step * (density * Math.log2(density) - logs)
   }
   return Math.max(0, now - expected)
 }

@@ -7,19 +7,9 @@ import {
   type Channel,
   type Noise,
 } from './channel.ts'
-import { ALPHABET, readMark, symbolsOf } from './mark.ts'
-
-export type FeatureValue = string | number
-
-/** One list number of the catalogue as identification sees it. */
-export interface Candidate {
-  id: string
-  maker: string
-  /** what is stamped */
-  mark: string
-  weight: number
-  features: Record<string, FeatureValue>
-}
+import type { Catalogue, FeatureValue } from './catalogue.ts'
+import { readMark, symbolsOf } from './mark.ts'
+import { byMarks, heaviest } from './sift.ts'
 
 export interface Seen {
   /** every place that bears something readable */
@@ -64,46 +54,18 @@ export interface Ranked {
 export interface Identification {
   ranking: Ranked[]
   pNone: number
-  /** every candidate's probability, in the catalogue's order */
+  /** every candidate's probability, in the catalogue's order; 0 for those that were left out */
   posterior: Float64Array
+  /** at most so much of the whole lies in what was left out */
+  lost: number
 }
-
-/** What does not depend on a query, worked out once for a catalogue. */
-export interface Catalogue {
-  candidates: Candidate[]
-  symbols: number[][]
-  priorTotal: number
-  makers: Map<string, MakerModel>
-  spreads: Map<string, Spread>
-}
-
-interface MakerModel {
-  share: number
-  /** by length of the mark: its share, and per place the frequency of symbols */
-  lengths: { share: number; frequencies: Float64Array[] }[]
-}
-
-export type Spread =
-  | { kind: 'number'; mean: number; deviation: number }
-  | { kind: 'category'; shares: Map<string, number>; count: number }
 
 const FLOOR = 1e-300
 
-export function openCatalogue(candidates: Candidate[]): Catalogue {
-  const symbols = candidates.map((candidate) => symbolsOf(candidate.mark))
-  const priorTotal = candidates.reduce((sum, candidate) => sum + candidate.weight, 0)
-  return {
-    candidates,
-    symbols,
-    priorTotal,
-    makers: makerModels(candidates, symbols),
-    spreads: featureSpreads(candidates),
-  }
-}
-
 /**
  * Bayes over the catalogue and 'none of these': prior × marks through the wear channel × maker × features, normalised.
- * Independent evidence is multiplied; numbers are normal about the candidate's value with the gauge's σ.
+ * Independent evidence is multiplied; numbers are normal about the candidate's value with the gauge's σ. Exact but for what cannot
+ * matter: branches of the catalogue that together hold at most `lost` of the total are left out.
  * Refuses `mark` where a mark holds characters that no casting bears.
  */
 export function rank(
@@ -118,45 +80,43 @@ export function rank(
     if (isRefusal(tokens)) return tokens
     if (tokens.length > 0) channels.push({ text: mark, channel: openChannel(tokens, model) })
   }
+  if (catalogue.candidates.length === 0)
+    return { ranking: [], pNone: 1, posterior: new Float64Array(0), lost: 0 }
   const background = channels.map(({ channel }) => backgroundMark(catalogue, channel, seen.maker, model))
   const features = Object.entries(seen.features).filter(([name]) => catalogue.spreads.has(name))
   const makerCount = Math.max(2, catalogue.makers.size)
+  const { packed, candidates } = catalogue
 
-  const logs = new Float64Array(catalogue.candidates.length)
-  catalogue.candidates.forEach((candidate, i) => {
-    let log = Math.log(((1 - model.absent) * candidate.weight) / catalogue.priorTotal)
-    for (const { channel } of channels)
-      log += Math.log(Math.max(FLOOR, likelihood(channel, catalogue.symbols[i]!)))
-    log += Math.log(makerLikelihood(candidate.maker, seen.maker, makerCount, model))
-    for (const [name, value] of features)
-      log += Math.log(Math.max(FLOOR, featureLikelihood(catalogue, candidate, name, value, seen, model)))
-    logs[i] = log
-  })
-  let none = Math.log(model.absent)
-  for (const p of background) none += Math.log(Math.max(FLOOR, p))
+  // Everything but the marks, relative to the heaviest.
+  const { weights, scale } = weigh(catalogue, features, seen, makerCount, model)
+  let none = Math.log(model.absent) - scale
   if (channels.length === 0 && seen.maker)
     none += Math.log(backgroundMaker(catalogue, seen.maker, makerCount, model))
   for (const [name, value] of features)
     none += Math.log(Math.max(FLOOR, backgroundFeature(catalogue, name, value, seen, model)))
-
-  const largest = logs.reduce((a, b) => Math.max(a, b), none)
-  const posterior = logs.map((log) => Math.exp(log - largest))
-  const pNoneRaw = Math.exp(none - largest)
-  const total = posterior.reduce((a, b) => a + b, pNoneRaw)
-  posterior.forEach((p, i) => (posterior[i] = p / total))
-
-  const order = [...catalogue.candidates.keys()].sort(
-    (a, b) =>
-      posterior[b]! - posterior[a]! || (catalogue.candidates[a]!.id < catalogue.candidates[b]!.id ? -1 : 1),
+  const { places, likelihoods, noneLikelihood, lost } = byMarks(
+    packed,
+    channels,
+    background,
+    weights,
+    Math.exp(none),
   )
-  const ranking = order.slice(0, top).map((i) => {
-    const candidate = catalogue.candidates[i]!
+
+  const joint = new Float64Array(places.length)
+  let total = noneLikelihood
+  for (let k = 0; k < joint.length; k++) total += joint[k] = likelihoods[k]! * weights[places[k]!]!
+  const posterior = new Float64Array(candidates.length)
+  for (let k = 0; k < joint.length; k++) posterior[packed.order[places[k]!]!] = joint[k]! / total
+  const order = heaviest(places, joint, top, (at) => candidates[packed.order[at]!]!.id)
+  const ranking = order.map((at) => {
+    const i = packed.order[at]!
+    const candidate = candidates[i]!
     const evidence: Evidence[] = channels.map(({ text, channel }, c) => ({
       name: 'mark',
       seen: text,
       expected: candidate.mark,
       bits: Math.log2(
-        Math.max(FLOOR, likelihood(channel, catalogue.symbols[i]!)) / Math.max(FLOOR, background[c]!),
+        Math.max(FLOOR, likelihood(channel, symbolsOf(candidate.mark))) / Math.max(FLOOR, background[c]!),
       ),
     }))
     if (seen.maker)
@@ -175,13 +135,52 @@ export function rank(
         seen: String(value),
         expected: String(candidate.features[name] ?? ''),
         bits: Math.log2(
-          Math.max(FLOOR, featureLikelihood(catalogue, candidate, name, value, seen, model)) /
+          Math.max(FLOOR, featureLikelihood(catalogue, candidate.features[name], name, value, seen, model)) /
             Math.max(FLOOR, backgroundFeature(catalogue, name, value, seen, model)),
         ),
       })
     return { id: candidate.id, p: posterior[i]!, evidence }
   })
-  return { ranking, pNone: pNoneRaw / total, posterior }
+  return { ranking, pNone: noneLikelihood / total, posterior, lost: lost / total }
+}
+
+/** Prior, maker and features of every candidate, by its place in the sorted order, as a share of the heaviest; `scale` is that one's log. */
+function weigh(
+  catalogue: Catalogue,
+  features: readonly (readonly [string, FeatureValue])[],
+  seen: Seen,
+  makerCount: number,
+  model: IdentifyModel,
+): { weights: Float64Array; scale: number } {
+  const { packed } = catalogue
+  const prior = Math.log((1 - model.absent) / catalogue.priorTotal)
+  // By what is looked up: a table of factors, each a share of its largest, and the codes that say which is whose.
+  const tables: { factors: Float64Array; codes: Uint16Array | Uint32Array }[] = []
+  let scale = prior + Math.log(packed.heaviest)
+  const look = (logs: readonly number[], codes: Uint16Array | Uint32Array) => {
+    const largest = logs.reduce((a, b) => Math.max(a, b), -Infinity)
+    scale += largest
+    tables.push({ factors: Float64Array.from(logs, (log) => Math.exp(log - largest)), codes })
+  }
+  if (seen.maker)
+    look(
+      packed.makers.names.map((maker) => Math.log(makerLikelihood(maker, seen.maker, makerCount, model))),
+      packed.makers.codes,
+    )
+  for (const [name, value] of features) {
+    const column = packed.columns.get(name)
+    if (column)
+      look(
+        column.values.map((expected) =>
+          Math.log(Math.max(FLOOR, featureLikelihood(catalogue, expected, name, value, seen, model))),
+        ),
+        column.codes,
+      )
+  }
+  const weights = packed.shares.slice()
+  for (const { factors, codes } of tables)
+    for (let at = 0; at < weights.length; at++) weights[at]! *= factors[codes[at]!]!
+  return { weights, scale }
 }
 
 function makerLikelihood(
@@ -225,13 +224,12 @@ function sigmaOf(name: string, seen: Seen, model: IdentifyModel): number {
 
 function featureLikelihood(
   catalogue: Catalogue,
-  candidate: Candidate,
+  expected: FeatureValue | undefined,
   name: string,
   value: FeatureValue,
   seen: Seen,
   model: IdentifyModel,
 ): number {
-  const expected = candidate.features[name]
   if (expected === undefined) return backgroundFeature(catalogue, name, value, seen, model)
   const spread = catalogue.spreads.get(name)!
   if (spread.kind === 'number')
@@ -261,58 +259,4 @@ const categoryLikelihood = (expected: string, value: string, count: number, mode
 export function normalDensity(x: number, mean: number, sigma: number): number {
   const z = (x - mean) / sigma
   return Math.exp((-z * z) / 2) / (sigma * Math.sqrt(2 * Math.PI))
-}
-
-function makerModels(candidates: Candidate[], symbols: number[][]): Map<string, MakerModel> {
-  const makers = new Map<string, MakerModel>()
-  const byMaker = groupBy(
-    candidates.map((candidate, i) => ({ maker: candidate.maker, mark: symbols[i]! })),
-    (entry) => entry.maker,
-  )
-  for (const [maker, entries] of byMaker) {
-    const lengths = [...groupBy(entries, (entry) => entry.mark.length)].map(([length, same]) => ({
-      share: same.length / entries.length,
-      frequencies: Array.from({ length }, (_, place) => {
-        // Half a count for each symbol, so that an unseen one is unlikely and not impossible.
-        const counts = new Float64Array(ALPHABET.length).fill(0.5)
-        for (const { mark } of same) counts[mark[place]!]! += 1
-        const total = counts.reduce((a, b) => a + b, 0)
-        return counts.map((n) => n / total)
-      }),
-    }))
-    makers.set(maker, { share: entries.length / candidates.length, lengths })
-  }
-  return makers
-}
-
-function featureSpreads(candidates: Candidate[]): Map<string, Spread> {
-  const spreads = new Map<string, Spread>()
-  const names = new Set(candidates.flatMap((candidate) => Object.keys(candidate.features)))
-  for (const name of names) {
-    const values = candidates
-      .map((candidate) => candidate.features[name])
-      .filter((value) => value !== undefined)
-    if (values.every((value) => typeof value === 'number')) {
-      const mean = values.reduce((a, b) => a + b, 0) / values.length
-      const variance =
-        values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, values.length - 1)
-      spreads.set(name, { kind: 'number', mean, deviation: Math.max(Math.sqrt(variance), 1e-3) })
-    } else {
-      const shares = new Map<string, number>()
-      for (const value of values)
-        shares.set(String(value), (shares.get(String(value)) ?? 0) + 1 / values.length)
-      spreads.set(name, { kind: 'category', shares, count: shares.size })
-    }
-  }
-  return spreads
-}
-
-function groupBy<T, K>(items: readonly T[], key: (item: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>()
-  for (const item of items) {
-    const group = groups.get(key(item))
-    if (group) group.push(item)
-    else groups.set(key(item), [item])
-  }
-  return groups
 }

@@ -1,0 +1,100 @@
+import { ALPHABET, symbolsOf } from './mark.ts'
+import { pack, type Packed } from './packed.ts'
+
+export type FeatureValue = string | number
+
+/** One list number of the catalogue as identification sees it. */
+export interface Candidate {
+  id: string
+  maker: string
+  /** what is stamped */
+  mark: string
+  weight: number
+  features: Record<string, FeatureValue>
+}
+
+/** What does not depend on a query, worked out once for a catalogue. */
+export interface Catalogue {
+  candidates: Candidate[]
+  /** in columns and as a tree */
+  packed: Packed
+  priorTotal: number
+  makers: Map<string, MakerModel>
+  spreads: Map<string, Spread>
+}
+
+interface MakerModel {
+  share: number
+  /** by length of the mark: its share, and per place the frequency of symbols */
+  lengths: { share: number; frequencies: Float64Array[] }[]
+}
+
+export type Spread =
+  | { kind: 'number'; mean: number; deviation: number }
+  | { kind: 'category'; shares: Map<string, number>; count: number }
+
+export function openCatalogue(candidates: Candidate[]): Catalogue {
+  const symbols = candidates.map((candidate) => symbolsOf(candidate.mark))
+  const priorTotal = candidates.reduce((sum, candidate) => sum + candidate.weight, 0)
+  return {
+    candidates,
+    packed: pack(candidates, symbols),
+    priorTotal,
+    makers: makerModels(candidates, symbols),
+    spreads: featureSpreads(candidates),
+  }
+}
+
+function makerModels(candidates: Candidate[], symbols: number[][]): Map<string, MakerModel> {
+  const makers = new Map<string, MakerModel>()
+  const byMaker = groupBy(
+    candidates.map((candidate, i) => ({ maker: candidate.maker, mark: symbols[i]! })),
+    (entry) => entry.maker,
+  )
+  for (const [maker, entries] of byMaker) {
+    const lengths = [...groupBy(entries, (entry) => entry.mark.length)].map(([length, same]) => ({
+      share: same.length / entries.length,
+      frequencies: Array.from({ length }, (_, place) => {
+        // Half a count for each symbol, so that an unseen one is unlikely and not impossible.
+        const counts = new Float64Array(ALPHABET.length).fill(0.5)
+        for (const { mark } of same) counts[mark[place]!]! += 1
+        const total = counts.reduce((a, b) => a + b, 0)
+        return counts.map((n) => n / total)
+      }),
+    }))
+    makers.set(maker, { share: entries.length / candidates.length, lengths })
+  }
+  return makers
+}
+
+function featureSpreads(candidates: Candidate[]): Map<string, Spread> {
+  const spreads = new Map<string, Spread>()
+  const names = new Set(candidates.flatMap((candidate) => Object.keys(candidate.features)))
+  for (const name of names) {
+    const values = candidates
+      .map((candidate) => candidate.features[name])
+      .filter((value) => value !== undefined)
+    if (values.every((value) => typeof value === 'number')) {
+      const mean = values.reduce((a, b) => a + b, 0) / values.length
+      const variance =
+        values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, values.length - 1)
+      spreads.set(name, { kind: 'number', mean, deviation: Math.max(Math.sqrt(variance), 1e-3) })
+    } else {
+      const shares = new Map<string, number>()
+      for (const value of values)
+        shares.set(String(value), (shares.get(String(value)) ?? 0) + 1 / values.length)
+      spreads.set(name, { kind: 'category', shares, count: shares.size })
+    }
+  }
+  return spreads
+}
+
+function groupBy<T, K>(items: readonly T[], key: (item: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>()
+  for (const item of items) {
+    const group = groups.get(key(item))
+    if (group) group.push(item)
+    else groups.set(key(item), [item])
+  }
+  return groups
+}
