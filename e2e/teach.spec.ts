@@ -242,4 +242,18 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await expect(page).toHaveURL(/asfound$/)
   await expect(page.getByText('Taught: says what pressure it holds')).toBeVisible()
   await expect(page.getByLabel('spec 1 1/2 ±1/4').first()).toBeVisible()
+
+  // What is wrong in the library is corrected there, with why: its next revision.
+  await page.goto('/library/HK-7')
+  await expect(page.getByText('Ours, unverified.')).toBeVisible()
+  const row = page.getByRole('row', { name: /^Float height/ })
+  await row.getByRole('button', { name: 'correct' }).click()
+  await page.getByLabel('Float height, the right value').fill('13.5')
+  await page.getByRole('button', { name: 'Make it the next revision' }).click()
+  await expect(page.getByRole('alert')).toContainText('Say why')
+  await page.getByLabel('Why it is corrected').fill('leaf 7 was right')
+  await page.getByRole('button', { name: 'Make it the next revision' }).click()
+  await expect(page.getByText('HK-7/spec/2: I. Marrow, leaf 7 was right')).toBeVisible()
+  await expect(row).toContainText('was 11.2')
+  await accessible(page, 'corrected')
 })

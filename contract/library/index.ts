@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { BuildSheet, sources, SpecSheet } from '@ekrond/core/sheets'
 import { SheetsAnswer } from '../jobs/index.ts'
 
 export const CandidateRow = v.object({
@@ -41,9 +42,53 @@ export const ListNumberAnswer = v.object({
 })
 export type ListNumberAnswer = v.InferOutput<typeof ListNumberAnswer>
 
+const some = (sentence: string) => v.pipe(v.string(), v.trim(), v.minLength(1, sentence), v.maxLength(300))
+
+/** One value of a list number put right: always a new revision, with who and why. Jobs keep the one that they stand on. */
+export const CorrectionBody = v.object({
+  /** the spec revision that was looked at: a newer one in between is a conflict */
+  rev: v.pipe(v.string(), v.maxLength(80)),
+  by: some('Say whose hands these are.'),
+  why: some('Say why in a few words.'),
+  /** the setting as `code/place` */
+  setting: v.pipe(v.string(), v.maxLength(80)),
+  asWritten: some('Type the value.'),
+  target: v.number(),
+  lo: v.nullable(v.number()),
+  hi: v.nullable(v.number()),
+  source: v.picklist(sources),
+})
+export type CorrectionBody = v.InferOutput<typeof CorrectionBody>
+export const CorrectionAnswer = v.object({ specRev: v.string() })
+
+/** One list number as a file, so that two shops can share it (`docs/formats.md`). */
+export const ListNumberFile = v.object({
+  format: v.literal(1),
+  what: v.literal('list number'),
+  listNumber: some('A list number has a number.'),
+  maker: some('A maker is named, or said not to be known.'),
+  modelName: some('A model is named.'),
+  mark: v.pipe(v.string(), v.maxLength(60)),
+  features: v.record(v.string(), v.union([v.string(), v.number()])),
+  spec: SpecSheet,
+  build: BuildSheet,
+})
+export type ListNumberFile = v.InferOutput<typeof ListNumberFile>
+export const TakeInBody = v.object({ by: some('Say whose hands these are.'), file: ListNumberFile })
+export const TakenIn = v.object({ listNumber: v.string() })
+
 /** Each value of a list number's sheets through their revisions, oldest first. */
 export const RevisionsAnswer = v.object({
-  revisions: v.array(v.object({ revision: v.string(), kind: v.string(), addedAt: v.string() })),
+  revisions: v.array(
+    v.object({
+      revision: v.string(),
+      kind: v.string(),
+      addedAt: v.string(),
+      /** who corrected it, and why; empty where it came with a catalogue */
+      by: v.string(),
+      why: v.string(),
+    }),
+  ),
   values: v.record(
     v.string(),
     v.array(v.object({ revision: v.string(), asWritten: v.string(), source: v.string() })),

@@ -37,6 +37,17 @@ export const DEFAULT_MODEL: IdentifyModel = {
   sigma: { throttleBoreMm: 0.15, venturiMm: 0.2, flangeBoltSpacingMm: 0.4 },
 }
 
+/** How many list numbers a library has before it is taken to know the usual ones. */
+const KNOWS_MOST = 10
+
+/**
+ * How likely a unit is none of a library's, before anything is seen: one half where it has nothing, less with every list number that
+ * it has, never under the model's own share (about 150 of them). A thin library is the normal state of a new shop, and its only
+ * candidate must not win for want of others.
+ */
+export const absentFor = (listNumbers: number, model: IdentifyModel = DEFAULT_MODEL): number =>
+  Math.max(model.absent, KNOWS_MOST / 2 / (listNumbers + KNOWS_MOST))
+
 export interface Evidence {
   name: string
   seen: string

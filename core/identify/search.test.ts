@@ -3,7 +3,7 @@ import { isRefusal } from '../refusal/index.ts'
 import { likelihood, openChannel } from './channel.ts'
 import { readMark, symbolsOf, type Token } from './mark.ts'
 import { openCatalogue, type Candidate } from './catalogue.ts'
-import { DEFAULT_MODEL, rank, type Seen } from './rank.ts'
+import { absentFor, DEFAULT_MODEL, rank, type Seen } from './rank.ts'
 
 let seed = 11
 const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647
@@ -105,5 +105,21 @@ describe('a large catalogue, searched down its tree', () => {
     if (isRefusal(ranked)) throw new Error(ranked.refused.why)
     expect(ranked.ranking).toEqual([])
     expect(ranked.pNone).toBe(1)
+  })
+
+  it('the only list number of a library is not the likeliest for want of others', () => {
+    const one = openCatalogue([
+      { id: 'HK-7', maker: 'Besk', mark: 'HK7', weight: 1, features: { throttleBoreMm: 16.2 } },
+    ])
+    const model = { ...DEFAULT_MODEL, absent: absentFor(1) }
+    // 5/11 before anything is seen; a hundred and fifty list numbers leave the model's own three in a hundred.
+    expect(model.absent).toBeCloseTo(0.4545, 4)
+    expect(absentFor(0)).toBe(0.5)
+    expect(absentFor(200)).toBe(0.03)
+    const strange = rank(one, { marks: ['K-4417'], features: {} }, model)
+    const known = rank(one, { marks: ['HK7'], features: {} }, model)
+    if (isRefusal(strange) || isRefusal(known)) throw new Error('refused')
+    expect(strange.pNone).toBeGreaterThan(0.9)
+    expect(known.pNone).toBeLessThan(0.6)
   })
 })

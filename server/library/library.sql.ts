@@ -68,9 +68,11 @@ export async function selectRevisions(db: Queryable, listNumber: string): Promis
     revision: string
     kind: string
     addedAt: string
+    by: string
+    why: string
     spec: SpecSheet | null
   }>(
-    `select revision, kind, added_at as "addedAt", case when kind = 'spec' then sheet end as spec
+    `select revision, kind, added_at as "addedAt", by, why, case when kind = 'spec' then sheet end as spec
        from sheet_revision where list_number = $1 order by kind desc, number`,
     [listNumber],
   )

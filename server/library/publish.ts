@@ -7,8 +7,10 @@ import {
   type NotAdmitted,
   type UnsentEntry,
 } from '@ekrond/core/job'
-import type { Sheets } from '@ekrond/core/sheets'
+import { settingKey, type BuildSheet, type Sheets, type SpecSheet } from '@ekrond/core/sheets'
+import type { CorrectionBody, ListNumberFile } from '@ekrond/contract/library'
 import type { Client } from '../db/pool.ts'
+import { notFound, ProblemError } from '../http/problem.ts'
 
 interface Published {
   listNumber: string
@@ -64,6 +66,22 @@ export async function publish(client: Client, state: JobState, entry: Entry, she
   const { features } = bodyOf(state, entry.body)
   const seen = Object.fromEntries(Object.entries(features).map(([name, { value }]) => [name, value]))
   const { draft, barrels, modelName } = sheets.spec
+  await writeListNumber(client, { listNumber, maker, modelName, mark, features: { draft, barrels, ...seen } })
+  const why = 'taught at the bench'
+  await addRevision(client, specRev, 'spec', { ...sheets.spec, listNumber, maker }, entry.by, why)
+  await addRevision(client, buildRev, 'build', { ...sheets.build, listNumber }, entry.by, why)
+}
+
+async function writeListNumber(
+  client: Client,
+  {
+    listNumber,
+    maker,
+    modelName,
+    mark,
+    features,
+  }: { listNumber: string; maker: string; modelName: string; mark: string; features: object },
+): Promise<void> {
   await client.query(`insert into maker (maker, numbering) values ($1, '') on conflict do nothing`, [maker])
   await client.query(
     'insert into model (model, maker, name) values ($1, $2, $3) on conflict (model) do update set maker = excluded.maker, name = excluded.name',
@@ -72,23 +90,81 @@ export async function publish(client: Client, state: JobState, entry: Entry, she
   await client.query(
     `insert into list_number (list_number, model, mark, weight, features, supersedes, fits_as) values ($1, $1, $2, 1, $3, '[]', '[]')
        on conflict (list_number) do update set mark = excluded.mark, features = excluded.features`,
-    [listNumber, mark, JSON.stringify({ draft, barrels, ...seen })],
+    [listNumber, mark, JSON.stringify(features)],
   )
-  for (const [kind, revision, sheet] of [
-    ['spec', specRev, { ...sheets.spec, listNumber, maker }],
-    ['build', buildRev, { ...sheets.build, listNumber }],
-  ] as const) {
-    const text = JSON.stringify(sheet)
-    await client.query(
-      'insert into sheet_revision (revision, list_number, kind, number, sha256, sheet) values ($1, $2, $3, $4, $5, $6)',
-      [
-        revision,
-        listNumber,
-        kind,
-        Number(revision.split('/').at(-1)),
-        createHash('sha256').update(text).digest('hex'),
-        text,
-      ],
+}
+
+async function addRevision(
+  client: Client,
+  revision: string,
+  kind: 'spec' | 'build',
+  sheet: SpecSheet | BuildSheet,
+  by: string,
+  why: string,
+): Promise<void> {
+  const text = JSON.stringify(sheet)
+  await client.query(
+    'insert into sheet_revision (revision, list_number, kind, number, sha256, sheet, by, why) values ($1, $2, $3, $4, $5, $6, $7, $8)',
+    [
+      revision,
+      sheet.listNumber,
+      kind,
+      Number(revision.split('/').at(-1)),
+      createHash('sha256').update(text).digest('hex'),
+      text,
+      by,
+      why,
+    ],
+  )
+}
+
+/** One value of a list number put right: its next spec revision. Jobs that stand on an older one keep it. */
+export async function correct(
+  client: Client,
+  listNumber: string,
+  { rev, by, why, setting, asWritten, target, lo, hi, source }: CorrectionBody,
+): Promise<string> {
+  await client.query('select pg_advisory_xact_lock(hashtextextended($1, 1))', [listNumber])
+  const { rows } = await client.query<{ revision: string; number: number; by: string; sheet: SpecSheet }>(
+    `select revision, number, by, sheet from sheet_revision where list_number = $1 and kind = 'spec' order by number desc limit 1`,
+    [listNumber],
+  )
+  const newest = rows[0]
+  if (!newest) throw notFound(`The library has no list number “${listNumber}”.`)
+  const now = newest.sheet.settings.find((one) => settingKey(one) === setting)
+  if (!now)
+    throw new ProblemError(400, 'No such setting', `${listNumber} has no setting ${setting}.`, 'setting')
+  if (newest.revision !== rev)
+    throw new ProblemError(
+      409,
+      'Corrected meanwhile',
+      `${newest.by || 'Somebody'} made ${newest.revision} meanwhile: there it is ${now.asWritten}. Look at both, then correct it again.`,
+      'rev',
     )
-  }
+  if ((lo !== null && lo > target) || (hi !== null && target > hi))
+    throw new ProblemError(400, 'Outside its band', 'The value lies outside its own band.', 'target')
+  const next = revisionOf(listNumber, 'spec', newest.number + 1)
+  const settings = newest.sheet.settings.map((one) =>
+    one === now ? { ...one, asWritten, target, lo, hi, source, ground: why } : one,
+  )
+  await addRevision(client, next, 'spec', { ...newest.sheet, settings }, by, why)
+  return next
+}
+
+/** Takes in one list number that another shop shared; one that the library has already is left as it is. */
+export async function takeIn(client: Client, file: ListNumberFile, by: string): Promise<void> {
+  const { listNumber, maker, modelName, mark, features, spec, build } = file
+  await client.query('select pg_advisory_xact_lock(hashtextextended($1, 1))', [listNumber])
+  if (await newest(client, listNumber))
+    throw new ProblemError(
+      409,
+      'There already',
+      `The library has a ${listNumber} already, and it stays as it is. Correct it there, or give the file’s another number.`,
+      'listNumber',
+    )
+  if (spec.listNumber !== listNumber || build.listNumber !== listNumber)
+    throw new ProblemError(400, 'Not one list number', `Its sheets are not ${listNumber}’s.`, 'listNumber')
+  await writeListNumber(client, { listNumber, maker, modelName, mark, features })
+  await addRevision(client, revisionOf(listNumber, 'spec', 1), 'spec', spec, by, 'from another shop')
+  await addRevision(client, revisionOf(listNumber, 'build', 1), 'build', build, by, 'from another shop')
 }

@@ -1,5 +1,10 @@
 import {
   CatalogueAnswer,
+  CorrectionAnswer,
+  CorrectionBody,
+  ListNumberFile,
+  TakeInBody,
+  TakenIn,
   ListNumberAnswer,
   ListNumberParams,
   ListNumbersAnswer,
@@ -10,9 +15,11 @@ import {
   RevisionsAnswer,
 } from '@ekrond/contract/library'
 import type { FastifyInstance } from 'fastify'
+import { inTransaction } from '../db/pool.ts'
 import { notFound } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import type { Services } from '../services.ts'
+import { correct, takeIn } from './publish.ts'
 import {
   selectCandidates,
   selectListNumber,
@@ -54,6 +61,45 @@ export async function libraryRoutes(
     '/api/relatives',
     { schema: { querystring: RelativesQuery, response: { 200: RelativesAnswer } } },
     (request) => selectRelatives(pool, request.query),
+  )
+  app.post(
+    '/api/list-numbers/:listNumber/corrections',
+    { schema: { params: ListNumberParams, body: CorrectionBody, response: { 200: CorrectionAnswer } } },
+    (request) =>
+      inTransaction(pool, async (client) => ({
+        specRev: await correct(client, request.params.listNumber, request.body),
+      })),
+  )
+  app.get(
+    '/api/list-numbers/:listNumber/file',
+    { schema: { params: ListNumberParams, response: { 200: ListNumberFile } } },
+    async (request, reply) => {
+      const found = await selectListNumber(pool, request.params.listNumber)
+      if (!found) throw notFound(`The library has no list number “${request.params.listNumber}”.`)
+      const { listNumber, maker, modelName, mark, features, sheets } = found
+      void reply.header(
+        'content-disposition',
+        `attachment; filename*=UTF-8''${encodeURIComponent(listNumber)}.json`,
+      )
+      const { spec, build } = sheets
+      return {
+        format: 1 as const,
+        what: 'list number' as const,
+        listNumber,
+        maker,
+        modelName,
+        mark,
+        features,
+        spec,
+        build,
+      }
+    },
+  )
+  app.post('/api/list-numbers', { schema: { body: TakeInBody, response: { 200: TakenIn } } }, (request) =>
+    inTransaction(pool, async (client) => {
+      await takeIn(client, request.body.file, request.body.by)
+      return { listNumber: request.body.file.listNumber }
+    }),
   )
   app.get('/api/market', { schema: { response: { 200: MarketAnswer } } }, () => selectMarket(pool))
 }

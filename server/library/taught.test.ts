@@ -1,5 +1,12 @@
 import type { AppendAnswer, JobAnswer } from '@ekrond/contract/jobs'
-import type { CatalogueAnswer, ListNumberAnswer, RelativesAnswer } from '@ekrond/contract/library'
+import type {
+  CatalogueAnswer,
+  ListNumberAnswer,
+  ListNumberFile,
+  RelativesAnswer,
+  RevisionsAnswer,
+} from '@ekrond/contract/library'
+import type { SpecSheet } from '@ekrond/core/sheets'
 import type { Problem } from '@ekrond/contract/problem'
 import { opening } from '../../demo/log-entries.ts'
 import { randomUUID } from 'node:crypto'
@@ -159,5 +166,90 @@ describe('a unit that the bench teaches', () => {
     expect(body.sheets.specRev).toBe('HK-10/spec/2')
     const strike = entry(job, 'entry.struck', { why: '' }, { corrects: first.id, body: undefined })
     expect((await send(job, [strike])).answers[0]).toMatchObject({ outcome: 'refused', code: 'published' })
+  })
+
+  it('travels as a file to another shop, where it is what it was; one that is there stays as it is', async () => {
+    const { job } = await teach()
+    await send(job, [entry(job, 'own.published', published('HK-11'))])
+    const file = (await get<ListNumberFile>('/api/list-numbers/HK-11/file')).body
+    const take = async (other: TestShop, sent: unknown) => {
+      const payload = { by: 'T. Hale', file: sent }
+      const response = await other.app.inject({ method: 'POST', url: '/api/list-numbers', payload })
+      return { status: response.statusCode, body: response.json<{ listNumber: string } & Problem>() }
+    }
+    expect(await take(shop, file)).toMatchObject({
+      status: 409,
+      body: { detail: expect.stringMatching(/has a HK-11 already, and it stays/) as string },
+    })
+    const elsewhere = await openShop('elsewhere')
+    expect((await take(elsewhere, file)).body.listNumber).toBe('HK-11')
+    const there = await elsewhere.app.inject({ method: 'GET', url: '/api/list-numbers/HK-11/file' })
+    expect(there.json()).toEqual(file)
+    expect((await take(elsewhere, { ...file, listNumber: 'HK-12' })).body.detail).toBe(
+      'Its sheets are not HK-12’s.',
+    )
+    expect((await take(elsewhere, { ...file, spec: { ...file.spec, settings: 7 } })).status).toBe(400)
+    await elsewhere.close()
+  })
+})
+
+describe('a value put right in the library', () => {
+  const correction = {
+    by: 'T. Hale',
+    why: 'misprint in the leaf',
+    setting: 'float.height/none',
+    asWritten: '13.9 ±0.4',
+    target: 13.9,
+    lo: 13.5,
+    hi: 14.3,
+    source: 'factory sheet',
+  }
+  const put = async (rev: string, more: object = {}) => {
+    const response = await shop.app.inject({
+      method: 'POST',
+      url: '/api/list-numbers/K-4417-1/corrections',
+      payload: { ...correction, rev, ...more },
+    })
+    return { status: response.statusCode, body: response.json<{ specRev: string } & Problem>() }
+  }
+
+  it('is a new revision with who and why; the one before stays, and two who correct at once are told', async () => {
+    const before = (await get<ListNumberAnswer>('/api/list-numbers/K-4417-1')).body.sheets
+    const answer = await put(before.specRev)
+    expect(answer.status).toBe(200)
+    const now = (await get<ListNumberAnswer>('/api/list-numbers/K-4417-1')).body.sheets
+    expect(now.specRev).toBe(answer.body.specRev)
+    expect(now.spec.settings.find(({ code }) => code === 'float.height')).toMatchObject({
+      target: 13.9,
+      lo: 13.5,
+    })
+    const old = await get<{ spec: SpecSheet }>(
+      `/api/sheets?spec=${encodeURIComponent(before.specRev)}&build=${encodeURIComponent(before.buildRev)}`,
+    )
+    expect(old.body.spec).toEqual(before.spec)
+    const { revisions } = (await get<RevisionsAnswer>('/api/list-numbers/K-4417-1/revisions')).body
+    expect(revisions.find(({ revision }) => revision === now.specRev)).toMatchObject({
+      by: 'T. Hale',
+      why: 'misprint in the leaf',
+    })
+    expect(await put(before.specRev)).toMatchObject({
+      status: 409,
+      body: {
+        detail: expect.stringMatching(
+          /^T\. Hale made K-4417-1\/spec\/\d+ meanwhile: there it is 13\.9/,
+        ) as string,
+      },
+    })
+  })
+
+  it.each([
+    ['a value outside its own band', { target: 15 }, /outside its own band/],
+    ['no reason', { why: ' ' }, /Say why/],
+    ['a setting that it has not', { setting: 'pump.hole/9' }, /has no setting/],
+  ])('refuses %s', async (_, more, sentence) => {
+    const { specRev } = (await get<ListNumberAnswer>('/api/list-numbers/K-4417-1')).body.sheets
+    const answer = await put(specRev, more)
+    expect(answer.status).toBe(400)
+    expect(answer.body.detail).toMatch(sentence)
   })
 })

@@ -83,7 +83,7 @@ async function* libraryFiles(db: Queryable): AsyncGenerator<ExportFile> {
   yield { name: 'list-numbers.json', contents: json(numbers) }
   for (const { listNumber } of numbers) {
     const { rows } = await db.query(
-      `select revision, kind, number, sha256, added_at as "addedAt", sheet
+      `select revision, kind, number, sha256, added_at as "addedAt", by, why, sheet
          from sheet_revision where list_number = $1 order by kind, number`,
       [listNumber],
     )

@@ -27,6 +27,9 @@ const revision = {
   number: v.number(),
   sha256: v.string(),
   addedAt: v.pipe(v.string(), v.isoTimestamp()),
+  /** files of before have neither */
+  by: v.optional(v.string(), ''),
+  why: v.optional(v.string(), ''),
 }
 const Revisions = v.array(
   v.variant('kind', [

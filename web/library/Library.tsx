@@ -9,6 +9,7 @@ import { figures, narrow } from '../theme/global'
 import { SearchField } from '../ui/SearchField'
 import { useKeys } from '../ui/keys'
 import { ModelMark } from './ModelMark'
+import { TakeIn } from './TakeIn'
 
 const Models = styled.div`
   columns: 3 340px;
@@ -80,6 +81,7 @@ export default function Library() {
             onChange={setQ}
           />
           <span>{list.data?.total ?? 0} list numbers</span>
+          <TakeIn />
           <Link to="/library/import">Take a folder in</Link>
           <a href="/api/export.zip" download>
             The whole shop out
@@ -89,7 +91,11 @@ export default function Library() {
     >
       {list.isError && <p style={{ padding: 24, color: 'var(--red)' }}>{list.error.message}</p>}
       {list.data && rows.length === 0 && (
-        <p style={{ padding: 24 }}>The library has nothing with “{q}” in it.</p>
+        <p style={{ padding: 24 }}>
+          {q
+            ? `The library has nothing with “${q}” in it.`
+            : 'The library is empty. Teach a unit at Identify, take one in that another shop shared, or a whole folder.'}
+        </p>
       )}
       <Models>
         {models.map((model) => {

@@ -2,6 +2,7 @@ import type { ListNumberAnswer, ListNumbersAnswer, RevisionsAnswer } from '@ekro
 import { kitFit } from '@ekrond/core/kits'
 import { settingKey, type BuildSheet } from '@ekrond/core/sheets'
 import { settingsInOrder } from '@ekrond/core/settings'
+import { known, type Known } from '@ekrond/core/teach'
 import { useQuery } from '@tanstack/react-query'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
@@ -13,6 +14,7 @@ import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
 import { FieldSelect, Fraction, Label } from '../ui'
 import { useKeys } from '../ui/keys'
+import { Correct } from './Correct'
 import { SpecSection } from './SpecSection'
 
 const Sheet = styled.div`
@@ -116,6 +118,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
     queryKey: ['revisions', data.listNumber],
     queryFn: () => call(`/api/list-numbers/${encodeURIComponent(data.listNumber)}/revisions`),
   }).data
+  const corrected = past?.revisions.find(({ revision, by }) => revision === sheets.specRev && by !== '')
   return (
     <Sheet>
       <section>
@@ -124,14 +127,21 @@ function Both({ data }: { data: ListNumberAnswer }) {
         </h1>
         <p>
           {spec.maker} {spec.modelName}
-          {data.mark === '' && ', bare: nothing stands on it'}
+          {data.mark === '' && ', bare: nothing stands on it'} ·{' '}
+          <a href={`/api/list-numbers/${encodeURIComponent(data.listNumber)}/file`} download>
+            as a file
+          </a>
         </p>
+        {spec.taught && <Ours known={known(spec)} />}
         <Relatives data={data} />
         <div style={{ height: 340 }}>
           <SpecSection spec={spec} view="use" />
         </div>
         <h2>Spec sheet</h2>
-        <Label>{sheets.specRev}</Label>
+        <Label>
+          {sheets.specRev}
+          {corrected && `: ${corrected.by}, ${corrected.why}`}
+        </Label>
         <table>
           <tbody>
             {settings.map((s) => (
@@ -147,6 +157,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
                 <td>
                   {s.source}
                   <small>{s.ground}</small>
+                  <Correct data={data} setting={s} />
                 </td>
               </tr>
             ))}
@@ -190,6 +201,14 @@ function Both({ data }: { data: ListNumberAnswer }) {
     </Sheet>
   )
 }
+
+/** A unit that this shop taught: how far it is known, and that nobody has confirmed it. */
+const Ours = ({ known: { rungs, at, next } }: { known: Known }) => (
+  <p>
+    <b>Ours, unverified.</b> Ekrond {rungs[at]!.says}
+    {next && `; next ${next.fact.name.toLowerCase()}`}.
+  </p>
+)
 
 /** What a value was before, and where that stood. */
 function Before({ changes }: { changes: RevisionsAnswer['values'][string] | undefined }) {

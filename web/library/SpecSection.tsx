@@ -3,12 +3,15 @@ import { blendDensity } from '@ekrond/core/metering'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim } from '@ekrond/core/settings'
 import type { SpecSheet } from '@ekrond/core/sheets'
+import { known } from '@ekrond/core/teach'
 import { FloatSection } from '../drawing/FloatSection'
 
 /** A list number's float at its sheet's height and pressure, as held or in use. */
 export function SpecSection({ spec, view }: { spec: SpecSheet; view: 'held' | 'use' }) {
   const height = spec.settings.find((s) => s.code === 'float.height')
-  const target = height ? (aim(height) ?? 0) : 0
+  const target = (height && aim(height)) ?? spec.float.levelReading
+  // Where the fuel stands is said of a taught unit only once all of it is measured.
+  const reaches = known(spec).rungs.find(({ code }) => code === 'level')!.reached
   const level = levelInUse(spec.float, target, spec.supply.pressureKpa, blendDensity(0))
   return (
     <FloatSection
@@ -17,7 +20,7 @@ export function SpecSection({ spec, view }: { spec: SpecSheet; view: 'held' | 'u
       target={target}
       verdict={null}
       remedy={null}
-      view={view}
+      view={reaches ? view : 'held'}
       level={isRefusal(level) ? null : level}
       wantedBelowFace={isRefusal(level) ? 0 : level.belowFace}
       pressureKpa={spec.supply.pressureKpa}

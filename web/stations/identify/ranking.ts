@@ -1,4 +1,12 @@
-import { nextLook, rank, type Identification, type openCatalogue, type Seen } from '@ekrond/core/identify'
+import {
+  absentFor,
+  DEFAULT_MODEL,
+  nextLook,
+  rank,
+  type Identification,
+  type openCatalogue,
+  type Seen,
+} from '@ekrond/core/identify'
 import type { BodyState } from '@ekrond/core/job'
 import { isRefusal } from '@ekrond/core/refusal'
 import { useMemo } from 'react'
@@ -31,8 +39,11 @@ export function useRanking(
   const result = useMemo(() => {
     if (!catalogue) return null
     const seen: Seen = { marks, maker: makerNow || null, features, sigma: sigmas }
-    const ranked = rank(catalogue, seen)
-    return isRefusal(ranked) ? ranked : { ...ranked, look: nextLook(catalogue, ranked.posterior, seen) }
+    const model = { ...DEFAULT_MODEL, absent: absentFor(catalogue.candidates.length) }
+    const ranked = rank(catalogue, seen, model)
+    return isRefusal(ranked)
+      ? ranked
+      : { ...ranked, look: nextLook(catalogue, ranked.posterior, seen, model) }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds all of it
   }, [catalogue, seenKey])
   const refusedMark = result && isRefusal(result) ? result.refused.why : ''

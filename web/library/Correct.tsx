@@ -1,0 +1,95 @@
+import type { CorrectionBody, ListNumberAnswer } from '@ekrond/contract/library'
+import { isRefusal } from '@ekrond/core/refusal'
+import { readSetting } from '@ekrond/core/settings'
+import { settingKey, type SettingSpec } from '@ekrond/core/sheets'
+import { withBand } from '@ekrond/core/teach'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { post, type ApiError } from '../data/api'
+import { usePerson } from '../data/person'
+import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../ui'
+
+const FROM: readonly (readonly [CorrectionBody['source'], string])[] = [
+  ['factory sheet', 'a maker’s sheet'],
+  ['kit leaf', 'a leaf'],
+  ['shop', 'the shop’s own'],
+]
+
+/** One value of a list number put right, with why: its next revision. Jobs keep the one that they stand on. */
+export function Correct({ data, setting }: { data: ListNumberAnswer; setting: SettingSpec }) {
+  const client = useQueryClient()
+  const { person } = usePerson()
+  const [open, setOpen] = useState(false)
+  const [text, setText] = useState('')
+  const [why, setWhy] = useState('')
+  const [source, setSource] = useState<CorrectionBody['source']>('factory sheet')
+  const [wrong, setWrong] = useState('')
+  if (!open) return <QuietButton onPress={() => setOpen(true)}>correct</QuietButton>
+  const save = async () => {
+    const read = readSetting(setting, text)
+    if (isRefusal(read)) return setWrong(read.refused.why)
+    if (!why.trim()) return setWrong('Say why in a few words: a value is never changed without.')
+    try {
+      await post(`/api/list-numbers/${encodeURIComponent(data.listNumber)}/corrections`, {
+        rev: data.sheets.specRev,
+        by: person ?? 'unnamed',
+        why,
+        setting: settingKey(setting),
+        ...withBand(setting.quantity, read.value),
+        source,
+      } satisfies CorrectionBody)
+      setOpen(false)
+      setText('')
+      setWrong('')
+    } catch (error) {
+      setWrong((error as ApiError).message)
+    }
+    for (const queryKey of [['list-number', data.listNumber], ['revisions', data.listNumber], ['relatives']])
+      void client.invalidateQueries({ queryKey })
+  }
+  return (
+    <form
+      aria-label={`Correct ${setting.name}`}
+      style={{ display: 'grid', gap: 6, padding: '6px 0' }}
+      onSubmit={(event) => {
+        event.preventDefault()
+        void save()
+      }}
+    >
+      <FieldInput
+        autoFocus
+        aria-label={`${setting.name}, the right value`}
+        placeholder={setting.asWritten}
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value)
+          setWrong('')
+        }}
+      />
+      <div role="group" aria-label="From" style={{ display: 'flex', flexWrap: 'wrap', gap: 4 }}>
+        {FROM.map(([value, words]) => (
+          <Choice
+            key={value}
+            $on={source === value}
+            aria-pressed={source === value}
+            onPress={() => setSource(value)}
+          >
+            {words}
+          </Choice>
+        ))}
+      </div>
+      <Label>Why</Label>
+      <FieldInput
+        aria-label="Why it is corrected"
+        placeholder="because …"
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+      />
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <div style={{ display: 'flex', gap: 6 }}>
+        <Choice onPress={() => void save()}>Make it the next revision</Choice>
+        <QuietButton onPress={() => setOpen(false)}>leave it</QuietButton>
+      </div>
+    </form>
+  )
+}
