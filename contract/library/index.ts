@@ -36,6 +36,8 @@ export const ListNumberParams = v.object({ listNumber: v.pipe(v.string(), v.maxL
 export const ListNumberAnswer = v.object({
   ...ListNumberRow.entries,
   sheets: SheetsAnswer,
+  /** how many of them went back from here */
+  returned: v.number(),
   /** list numbers that it can stand in for, and that can stand in for it, each with its condition */
   fitsAs: v.array(v.object({ listNumber: v.string(), words: v.string() })),
   fittedBy: v.array(v.object({ listNumber: v.string(), words: v.string() })),

@@ -16,6 +16,7 @@ import {
   twoHalves,
   type Candidate,
   type Identification,
+  type Seen,
 } from './index.ts'
 
 const chance = (reading: string, truth: string, noise = DEFAULT_NOISE) => {
@@ -29,6 +30,37 @@ const ranked = (result: ReturnType<typeof rank>): Identification => {
   if (isRefusal(result)) throw new Error(result.refused.why)
   return result
 }
+
+describe('evidence of which somebody only thinks so', () => {
+  it('counts half: a wrong choke no longer throws the right number out, a right one still speaks for it', () => {
+    const two = openCatalogue([
+      {
+        id: 'one',
+        maker: 'Besk',
+        mark: 'HK7',
+        weight: 1,
+        features: { chokeKind: 'coil', throttleBoreMm: 16 },
+      },
+      {
+        id: 'two',
+        maker: 'Besk',
+        mark: 'HK9',
+        weight: 1,
+        features: { chokeKind: 'none', throttleBoreMm: 31 },
+      },
+    ])
+    const p = (seen: Seen) => {
+      const ranked = rank(two, seen)
+      if ('refused' in ranked) throw new Error(ranked.refused.why)
+      return ranked.posterior[0]! / (1 - ranked.pNone)
+    }
+    const sure = p({ marks: [], features: { chokeKind: 'coil' } })
+    const thinks = p({ marks: [], features: { chokeKind: 'coil' }, doubted: ['chokeKind'] })
+    // sure 0.97 : 0.03; half of it the catalogue's own 0.5 : (0.97 + 0.5)/2 : (0.03 + 0.5)/2
+    expect(sure).toBeCloseTo(0.97, 6)
+    expect(thinks).toBeCloseTo(0.735 / (0.735 + 0.265), 6)
+  })
+})
 
 describe('a worn mark', () => {
   it('knows what wear makes of a character', () => {

@@ -16,6 +16,8 @@ export interface Seen {
   marks: string[]
   maker?: string | null
   features: Record<string, FeatureValue>
+  /** features of which somebody only thinks so: one time in two they say nothing */
+  doubted?: readonly string[]
   /** the error of a measured feature where it is known, mm */
   sigma?: Record<string, number>
 }
@@ -243,9 +245,11 @@ function featureLikelihood(
 ): number {
   if (expected === undefined) return backgroundFeature(catalogue, name, value, seen, model)
   const spread = catalogue.spreads.get(name)!
-  if (spread.kind === 'number')
-    return normalDensity(Number(value), Number(expected), sigmaOf(name, seen, model))
-  return categoryLikelihood(String(expected), String(value), spread.count, model)
+  const p =
+    spread.kind === 'number'
+      ? normalDensity(Number(value), Number(expected), sigmaOf(name, seen, model))
+      : categoryLikelihood(String(expected), String(value), spread.count, model)
+  return seen.doubted?.includes(name) ? (p + backgroundFeature(catalogue, name, value, seen, model)) / 2 : p
 }
 
 function backgroundFeature(

@@ -75,6 +75,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     { feature: 'throttleBoreMm', raw: '31,0', value: 31, sigma: 0.06 },
     'saw throttle bore: 31,0',
   ],
+  'evidence.weighed': [{ what: 'feature:throttleBoreMm', as: 'think so' }, 'thinks so of throttle bore'],
   'ident.chosen': [identified, 'identified it as K-4417-2S (90 %)'],
   'asfound.noted': [found, 'noted Mixture, left as found: 5/8'],
   'asfound.skipped': [
@@ -88,7 +89,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
   'part.off': [{ position: 'seat', tray: 'B' }, 'Seat off, into tray B'],
   'finding.judged': [finding('seat', 'replace', 'ringed'), 'judged Seat: replace'],
   'order.placed': [order, 'ordered 1 × 31-B'],
-  'order.arrived': [{ order: uuid(13) }, 'took the order in'],
+  'order.arrived': [{ order: uuid(14) }, 'took the order in'],
   'bath.in': [{ positions: ['seat'], minutes: 8, celsius: 50 }, 'into the bath: Seat, 8 min at 50 °C'],
   'bath.out': [{ positions: ['seat'] }, 'out of the bath, rinsed: Seat'],
   'part.on': [

@@ -64,6 +64,7 @@ const REFUSALS = {
     `${name} came off already, so it was there. Take that back first.`,
     'position',
   ],
+  'no such evidence': (): Said => ['That is not among what was seen. Read or measure it first.', 'what'],
   'no such source': (): Said => ['That value is not in the log any more. Pick one that stands.', 'source'],
   'no reading before': (): Said => [
     'Read the float’s height first: a bend tells something between two readings.',

@@ -11,6 +11,7 @@ export const identify: Station = {
   kinds: [
     'mark.read',
     'feature.seen',
+    'evidence.weighed',
     'ident.chosen',
     'ident.taught',
     'own.dimension',

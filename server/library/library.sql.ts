@@ -46,6 +46,7 @@ export async function selectListNumber(
     }
   >(
     `select l.list_number as "listNumber", m.maker, l.model, m.name as "modelName", l.mark, l.features, l.supersedes, l.fits_as as "fitsAs",
+            (select count(*)::int from job where job.list_number = l.list_number and job.status = 'returned') as returned,
             coalesce((select jsonb_agg(jsonb_build_object('listNumber', o.list_number, 'words', fit->>'words') order by o.list_number)
                         from list_number o, jsonb_array_elements(o.fits_as) fit where fit->>'listNumber' = l.list_number), '[]') as "fittedBy",
             s.revision as "specRev", s.sheet as spec, b.revision as "buildRev", b.sheet as build

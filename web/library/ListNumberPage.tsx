@@ -132,7 +132,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
             as a file
           </a>
         </p>
-        {spec.taught && <Ours known={known(spec)} />}
+        {spec.taught && <Ours known={known(spec)} returned={data.returned} />}
         <Relatives data={data} />
         <div style={{ height: 340 }}>
           <SpecSection spec={spec} view="use" />
@@ -202,10 +202,11 @@ function Both({ data }: { data: ListNumberAnswer }) {
   )
 }
 
-/** A unit that this shop taught: how far it is known, and that nobody has confirmed it. */
-const Ours = ({ known: { rungs, at, next } }: { known: Known }) => (
+/** A unit that this shop taught: how far it is known, and whether more than the one that taught it went back by it. */
+const Ours = ({ known: { rungs, at, next }, returned }: { known: Known; returned: number }) => (
   <p>
-    <b>Ours, unverified.</b> Ekrond {rungs[at]!.says}
+    <b>{returned > 1 ? `Ours, ${returned} of them went back by it.` : 'Ours, unverified.'}</b> Ekrond{' '}
+    {rungs[at]!.says}
     {next && `; next ${next.fact.name.toLowerCase()}`}.
   </p>
 )

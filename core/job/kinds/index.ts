@@ -7,6 +7,7 @@ import { complaintAnswered } from './complaint.answered.ts'
 import { entryStruck } from './entry.struck.ts'
 import { estimateAgreed } from './estimate.agreed.ts'
 import { estimateMade } from './estimate.made.ts'
+import { evidenceWeighed } from './evidence.weighed.ts'
 import { fastenerTurned } from './fastener.turned.ts'
 import { featureSeen } from './feature.seen.ts'
 import { findingJudged } from './finding.judged.ts'
@@ -53,6 +54,7 @@ const all = [
   testRepeated,
   markRead,
   featureSeen,
+  evidenceWeighed,
   identChosen,
   identTaught,
   ownPart,

@@ -5,10 +5,11 @@ import { gaugeSigma, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { useState } from 'react'
 import styled from 'styled-components'
+import type { OpenJob } from '../../data/job'
 import { useShop } from '../../data/shop'
 import { Board } from '../../shell/frame'
 import { figures } from '../../theme/global'
-import { ErrorLine, FieldInput, FieldSelect, Label } from '../../ui'
+import { ErrorLine, FieldInput, FieldSelect, Label, QuietButton } from '../../ui'
 import { onEnter } from '../../ui/keys'
 import type { StationProps } from '../props'
 import { MarkBoxes } from './MarkBoxes'
@@ -38,6 +39,35 @@ const FEATURES = [
 ] as const
 const isLength = (feature: string) => feature.endsWith('Mm')
 type MarkPlace = (typeof markPlaces)[number]
+
+/** What is offered also where the library has none yet. */
+const USUAL: Readonly<Record<string, readonly (string | number)[]>> = {
+  draft: ['down', 'side', 'up'],
+  barrels: [1, 2, 4],
+}
+
+const NEXT = { sure: 'think so', 'think so': 'struck', struck: 'sure' } as const
+
+/** How a piece of evidence counts; a tap goes on to the next: sure, think so (half), struck out, and back. */
+function Weight({ open, what, halves = false }: { open: OpenJob; what: string; halves?: boolean }) {
+  const now = open.here.evidence[what] ?? 'sure'
+  const next = halves ? NEXT[now] : now === 'struck' ? 'sure' : 'struck'
+  return (
+    <QuietButton
+      aria-label={`${what.split(':')[1]}: ${now}`}
+      style={{
+        minHeight: 28,
+        padding: 0,
+        fontSize: 14,
+        display: 'block',
+        ...(now === 'struck' ? { textDecoration: 'line-through', color: 'var(--red)' } : {}),
+      }}
+      onPress={() => void open.add('evidence.weighed', { what, as: next })}
+    >
+      {now === 'struck' ? 'struck out' : now}
+    </QuietButton>
+  )
+}
 
 /** What stands on the castings and what was seen and measured of them. */
 export function Evidence({
@@ -107,6 +137,7 @@ export function Evidence({
         />
       </label>
       <MarkBoxes text={markText || body.marks[place]?.text || ''} />
+      {body.marks[place] && !markText && <Weight open={open} what={`mark:${place}`} />}
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
         <FieldSelect
           aria-label="Place of the mark"
@@ -138,12 +169,16 @@ export function Evidence({
       <Rows>
         {FEATURES.map((feature) => {
           const values = [
-            ...new Set(candidates.map((c) => c.features[feature]).filter((v) => v !== undefined)),
+            ...new Set([
+              ...(USUAL[feature] ?? []),
+              ...candidates.map((c) => c.features[feature]).filter((v) => v !== undefined),
+            ]),
           ]
           const entered = body.features[feature]
           return [
             <span key={feature} className={lookAt === feature ? 'look' : ''}>
               {FEATURE_NAMES[feature]}
+              {entered && <Weight open={open} what={`feature:${feature}`} halves />}
             </span>,
             isLength(feature) ? (
               <FieldInput

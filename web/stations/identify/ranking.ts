@@ -24,21 +24,26 @@ export function useRanking(
 ) {
   // What is being typed counts at once, before it is entered.
   const marks = [
-    ...Object.entries(body.marks).filter(([p]) => p !== place || !markText),
+    ...Object.entries(body.marks).filter(
+      ([p]) => (p !== place || !markText) && body.evidence[`mark:${p}`] !== 'struck',
+    ),
     ...(markText ? [[place, { text: markText }] as const] : []),
   ]
     .map(([, mark]) => mark.text)
     .filter(Boolean)
   const features: Seen['features'] = Object.fromEntries(
-    Object.entries(body.features).map(([name, f]) => [name, f.value]),
+    Object.entries(body.features)
+      .filter(([name]) => body.evidence[`feature:${name}`] !== 'struck')
+      .map(([name, f]) => [name, f.value]),
   )
   const sigmas: Record<string, number> = Object.fromEntries(
     Object.entries(body.features).flatMap(([name, f]) => (f.sigma ? [[name, f.sigma]] : [])),
   )
-  const seenKey = JSON.stringify([marks, features, makerNow])
+  const doubted = Object.keys(features).filter((name) => body.evidence[`feature:${name}`] === 'think so')
+  const seenKey = JSON.stringify([marks, features, makerNow, doubted])
   const result = useMemo(() => {
     if (!catalogue) return null
-    const seen: Seen = { marks, maker: makerNow || null, features, sigma: sigmas }
+    const seen: Seen = { marks, maker: makerNow || null, features, sigma: sigmas, doubted }
     const model = { ...DEFAULT_MODEL, absent: absentFor(catalogue.candidates.length) }
     const ranked = rank(catalogue, seen, model)
     return isRefusal(ranked)
