@@ -24,7 +24,12 @@ export function Correct({ data, setting }: { data: ListNumberAnswer; setting: Se
   const [why, setWhy] = useState('')
   const [source, setSource] = useState<CorrectionBody['source']>('factory sheet')
   const [wrong, setWrong] = useState('')
-  if (!open) return <QuietButton onPress={() => setOpen(true)}>correct</QuietButton>
+  if (!open)
+    return (
+      <QuietButton style={{ minHeight: 32, padding: 0 }} onPress={() => setOpen(true)}>
+        correct
+      </QuietButton>
+    )
   const save = async () => {
     const read = readSetting(setting, text)
     if (isRefusal(read)) return setWrong(read.refused.why)

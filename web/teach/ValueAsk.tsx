@@ -64,7 +64,8 @@ export function ValueAsk({
   const standing = standingOf(open.state, open.body, setting)
   const read = text.trim() ? readSetting(setting, text) : null
   const typed = read && !isRefusal(read) ? read.value : null
-  const near = besides(answer, setting, typed ?? standing.picked?.target ?? null)
+  const looked = typed ?? standing.picked?.target ?? null
+  const near = besides(answer, setting, looked)
   const shown = (value: number) => showValue(value, setting.quantity)
   const write = (value: number, from: Source['source'], rests: string) => {
     const no = open.add('own.setting', {
@@ -131,10 +132,10 @@ export function ValueAsk({
           {standing.picked!.source} until somebody says which holds, and why.
         </ErrorLine>
       )}
-      {near && near.suspect && (
+      {near?.suspect && looked !== null && (
         <ErrorLine role="alert">
-          {shown(typed ?? standing.picked!.target)} lies far from its relatives ({shown(near.median)},{' '}
-          {near.n} of them): a likely misprint.
+          {shown(looked)} lies far from its relatives ({shown(near.median)}, {near.n} of them): a likely
+          misprint.
           {near.fixes[0] !== undefined ? ` ${shown(near.fixes[0])}?` : ''}
         </ErrorLine>
       )}
