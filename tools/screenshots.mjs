@@ -1,5 +1,6 @@
 // npm run screenshots: one picture of each main view from the demo data, into docs/screenshots.
 import { execFileSync, spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -12,9 +13,61 @@ const NOW = '2026-11-24T10:40:00Z'
 const type = (text) => async (page) => page.keyboard.type(text)
 const press = (key) => async (page) => page.keyboard.press(key)
 
+/** What the bench says of a unit that nobody knows, sent as its window would. */
+const teach = async (page) => {
+  const base = new URL(page.url()).origin
+  const { job } = await (await page.request.get(`${base}/api/jobs/1182`)).json()
+  const entry = (kind, data) => ({
+    id: randomUUID(),
+    job,
+    kind,
+    v: 1,
+    body: 1,
+    data,
+    by: 'O. Dell',
+    at: NOW,
+  })
+  const fact = (code, raw, value, sigma) =>
+    entry('own.dimension', { fact: code, raw, value, sigma, gauge: sigma ? 'caliper 2' : null })
+  const leaf = (target) => ({
+    code: 'float.height',
+    place: 'none',
+    asWritten: `${target} ±0.5`,
+    target,
+    lo: target - 0.5,
+    hi: target + 0.5,
+  })
+  await page.request.post(`${base}/api/jobs/${job}/entries`, {
+    data: {
+      entries: [
+        entry('ident.taught', {
+          family: 'downdraft',
+          barrels: 2,
+          float: 'from the cover',
+          choke: 'coil',
+          maker: '',
+          name: 'hop kiln ?-type',
+        }),
+        entry('own.setting', { ...leaf(12.4), source: 'from relatives', ground: 'median of 18, spread 0.7' }),
+        entry('own.setting', { ...leaf(14.5), source: 'kit leaf', ground: 'leaf 7, page 2' }),
+        fact('float.sense', 'on the face, down to the float', 'from the face', null),
+        fact('float.correction', 'its tang is bent', 'tang', null),
+        fact('float.tang', '6.0', 6, 0.2),
+        fact('seat.bore', '2.4', 2.4, 0.02),
+        fact('float.mass', '9.6', 9.6, 0.1),
+        entry('teardown.unlocked', { why: 'came in a box' }),
+        entry('part.off', { position: 'choke.coil', tray: 'A' }),
+        entry('part.off', { position: 'pump.link', tray: 'A' }),
+      ],
+    },
+  })
+  await page.reload()
+  await page.locator('main, [role=region]').first().waitFor()
+  await page.waitForTimeout(900)
+}
+
 const VIEWS = [
   { name: 'rack', path: '/' },
-  { name: 'rack-dark', path: '/', sheet: 'dark' },
   {
     name: 'receive',
     path: '/receive',
@@ -69,8 +122,17 @@ const VIEWS = [
   { name: 'return', path: '/jobs/1186/return' },
   { name: 'history', path: '/jobs/1181/history' },
   { name: 'library', path: '/library' },
-  { name: 'comparison', path: '/library/K-4417-2S/beside/K-4417-1' },
   { name: 'list-number', path: '/library/K-4417-2S' },
+  // Last: they make one of the demo's jobs a taught one.
+  { name: 'teach', path: '/jobs/1182/identify', steps: [teach, type('46.2')] },
+  {
+    name: 'teach-parts',
+    path: '/jobs/1182/teardown',
+    steps: [
+      (page) => page.getByRole('button', { name: 'Something else came off' }).click(),
+      (page) => page.getByRole('button', { name: 'jet', exact: true }).click(),
+    ],
+  },
 ]
 
 ensurePackages()

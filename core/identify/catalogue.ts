@@ -1,17 +1,6 @@
+import type { Candidate } from './candidate.ts'
 import { ALPHABET, symbolsOf } from './mark.ts'
 import { pack, type Packed } from './packed.ts'
-
-export type FeatureValue = string | number
-
-/** One list number of the catalogue as identification sees it. */
-export interface Candidate {
-  id: string
-  maker: string
-  /** what is stamped */
-  mark: string
-  weight: number
-  features: Record<string, FeatureValue>
-}
 
 /** What does not depend on a query, worked out once for a catalogue. */
 export interface Catalogue {

@@ -1,5 +1,6 @@
 export * from './mark.ts'
 export * from './channel.ts'
+export * from './candidate.ts'
 export * from './catalogue.ts'
 export * from './rank.ts'
 export * from './next-look.ts'

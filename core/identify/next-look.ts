@@ -1,4 +1,5 @@
-import type { Catalogue, FeatureValue, Spread } from './catalogue.ts'
+import type { FeatureValue } from './candidate.ts'
+import type { Catalogue, Spread } from './catalogue.ts'
 import { DEFAULT_MODEL, DEFAULT_SIGMA_MM, normalDensity, type IdentifyModel, type Seen } from './rank.ts'
 
 /** Minutes that a look takes at the bench. */

@@ -1,4 +1,4 @@
-import type { Candidate, FeatureValue } from './catalogue.ts'
+import type { Candidate, FeatureValue } from './candidate.ts'
 
 /** Values of one feature by code, 0 for a candidate that has none. */
 export interface Column {

@@ -7,7 +7,8 @@ import {
   type Channel,
   type Noise,
 } from './channel.ts'
-import type { Catalogue, FeatureValue } from './catalogue.ts'
+import type { FeatureValue } from './candidate.ts'
+import type { Catalogue } from './catalogue.ts'
 import { readMark, symbolsOf } from './mark.ts'
 import { byMarks, heaviest } from './sift.ts'
 

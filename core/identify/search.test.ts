@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
 import { likelihood, openChannel } from './channel.ts'
 import { readMark, symbolsOf, type Token } from './mark.ts'
-import { openCatalogue, type Candidate } from './catalogue.ts'
+import type { Candidate } from './candidate.ts'
+import { openCatalogue } from './catalogue.ts'
 import { absentFor, DEFAULT_MODEL, rank, type Seen } from './rank.ts'
 
 let seed = 11

@@ -44,7 +44,7 @@ export function byMarks(
       let p = found.likelihoods[k]!
       if (p > 0)
         for (const channel of rest)
-          p *= likelihood(channel, packed.symbols.subarray(packed.starts[at]!, packed.starts[at + 1]!))
+          p *= likelihood(channel, packed.symbols.subarray(packed.starts[at], packed.starts[at + 1]))
       total += p * weights[at]!
       return p
     })

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
+import { templates } from '../families/templates/index.ts'
+import { fold } from '../job/index.ts'
+import { ownSheets } from '../teach/index.ts'
 import * as v from 'valibot'
 import { models } from '../../demo/catalogue.ts'
 import { ferrySheets } from '../../demo/log-entries.ts'
 import { assemblyOrder, teardownOrder } from '../work/index.ts'
 import { isRefusal } from '../refusal/index.ts'
-import { listNumberSheets, Model, settingKey, SettingSpec } from './index.ts'
+import { BuildSheet, listNumberSheets, Model, settingKey, SettingSpec, SpecSheet } from './index.ts'
 import { differenceSentence, sheetDifferences, valueHistory } from '../library/index.ts'
 
 const model = models()[0]!
@@ -105,5 +108,32 @@ describe('a value through its revisions', () => {
     ])
     expect(history['float.drop/none']).toHaveLength(1)
     expect(history['seat/none']).toEqual([{ revision: 'a/1', asWritten: '2.40', source: 'calibration' }])
+  })
+})
+
+describe('the families that lend a taught unit its sheets', () => {
+  it.each(Object.values(templates))('$family: a unit of it has sheets that pass their schema', (template) => {
+    const entry = {
+      id: '00000000-0000-4000-8000-000000000002',
+      job: '00000000-0000-4000-8000-000000000001',
+      kind: 'ident.taught',
+      v: 1,
+      body: 1,
+      data: {
+        family: template.family,
+        barrels: template.spec.barrels,
+        float: 'from the cover',
+        choke: 'coil',
+        maker: '',
+        name: 'kiln ?-type',
+      },
+      by: 'O. Dell',
+      at: '2026-11-26T09:00:00Z',
+      receivedAt: '2026-11-26T09:00:00Z',
+      seq: 1,
+    }
+    const { spec, build } = ownSheets(fold(entry.job, [entry]), 1, template)
+    expect(v.safeParse(SpecSheet, spec).issues).toBeUndefined()
+    expect(v.safeParse(BuildSheet, build).issues).toBeUndefined()
   })
 })

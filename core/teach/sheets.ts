@@ -324,7 +324,3 @@ function ratioOf(
     arms: rm !== undefined && rt !== undefined,
   }
 }
-
-/** Each setting of a taught body with its key: what the strip of values goes through. */
-export const valuesOf = (sheets: Sheets): { key: string; setting: SettingSpec }[] =>
-  sheets.spec.settings.map((setting) => ({ key: settingKey(setting), setting }))

@@ -56,7 +56,7 @@ export function withBand(
 }
 
 /** Why what a unit came in with can be believed: it ran well, or the seals say that nobody was at it. Empty where nothing says so. */
-export function asFoundGround(state: JobState, body: number): string {
+function asFoundGround(state: JobState, body: number): string {
   const here = bodyOf(state, body)
   if (state.opened?.complaint.symptom === 'none: overhaul') return 'it ran well'
   const seals = Object.values(here.seals)

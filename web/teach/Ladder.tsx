@@ -15,6 +15,10 @@ const Rungs = styled.ol`
     gap: 12px;
     align-items: center;
     min-height: 66px;
+    @media (max-width: 1150px) {
+      grid-template-columns: 30px minmax(0, 1fr);
+      gap: 8px;
+    }
     font: 500 16px/1.25 ${narrow};
   }
   & small {
@@ -46,7 +50,7 @@ const Rail = styled.span<{ $state: 'on' | 'next' | 'off' }>`
   }
   & > i {
     position: absolute;
-    left: 9px;
+    left: calc(50% - 12px);
     top: calc(50% - 12px);
     width: 24px;
     height: 24px;

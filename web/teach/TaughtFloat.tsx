@@ -192,7 +192,7 @@ export function TaughtFloat({ spec, said, asked, numbers }: Props) {
         [pin[0] - 16, foot - 22],
         [pin[0] + 4, foot - 16],
       )}
-      <ScaleBar at={[WIDTH - 50 - 10 * perMm, HEIGHT - 12]} scale={scale} />
+      <ScaleBar at={[WIDTH - 84 - 10 * perMm, HEIGHT - 12]} scale={scale} />
     </Drawing>
   )
 }

@@ -28,6 +28,13 @@ const Both = styled.div`
     display: flex;
     flex-direction: column;
   }
+  & > div:first-child {
+    overflow-y: auto;
+  }
+  @media (max-width: 1150px) {
+    grid-template-columns: minmax(0, 1fr) 180px;
+    gap: 8px;
+  }
   @media (max-width: 999px) {
     grid-template-columns: 1fr;
   }
@@ -35,7 +42,7 @@ const Both = styled.div`
 
 const Drawn = styled.div`
   flex: 1 1 240px;
-  min-height: 240px;
+  min-height: 190px;
   & > svg {
     width: 100%;
     height: 100%;
@@ -74,6 +81,13 @@ const Open = styled.ol`
   & small {
     font: 400 14px/1.2 ${narrow};
     color: var(--pencil);
+  }
+  @media (max-width: 1150px) {
+    gap: 0 6px;
+    & small,
+    & br {
+      display: none;
+    }
   }
 `
 

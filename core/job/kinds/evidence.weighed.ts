@@ -5,7 +5,7 @@ import { defineKind, withBody } from '../kind.ts'
 import { notAdmitted } from '../refusals.ts'
 import { bodyOf } from '../state.ts'
 
-export const weights = ['sure', 'think so', 'struck'] as const
+const weights = ['sure', 'think so', 'struck'] as const
 
 declare module '../state.ts' {
   interface BodyState {

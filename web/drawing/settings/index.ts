@@ -24,7 +24,7 @@ const pictures: Readonly<Record<SettingCode, SettingPicture>> = {
 }
 
 /** How a setting is drawn. */
-export const pictureOf = (code: string): SettingPicture => (isSettingCode(code) ? pictures[code] : plain)
+const pictureOf = (code: string): SettingPicture => (isSettingCode(code) ? pictures[code] : plain)
 
 const { inUse: _, ...heldOnly } = floatHeight
 
