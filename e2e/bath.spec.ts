@@ -21,8 +21,7 @@ test('two jobs share one bath: in together, a timer on the rack, out together, e
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: /^Out at/ })).toBeVisible()
   await expect.poll(async () => (await jobsIn('in')).length).toBeGreaterThan(1)
-  const together = await jobsIn('in')
-  expect(together).toContain(1192)
+  await expect.poll(async () => jobsIn('in')).toContain(1192)
   expect((await bath()).filter(({ state }) => state === 'in').map(({ name }) => name)).not.toContain('Float')
 
   // The rack says until when, whoever looks.
@@ -31,9 +30,11 @@ test('two jobs share one bath: in together, a timer on the rack, out together, e
   await page.getByRole('link', { name: /Out then/ }).click()
   await expect(page.getByRole('heading', { name: /^Out at/ })).toBeVisible()
 
+  // By now each job of the load has its entry.
+  const together = await jobsIn('in')
   await page.getByRole('button', { name: /^Out, rinsed/ }).click()
   await expect.poll(async () => jobsIn('in')).toEqual([])
-  expect([...(await jobsIn('drying'))].sort()).toEqual([...together].sort())
+  await expect.poll(async () => [...(await jobsIn('drying'))].sort()).toEqual([...together].sort())
   for (const number of together) {
     const { entries } = (await (await fetch(`${shop.url}/api/jobs/${number}`)).json()) as {
       entries: { kind: string }[]

@@ -24,7 +24,7 @@ const focusLabel = (page: Page, label: string) =>
   page.getByLabel(label, { exact: true }).focus({ timeout: 10_000 })
 
 test('one carburetor, door to door, by keyboard alone', async ({ bench: page, shop }) => {
-  test.setTimeout(300_000)
+  test.setTimeout(600_000)
   await page.goto('/')
   await expect(page.getByRole('link', { name: /1181, Osk chain ferry/ })).toBeVisible()
   await accessible(page, 'rack')

@@ -42,6 +42,15 @@ export const ShopSettings = v.object({
   }),
   workingDays: v.pipe(v.array(v.picklist([1, 2, 3, 4, 5, 6, 7])), v.minLength(1, 'One day a week it works.')),
   hourMinor: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000_000)),
+  /** room in the warm tank, hung clear of its bottom; changes of before lack it */
+  tankLitres: v.optional(
+    v.pipe(
+      v.number(),
+      v.minValue(0.5, 'A tank holds half a litre at least.'),
+      v.maxValue(500, 'At most 500 L.'),
+    ),
+    6,
+  ),
   people: v.pipe(
     v.array(line(1, 'A name is missing.')),
     v.maxLength(60),
@@ -86,6 +95,8 @@ export const ShopAnswer = v.object({
   workingDays: v.array(v.number()),
   /** the price of an hour at the bench */
   hourMinor: v.number(),
+  /** room in the warm tank, litres */
+  tankLitres: v.number(),
   now: v.string(),
   today: v.string(),
   people: v.array(Person),

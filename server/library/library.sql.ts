@@ -10,9 +10,12 @@ import { type Sheets, type SpecSheet } from '@ekrond/core/sheets'
 import { valueHistory } from '@ekrond/core/library'
 import type { Queryable } from '../db/pool.ts'
 
+/** Every list number with how common it is: the catalogue's weight, and one more for each that went back from here by it. */
 export async function selectCandidates(db: Queryable): Promise<CatalogueAnswer> {
   const { rows } = await db.query<CatalogueAnswer['candidates'][number]>(
-    `select list_number as id, model.maker, mark, weight, features from list_number join model using (model) order by list_number`,
+    `with back as (select list_number, count(*) as times from job where status = 'returned' and list_number is not null group by 1)
+     select list_number as id, model.maker, mark, weight + coalesce(back.times, 0) as weight, features
+       from list_number join model using (model) left join back using (list_number) order by list_number`,
   )
   return { candidates: rows }
 }

@@ -193,6 +193,24 @@ describe('a unit that the bench teaches', () => {
   })
 })
 
+describe('how common a list number is', () => {
+  it('each one that went back by it counts one more; one that was corrected to another number counts there', async () => {
+    const weightOf = async (id: string) =>
+      (await get<CatalogueAnswer>('/api/catalogue')).body.candidates.find((one) => one.id === id)!.weight
+    const [before, other] = [await weightOf('K-4417-1'), await weightOf('K-4477-1')]
+    const { job } = await teach()
+    const went = (listNumber: string) =>
+      shop.pool.query(`update job set status = 'returned', list_number = $2 where job = $1`, [
+        job,
+        listNumber,
+      ])
+    await went('K-4417-1')
+    expect(await weightOf('K-4417-1')).toBe(before + 1)
+    await went('K-4477-1')
+    expect([await weightOf('K-4417-1'), await weightOf('K-4477-1')]).toEqual([before, other + 1])
+  })
+})
+
 describe('a value put right in the library', () => {
   const correction = {
     by: 'T. Hale',

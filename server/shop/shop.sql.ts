@@ -1,7 +1,10 @@
 import type { ShopAnswer, ShopHistoryAnswer, ShopSettings } from '@ekrond/contract/shop'
 import type { Queryable } from '../db/pool.ts'
 
-export type ShopHead = Pick<ShopAnswer, 'name' | 'place' | 'zone' | 'currency' | 'workingDays' | 'hourMinor'>
+export type ShopHead = Pick<
+  ShopAnswer,
+  'name' | 'place' | 'zone' | 'currency' | 'workingDays' | 'hourMinor' | 'tankLitres'
+>
 
 export async function selectShop(db: Queryable): Promise<ShopHead> {
   const { rows } = await db.query<{
@@ -12,6 +15,7 @@ export async function selectShop(db: Queryable): Promise<ShopHead> {
     currency_exponent: number
     working_days: number[]
     hour_minor: number
+    tank_litres: number
   }>('select * from shop')
   const row = rows[0]
   if (!row)
@@ -22,6 +26,7 @@ export async function selectShop(db: Queryable): Promise<ShopHead> {
       currency: { code: 'XXX', exponent: 2 },
       workingDays: [1, 2, 3, 4, 5],
       hourMinor: 0,
+      tankLitres: 6,
     }
   return {
     name: row.name,
@@ -30,6 +35,7 @@ export async function selectShop(db: Queryable): Promise<ShopHead> {
     currency: { code: row.currency_code, exponent: row.currency_exponent },
     workingDays: row.working_days,
     hourMinor: row.hour_minor,
+    tankLitres: row.tank_litres,
   }
 }
 
@@ -53,7 +59,7 @@ export async function saveShop(
   db: Queryable,
   { version, by, at, settings }: { version: number; by: string; at: string; settings: ShopSettings },
 ): Promise<void> {
-  const { name, place, zone, currency, workingDays, hourMinor, people, gauges } = settings
+  const { name, place, zone, currency, workingDays, hourMinor, tankLitres, people, gauges } = settings
   await db.query('insert into shop_change (version, at, by, settings) values ($1, $2, $3, $4)', [
     version,
     at,
@@ -61,12 +67,13 @@ export async function saveShop(
     JSON.stringify(settings),
   ])
   await db.query(
-    `insert into shop (only_one, name, place, zone, currency_code, currency_exponent, working_days, hour_minor)
-       values (true, $1, $2, $3, $4, $5, $6, $7)
+    `insert into shop (only_one, name, place, zone, currency_code, currency_exponent, working_days, hour_minor, tank_litres)
+       values (true, $1, $2, $3, $4, $5, $6, $7, $8)
        on conflict (only_one) do update set name = excluded.name, place = excluded.place, zone = excluded.zone,
          currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent,
-         working_days = excluded.working_days, hour_minor = excluded.hour_minor`,
-    [name, place, zone, currency.code, currency.exponent, workingDays, hourMinor],
+         working_days = excluded.working_days, hour_minor = excluded.hour_minor,
+         tank_litres = excluded.tank_litres`,
+    [name, place, zone, currency.code, currency.exponent, workingDays, hourMinor, tankLitres],
   )
   await db.query('delete from person where name <> all($1)', [people])
   await db.query(

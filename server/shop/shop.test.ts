@@ -16,6 +16,7 @@ const settings: ShopSettings = {
   currency: { code: 'OSK', exponent: 2 },
   workingDays: [1, 2, 3, 4],
   hourMinor: 5400,
+  tankLitres: 9,
   people: ['I. Marrow', 'T. Hale'],
   gauges: [{ code: 'C-9', name: 'caliper 9', kind: 'caliper', resolutionMm: 0.01, repeatabilityMm: 0.03 }],
 }
@@ -37,6 +38,7 @@ describe('the shop as it is edited', () => {
       name: 'Kiln Lane Carburetors',
       workingDays: [1, 2, 3, 4],
       hourMinor: 5400,
+      tankLitres: 9,
     })
     expect(now.people.map(({ name }) => name)).toEqual(['I. Marrow', 'T. Hale'])
     expect(now.people.find(({ name }) => name === 'T. Hale')!.initials).toBe('TH')

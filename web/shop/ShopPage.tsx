@@ -1,5 +1,4 @@
 import type { ShopAnswer, ShopHistoryAnswer, ShopSettings } from '@ekrond/contract/shop'
-import { gaugeKinds } from '@ekrond/core/measure'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -10,8 +9,9 @@ import { useShop } from '../data/shop'
 import { sayInstant } from '../shell/dates'
 import { Page } from '../shell/Page'
 import { narrow } from '../theme/global'
-import { Button, Choice, ErrorLine, FieldInput, FieldSelect, Label, MainButton, QuietButton } from '../ui'
+import { Button, Choice, ErrorLine, FieldInput, Label, MainButton, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
+import { Gauge } from './Gauge'
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
@@ -54,6 +54,7 @@ const settingsOf = (shop: ShopAnswer): ShopSettings => ({
   currency: { code: shop.currency.code, exponent: shop.currency.exponent as 2 },
   workingDays: shop.workingDays as ShopSettings['workingDays'],
   hourMinor: shop.hourMinor,
+  tankLitres: shop.tankLitres,
   people: shop.people.map(({ name }) => name),
   gauges: shop.gauges.map(({ code, name, kind, resolutionMm, repeatabilityMm }) => ({
     code,
@@ -77,6 +78,7 @@ const differing = (
       ['currency', 'Money'],
       ['workingDays', 'Working days'],
       ['hourMinor', 'Bench hour'],
+      ['tankLitres', 'Room in the tank'],
       ['people', 'People'],
       ['gauges', 'Gauges'],
     ] as const
@@ -201,6 +203,15 @@ function Editor({ shop }: { shop: ShopAnswer }) {
               { inputMode: 'decimal' },
             )}
           </div>
+          {field(
+            'Room in the warm tank, litres',
+            String(mine.tankLitres),
+            (text) => {
+              const litres = Number(text.replace(',', '.'))
+              if (litres > 0) put({ tankLitres: litres })
+            },
+            { inputMode: 'decimal' },
+          )}
           <div role="group" aria-label="Working days">
             <Label>Working days</Label>
             <div style={{ display: 'grid', gridTemplateColumns: 'repeat(7, 1fr)', gap: 4 }}>
@@ -336,72 +347,5 @@ function Editor({ shop }: { shop: ShopAnswer }) {
         </section>
       </Sheet>
     </Page>
-  )
-}
-
-type GaugeSettings = ShopSettings['gauges'][number]
-
-function Gauge({
-  gauge,
-  set,
-  away,
-}: {
-  gauge: GaugeSettings
-  set: (next: GaugeSettings) => void
-  away: () => void
-}) {
-  const number = (text: string) => Number(text.replace(',', '.')) || 0
-  return (
-    <div
-      role="group"
-      aria-label={`Gauge ${gauge.code}`}
-      style={{
-        display: 'grid',
-        gridTemplateColumns: '84px minmax(0, 1fr) 128px',
-        gap: '0 10px',
-        alignItems: 'end',
-      }}
-    >
-      <FieldInput
-        aria-label="Number"
-        value={gauge.code}
-        onChange={(event) => set({ ...gauge, code: event.target.value })}
-      />
-      <FieldInput
-        aria-label="Gauge"
-        value={gauge.name}
-        onChange={(event) => set({ ...gauge, name: event.target.value })}
-      />
-      <FieldSelect
-        aria-label="Kind"
-        value={gauge.kind}
-        onChange={(event) => set({ ...gauge, kind: event.target.value as GaugeSettings['kind'] })}
-      >
-        {gaugeKinds.map((kind) => (
-          <option key={kind}>{kind}</option>
-        ))}
-      </FieldSelect>
-      <label>
-        <Label>Reads to, mm</Label>
-        <FieldInput
-          aria-label="Resolution, mm"
-          inputMode="decimal"
-          defaultValue={gauge.resolutionMm}
-          onChange={(event) => set({ ...gauge, resolutionMm: number(event.target.value) })}
-        />
-      </label>
-      <label>
-        <Label>Apart at most, mm</Label>
-        <FieldInput
-          aria-label="Repeatability, mm"
-          inputMode="decimal"
-          defaultValue={gauge.repeatabilityMm}
-          onChange={(event) => set({ ...gauge, repeatabilityMm: number(event.target.value) })}
-        />
-      </label>
-      <QuietButton aria-label={`${gauge.code} is gone`} onPress={away}>
-        gone
-      </QuietButton>
-    </div>
   )
 }

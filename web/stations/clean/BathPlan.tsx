@@ -15,9 +15,6 @@ import { useKeys } from '../../ui/keys'
 import type { SheetedProps } from '../withSheets'
 import { Tank } from './Tank'
 
-/** Room in the warm tank, litres, hung clear of the bottom. */
-const TANK_LITRES = 6
-
 const Big = styled.p`
   font: 500 56px/1.1 ${figures};
   letter-spacing: -0.03em;
@@ -40,7 +37,9 @@ const PLACES: readonly { place: Place; label: string }[] = [
 /** The bath over all jobs: what lies in it and until when, what goes in next, what stays out and why. */
 export function BathPlan({ open, views }: SheetedProps & { views: React.ReactNode }) {
   const now = useNow()
-  const zone = useShop().data?.zone ?? 'UTC'
+  const shop = useShop().data
+  const zone = shop?.zone ?? 'UTC'
+  const tankLitres = shop?.tankLitres ?? 6
   const baths = useBaths()
   const client = useQueryClient()
   const { person } = usePerson()
@@ -49,7 +48,7 @@ export function BathPlan({ open, views }: SheetedProps & { views: React.ReactNod
     () => freshItems(baths.data?.items ?? [], open.job, open.here.baths, open.body),
     [baths.data, open.job, open.here.baths, open.body],
   )
-  const plan = planBaths(items, TANK_LITRES, now)
+  const plan = planBaths(items, tankLitres, now)
   const where = whereIs(open.state, open.sheets, open.body, now)
   const clock = (ms: number) =>
     new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone }).format(ms)
@@ -98,7 +97,7 @@ export function BathPlan({ open, views }: SheetedProps & { views: React.ReactNod
       <Board>
         {views}
         <BoardDrawing>
-          <Tank plan={plan} now={now} clock={clock} litres={TANK_LITRES} />
+          <Tank plan={plan} now={now} clock={clock} litres={tankLitres} />
         </BoardDrawing>
       </Board>
       <Ask aria-label="What is asked">

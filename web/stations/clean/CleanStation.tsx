@@ -45,7 +45,7 @@ function Clean({ open }: SheetedProps) {
         <p>
           {bath
             ? 'each load hangs at its time · blue: now or next'
-            : 'solid: fuel · dashed: air · heavy: proven free · red: blocked'}
+            : `${open.sheets.spec.taught ? `as its family has them, ${open.sheets.spec.taught.family}: look that each is there · ` : ''}solid: fuel · dashed: air · heavy: proven free · red: blocked`}
         </p>
       </div>
       <Views role="group" aria-label="View">

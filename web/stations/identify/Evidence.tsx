@@ -49,22 +49,38 @@ const USUAL: Readonly<Record<string, readonly (string | number)[]>> = {
 const NEXT = { sure: 'think so', 'think so': 'struck', struck: 'sure' } as const
 
 /** How a piece of evidence counts; a tap goes on to the next: sure, think so (half), struck out, and back. */
-function Weight({ open, what, halves = false }: { open: OpenJob; what: string; halves?: boolean }) {
+function Weight({
+  open,
+  what,
+  halves = false,
+  children,
+}: {
+  open: OpenJob
+  what: string
+  halves?: boolean
+  children?: React.ReactNode
+}) {
   const now = open.here.evidence[what] ?? 'sure'
   const next = halves ? NEXT[now] : now === 'struck' ? 'sure' : 'struck'
+  const struck = now === 'struck'
   return (
     <QuietButton
       aria-label={`${what.split(':')[1]}: ${now}`}
-      style={{
-        minHeight: 28,
-        padding: 0,
-        fontSize: 14,
-        display: 'block',
-        ...(now === 'struck' ? { textDecoration: 'line-through', color: 'var(--red)' } : {}),
-      }}
+      style={{ padding: 0, display: 'block', textAlign: 'left', textDecoration: 'none', lineHeight: 1.3 }}
       onPress={() => void open.add('evidence.weighed', { what, as: next })}
     >
-      {now === 'struck' ? 'struck out' : now}
+      {children && <span style={struck ? { textDecoration: 'line-through' } : {}}>{children}</span>}
+      <small
+        style={{
+          display: 'block',
+          fontSize: 14,
+          textDecoration: 'underline',
+          textUnderlineOffset: 3,
+          color: struck ? 'var(--red)' : 'var(--pencil)',
+        }}
+      >
+        {struck ? 'struck out' : now}
+      </small>
     </QuietButton>
   )
 }
@@ -176,10 +192,15 @@ export function Evidence({
           ]
           const entered = body.features[feature]
           return [
-            <span key={feature} className={lookAt === feature ? 'look' : ''}>
-              {FEATURE_NAMES[feature]}
-              {entered && <Weight open={open} what={`feature:${feature}`} halves />}
-            </span>,
+            entered ? (
+              <Weight key={feature} open={open} what={`feature:${feature}`} halves>
+                {FEATURE_NAMES[feature]}
+              </Weight>
+            ) : (
+              <span key={feature} className={lookAt === feature ? 'look' : ''}>
+                {FEATURE_NAMES[feature]}
+              </span>
+            ),
             isLength(feature) ? (
               <FieldInput
                 key={`${feature} field`}

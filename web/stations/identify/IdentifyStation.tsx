@@ -1,6 +1,6 @@
 import { complaintWords } from '@ekrond/core/complaint'
 import type { CatalogueAnswer, ListNumberAnswer } from '@ekrond/contract/library'
-import { FEATURE_NAMES, openCatalogue, twoHalves } from '@ekrond/core/identify'
+import { engineDoubt, FEATURE_NAMES, openCatalogue, twoHalves } from '@ekrond/core/identify'
 import { bodyNumbers, bodyOf, markPlaces } from '@ekrond/core/job'
 import { differenceSentence, sheetDifferences } from '@ekrond/core/library'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
@@ -109,6 +109,9 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
     ...listNumberQuery(ranking[1]?.id ?? ''),
     enabled: ranking.length > 1 && !nothingSeen,
   })
+  const judged = picked && picked.id === first.data?.listNumber ? first.data.sheets.spec : open.sheets?.spec
+  const wrongEngine =
+    judged && open.state.opened ? engineDoubt(open.state.opened.engine, open.bodies, judged) : ''
   const differences =
     first.data && second.data ? sheetDifferences(first.data.sheets, second.data.sheets) : null
 
@@ -292,6 +295,7 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
               </Candidate>
             </div>
           )}
+          {wrongEngine && <ErrorLine>{wrongEngine}</ErrorLine>}
           {differences && !nothingSeen && (
             <p style={{ fontWeight: 500 }}>{differenceSentence(differences)}</p>
           )}

@@ -1,0 +1,71 @@
+import type { ShopSettings } from '@ekrond/contract/shop'
+import { gaugeKinds } from '@ekrond/core/measure'
+import { FieldInput, FieldSelect, Label, QuietButton } from '../ui'
+
+type GaugeSettings = ShopSettings['gauges'][number]
+
+/** One gauge of the drawer: its number, name and kind, what it reads to and how far two readings lie apart. */
+export function Gauge({
+  gauge,
+  set,
+  away,
+}: {
+  gauge: GaugeSettings
+  set: (next: GaugeSettings) => void
+  away: () => void
+}) {
+  const number = (text: string) => Number(text.replace(',', '.')) || 0
+  return (
+    <div
+      role="group"
+      aria-label={`Gauge ${gauge.code}`}
+      style={{
+        display: 'grid',
+        gridTemplateColumns: '84px minmax(0, 1fr) 128px',
+        gap: '0 10px',
+        alignItems: 'end',
+      }}
+    >
+      <FieldInput
+        aria-label="Number"
+        value={gauge.code}
+        onChange={(event) => set({ ...gauge, code: event.target.value })}
+      />
+      <FieldInput
+        aria-label="Gauge"
+        value={gauge.name}
+        onChange={(event) => set({ ...gauge, name: event.target.value })}
+      />
+      <FieldSelect
+        aria-label="Kind"
+        value={gauge.kind}
+        onChange={(event) => set({ ...gauge, kind: event.target.value as GaugeSettings['kind'] })}
+      >
+        {gaugeKinds.map((kind) => (
+          <option key={kind}>{kind}</option>
+        ))}
+      </FieldSelect>
+      <label>
+        <Label>Reads to, mm</Label>
+        <FieldInput
+          aria-label="Resolution, mm"
+          inputMode="decimal"
+          defaultValue={gauge.resolutionMm}
+          onChange={(event) => set({ ...gauge, resolutionMm: number(event.target.value) })}
+        />
+      </label>
+      <label>
+        <Label>Apart at most, mm</Label>
+        <FieldInput
+          aria-label="Repeatability, mm"
+          inputMode="decimal"
+          defaultValue={gauge.repeatabilityMm}
+          onChange={(event) => set({ ...gauge, repeatabilityMm: number(event.target.value) })}
+        />
+      </label>
+      <QuietButton aria-label={`${gauge.code} is gone`} onPress={away}>
+        gone
+      </QuietButton>
+    </div>
+  )
+}
