@@ -28,5 +28,5 @@ export function engineDoubt(
   const ratio = each / engine.displacementL
   if (ratio <= ANOTHER && ratio >= 1 / ANOTHER) return ''
   const whose = bodies > 1 ? `${figure(each, 2)} L for each of ${bodies}` : `${figure(said, 2)} L`
-  return `The right number, the wrong engine? ${listNumber} is for ${figure(engine.displacementL, 2)} L, this one is said to come from ${whose}. Venturi, jets and power step belong to the engine: ask which one it goes on.`
+  return `The right number, the wrong engine? ${listNumber} is for ${figure(engine.displacementL, 2)} L, this one comes from ${whose}: ask which it goes on.`
 }

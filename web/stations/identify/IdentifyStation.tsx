@@ -13,7 +13,7 @@ import { listNumberQuery } from '../../data/library'
 import { Ask, AskFoot, Board, BoardTitle, BoardDrawing, StripCell } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { narrow } from '../../theme/global'
-import { Button, Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
+import { Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { beginMove, useAct } from '../../ui/moves'
 import { TeachBoard } from '../../teach/TeachBoard'
@@ -338,9 +338,9 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
               </MainButton>
             )}
             {!empty && (!already || pNone > 0.5) && (
-              <Button onPress={teach}>
+              <QuietButton onPress={teach}>
                 Teach this one <Key>T</Key>
-              </Button>
+              </QuietButton>
             )}
             {already && unidentified.length > 0 && (
               <Choice onPress={() => setWrong(alikeAll()?.sentence ?? '')}>
