@@ -4,6 +4,7 @@ import { isRefusal, type Result } from '../refusal/index.ts'
 import type { SettingSpec } from '../sheets/schemas.ts'
 import { compose } from './judge.ts'
 import type { Remedy, Setting, SettingContext } from './kind.ts'
+import { armRemedy, renew } from './remedies.ts'
 import { bendAsShare, needleWay } from './words.ts'
 
 /** A stocked washer further off than this (mm) does not correct the height. */
@@ -85,22 +86,13 @@ function remedyOf(
   const bend = tangBend(value, target, lever)
   if (isRefusal(bend)) return bend
   if (bend.toward === 'none') return null
-  if (geometry.correction === 'arm') {
-    const from = geometry.sense === 1 ? 'the face' : 'the bowl floor'
-    const way = target > value ? `further from ${from}` : `nearer to ${from}`
-    const amount = Math.abs(target - value)
-    const point = geometry.measurePoint.name
-    return {
-      action: 'bend arm',
-      of: 'arm',
-      way,
-      amount,
-      unit: 'mm',
-      words: `Bend the float’s arm near its pin until it reads ${figure(target)}: the ${point} ${figure(amount)} mm ${way}.`,
-      detail: `${figure(bend.bend, 2)} mm at the tang, which stays as it is · hold the arm with pliers at the pin, never press the needle into its seat`,
-      short: `arm, ${point} ${figure(amount)} mm ${way}`,
-    }
-  }
+  if (geometry.correction === 'arm')
+    return armRemedy(
+      value,
+      target,
+      geometry,
+      `${figure(bend.bend, 2)} mm at the tang, which stays as it is · `,
+    )
   const toward = bend.toward === 'needle' ? 'toward the needle' : 'away from the needle'
   const way = needleWay(geometry.needleAt, setting.held, bend.toward)
   return {
@@ -114,14 +106,3 @@ function remedyOf(
     short: `tang ${figure(bend.bend, 2)} mm ${toward}`,
   }
 }
-
-const renew = (of: string, words: string, detail: string): Remedy => ({
-  action: 'renew',
-  of,
-  way: '',
-  amount: 0,
-  unit: '',
-  words,
-  detail,
-  short: words.split('. ')[0]!.replace(/\.$/, ''),
-})

@@ -8,6 +8,7 @@ import { compose } from './judge.ts'
 import type { Remedy, Setting, SettingContext } from './kind.ts'
 import { mixtureTurns } from './mixture-turns.ts'
 import { plain } from './plain.ts'
+import { armRemedy, renew } from './remedies.ts'
 import { bendAsShare } from './words.ts'
 
 /** Modelled settings whose model needs what nobody measured on a taught unit: they are compared with their value and no more. */
@@ -72,31 +73,8 @@ function remedyOf(value: number, target: number, { spec }: SettingContext): Resu
   const { ratio, pencil } = taught!
   if (pencil.includes('float.correction') || value === target) return null
   if (float.correction === 'none')
-    return {
-      action: 'renew',
-      of: 'float',
-      way: '',
-      amount: 0,
-      unit: '',
-      words: 'This float cannot be adjusted. Look at float, pin, needle and seat.',
-      detail: '',
-      short: 'not adjustable here',
-    }
-  if (float.correction === 'arm') {
-    const from = float.sense === 1 ? 'the face' : 'the bowl floor'
-    const way = target > value ? `further from ${from}` : `nearer to ${from}`
-    const amount = Math.abs(target - value)
-    return {
-      action: 'bend arm',
-      of: 'arm',
-      way,
-      amount,
-      unit: 'mm',
-      words: `Bend the float’s arm near its pin until it reads ${figure(target)}: ${figure(amount)} mm ${way}.`,
-      detail: 'hold the arm with pliers at the pin, never press the needle into its seat',
-      short: `arm ${figure(amount)} mm ${way}`,
-    }
-  }
+    return renew('float', 'This float cannot be adjusted. Look at float, pin, needle and seat.', '')
+  if (float.correction === 'arm') return armRemedy(value, target, float)
   if (!ratio) return null
   const next = learnRatio({
     sense: float.sense,

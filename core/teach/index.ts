@@ -1,7 +1,6 @@
 export { familyFor, type Described } from './family.ts'
 export { factOf, facts, readFact, type Fact, type ReadFact } from './facts.ts'
 export { known, type Known, type Rung } from './known.ts'
-export type { Borrowed } from './borrowed.ts'
 export { noneOf, ownSheets } from './sheets.ts'
 export { standingOf, withBand, type Source, type Standing, type Trust } from './sources.ts'
 export { levelSpread, type LevelSpread } from './spread.ts'

@@ -1,7 +1,6 @@
 import type { SheetsByBody } from '../job/kind.ts'
 import type { JobState } from '../job/state.ts'
-import type { Sheets } from '../sheets/index.ts'
-import type { Borrowed } from './borrowed.ts'
+import type { Borrowed, Sheets } from '../sheets/index.ts'
 import { ownSheets } from './sheets.ts'
 
 type Families = Readonly<Record<string, Borrowed>>

@@ -1,7 +1,7 @@
 import type { BodyState } from '../job/state.ts'
 import type { OwnPart, Taught } from '../job/kinds/index.ts'
 import type { Position, SpecSheet } from '../sheets/index.ts'
-import { fits, named } from './borrowed.ts'
+import { fits, named } from './fits.ts'
 
 /** The positions of a taught unit: its family's, with what is otherwise here, without what is not there, and what it has besides. */
 export function positionsOf(here: BodyState, taught: Taught, usual: readonly Position[]): Position[] {

@@ -1,13 +1,14 @@
 import { bodyOf, type BodyState, type JobState } from '../job/state.ts'
 import {
   OWN_REVISION,
+  type Borrowed,
   settingKey,
   type Position,
   type SettingSpec,
   type Sheets,
   type SpecSheet,
 } from '../sheets/index.ts'
-import { fits, named, type Borrowed } from './borrowed.ts'
+import { fits, named } from './fits.ts'
 import { facts } from './facts.ts'
 import { floatOf, ratioOf } from './float.ts'
 import { calibrationOf, positionsOf } from './parts.ts'

@@ -1,17 +1,18 @@
-import type { ShopAnswer, ShopHistoryAnswer, ShopSettings } from '@ekrond/contract/shop'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import type { ShopAnswer, ShopSettings } from '@ekrond/contract/shop'
+import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { usePerson } from '../data/person'
 import { useShop } from '../data/shop'
-import { sayInstant } from '../shell/dates'
 import { Page } from '../shell/Page'
 import { narrow } from '../theme/global'
 import { Button, Choice, ErrorLine, FieldInput, Label, MainButton, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
+import { BothSides, Changes } from './Changes'
 import { Gauge } from './Gauge'
+import { settingsOf } from './settings'
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
@@ -47,54 +48,6 @@ const Row = styled.div`
   align-items: end;
 `
 
-const settingsOf = (shop: ShopAnswer): ShopSettings => ({
-  name: shop.name,
-  place: shop.place,
-  zone: shop.zone,
-  currency: { code: shop.currency.code, exponent: shop.currency.exponent as 2 },
-  workingDays: shop.workingDays as ShopSettings['workingDays'],
-  hourMinor: shop.hourMinor,
-  tankLitres: shop.tankLitres,
-  people: shop.people.map(({ name }) => name),
-  gauges: shop.gauges.map(({ code, name, kind, resolutionMm, repeatabilityMm }) => ({
-    code,
-    name,
-    kind,
-    resolutionMm,
-    repeatabilityMm,
-  })),
-})
-
-/** What differs between two, by the name it has on the sheet. */
-const differing = (
-  mine: ShopSettings,
-  theirs: ShopSettings,
-): { name: string; mine: string; theirs: string }[] =>
-  (
-    [
-      ['name', 'Name'],
-      ['place', 'Place'],
-      ['zone', 'Zone'],
-      ['currency', 'Money'],
-      ['workingDays', 'Working days'],
-      ['hourMinor', 'Bench hour'],
-      ['tankLitres', 'Room in the tank'],
-      ['people', 'People'],
-      ['gauges', 'Gauges'],
-    ] as const
-  ).flatMap(([key, name]) => {
-    const [a, b] = [said(mine[key]), said(theirs[key])]
-    return a === b ? [] : [{ name, mine: a, theirs: b }]
-  })
-
-const said = (value: ShopSettings[keyof ShopSettings]): string =>
-  Array.isArray(value)
-    ? value.map((one) => (typeof one === 'object' ? `${one.code} ${one.name}` : String(one))).join(', ') ||
-      'none'
-    : typeof value === 'object'
-      ? `${value.code}, ${value.exponent} places`
-      : String(value)
-
 /** The shop itself: its name, its days, who works here, its gauges; each change with who made it. */
 export default function ShopPage() {
   const shop = useShop().data
@@ -119,10 +72,6 @@ function Editor({ shop }: { shop: ShopAnswer }) {
   const [wrong, setWrong] = useState('')
   const [theirs, setTheirs] = useState<ShopAnswer | null>(null)
   const [saved, setSaved] = useState(false)
-  const history = useQuery<ShopHistoryAnswer, ApiError>({
-    queryKey: ['shop-history', shop.version],
-    queryFn: () => call('/api/shop/history'),
-  }).data
   const put = (changes: Partial<ShopSettings>) => {
     setMine((now) => ({ ...now, ...changes }))
     setSaved(false)
@@ -301,49 +250,19 @@ function Editor({ shop }: { shop: ShopAnswer }) {
           {saved && <p role="status">Saved.</p>}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {theirs && (
-            <div role="group" aria-label="Both sides">
-              {differing(mine, settingsOf(theirs)).map((one) => (
-                <p key={one.name} style={{ fontSize: 15, marginBottom: 8 }}>
-                  <b>{one.name}</b>
-                  <br />
-                  theirs: {one.theirs}
-                  <br />
-                  yours: {one.mine}
-                </p>
-              ))}
-              <QuietButton
-                onPress={() => {
-                  setMine(settingsOf(theirs))
-                  setBase(theirs.version)
-                  setWrong('')
-                  setTheirs(null)
-                  void client.invalidateQueries({ queryKey: ['shop'] })
-                }}
-              >
-                Take theirs
-              </QuietButton>
-            </div>
+            <BothSides
+              mine={mine}
+              theirs={settingsOf(theirs)}
+              take={() => {
+                setMine(settingsOf(theirs))
+                setBase(theirs.version)
+                setWrong('')
+                setTheirs(null)
+                void client.invalidateQueries({ queryKey: ['shop'] })
+              }}
+            />
           )}
-          {history && history.changes.length > 0 && (
-            <>
-              <h2>Changes</h2>
-              <ol style={{ listStyle: 'none', margin: 0, padding: 0, fontSize: 15 }}>
-                {history.changes.slice(0, 12).map((one, i) => {
-                  const before = history.changes[i + 1]
-                  const what = before
-                    ? differing(one.settings, before.settings).map(({ name }) => name.toLowerCase())
-                    : []
-                  return (
-                    <li key={one.version} style={{ marginBottom: 8 }}>
-                      {one.by}: {what.join(', ') || 'as it was first written'}
-                      <br />
-                      <span style={{ color: 'var(--pencil)' }}>{sayInstant(one.at, shop.zone)}</span>
-                    </li>
-                  )
-                })}
-              </ol>
-            </>
-          )}
+          <Changes shop={shop} />
         </section>
       </Sheet>
     </Page>

@@ -1,4 +1,4 @@
-import type { BuildSheet, SpecSheet } from '../../sheets/index.ts'
+import type { Borrowed } from '../../sheets/index.ts'
 import type { FamilyName } from '../names.ts'
 import diaphragm from './diaphragm.json' with { type: 'json' }
 import downdraft from './downdraft.json' with { type: 'json' }
@@ -8,24 +8,9 @@ import smallOneBarrel from './small-one-barrel.json' with { type: 'json' }
 import twinUpdraft from './twin-updraft.json' with { type: 'json' }
 import updraft from './updraft.json' with { type: 'json' }
 
-/** The usual positions, settings and geometry of a family, from which a unit is taught: all of it borrowed, none of it believed. */
-export interface Template {
+/** The usual positions, settings and geometry of a family. */
+interface Template extends Borrowed {
   family: FamilyName
-  words: string
-  spec: Pick<
-    SpecSheet,
-    | 'draft'
-    | 'barrels'
-    | 'mixture'
-    | 'settings'
-    | 'calibration'
-    | 'float'
-    | 'section'
-    | 'level'
-    | 'supply'
-    | 'engine'
-  >
-  build: Pick<BuildSheet, 'trays' | 'positions'>
 }
 
 /** JSON is read as wide types; `templates.test.ts` puts each through the sheets' schema. */

@@ -1,24 +1,4 @@
 import type { Taught } from '../job/kinds/index.ts'
-import type { BuildSheet, SpecSheet } from '../sheets/index.ts'
-
-/** What a family lends: `core/families/templates`. */
-export interface Borrowed {
-  words: string
-  spec: Pick<
-    SpecSheet,
-    | 'draft'
-    | 'barrels'
-    | 'mixture'
-    | 'settings'
-    | 'calibration'
-    | 'float'
-    | 'section'
-    | 'level'
-    | 'supply'
-    | 'engine'
-  >
-  build: Pick<BuildSheet, 'trays' | 'positions'>
-}
 
 /** Of a family of several barrels, what a unit with one has not. */
 const SECOND = /(^|\/)(R|S)$/
