@@ -1,3 +1,5 @@
+import type { JobNeed } from '../job/index.ts'
+import { enterByHand } from './index.ts'
 import { describe, expect, it } from 'vitest'
 import { fold } from '../job/index.ts'
 import { cheapestCover, type Market } from '../kits/index.ts'
@@ -221,5 +223,31 @@ describe('a measurement that cannot be is asked again, with the likely slip', ()
   it('a warp beyond its gasket twice over is no warp', () => {
     expect(typed('cover', '12')).toContain('its gasket is 0.80 mm thick')
     expect(typed('cover', '0.4')).toBe('taken')
+  })
+})
+
+describe('what nobody lists, ordered by hand', () => {
+  const need = (position: string, quantity: number): JobNeed => ({
+    body: 1,
+    position,
+    name: position,
+    part: `${position}, by sample`,
+    quantity,
+    why: '',
+    kind: 'finding',
+    carried: true,
+    standing: 'open',
+  })
+
+  it('gives each need its line; the one price for all stands on the first', () => {
+    const order = enterByHand([need('seat.washer', 2), need('bowl.gasket', 1)], {
+      what: 'single',
+      supplier: 'the kiln’s own shop',
+      totalMinor: 1240,
+      arrives: '2026-12-01',
+    })
+    expect(order.lines.map(({ priceMinor, quantity }) => priceMinor * quantity)).toEqual([1240, 0])
+    expect(order.lines.map(({ serves }) => serves)).toEqual([['seat.washer'], ['bowl.gasket']])
+    expect(order.totalMinor).toBe(1240)
   })
 })

@@ -10,7 +10,7 @@ import {
   type Judgement,
   type Measured,
 } from '../findings/index.ts'
-import { bodyOf, lastSaid, type DataOf, type JobState } from '../job/index.ts'
+import { bodyKey, bodyOf, lastSaid, type DataOf, type JobNeed, type JobState } from '../job/index.ts'
 import type { Cover, Market } from '../kits/index.ts'
 import { showValue, type Gauge } from '../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
@@ -277,6 +277,28 @@ export function enterOrder(cover: Cover, market: Market, today: string): DataOf[
     ],
     totalMinor: cover.costMinor,
     arrives: addDays(today, cover.arrivalDays),
+  }
+}
+
+/**
+ * An order of what nobody lists: taken off the shop's own shelf, or from anybody with one price for all of it (minor units), which
+ * stands on the first line. Each need has its line.
+ */
+export function enterByHand(
+  needs: readonly JobNeed[],
+  from: { what: 'shelf' | 'single'; supplier: string; totalMinor: number; arrives: string },
+): DataOf['order.placed'] {
+  return {
+    lines: needs.map((need, i) => ({
+      what: from.what,
+      code: need.part.slice(0, 60),
+      supplier: from.supplier,
+      quantity: need.quantity,
+      priceMinor: i === 0 ? Math.round(from.totalMinor / need.quantity) : 0,
+      serves: [bodyKey(need.body, need.position)],
+    })),
+    totalMinor: from.totalMinor,
+    arrives: from.arrives,
   }
 }
 

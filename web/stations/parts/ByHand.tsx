@@ -1,4 +1,5 @@
-import { bodyKey, type DataOf, type JobNeed } from '@ekrond/core/job'
+import { enterByHand } from '@ekrond/core/entering'
+import type { JobNeed } from '@ekrond/core/job'
 import { useState } from 'react'
 import type { OpenJob } from '../../data/job'
 import { useShop } from '../../data/shop'
@@ -14,17 +15,8 @@ export function ByHand({ open, needs }: { open: OpenJob; needs: readonly JobNeed
   const [wrong, setWrong] = useState('')
   if (needs.length === 0 || !shop) return null
   const names = needs.map(({ name }) => name.toLowerCase())
-  const place = (what: 'shelf' | 'single', from: string, totalMinor: number, day: string) => {
-    const lines = needs.map((need, i): DataOf['order.placed']['lines'][number] => ({
-      what,
-      code: need.part.slice(0, 60),
-      supplier: from,
-      quantity: need.quantity,
-      // One price was said for all of it: it stands on the first line.
-      priceMinor: i === 0 ? Math.round(totalMinor / need.quantity) : 0,
-      serves: [bodyKey(need.body, need.position)],
-    }))
-    const no = open.add('order.placed', { lines, totalMinor, arrives: day })
+  const place = (what: 'shelf' | 'single', supplier: string, totalMinor: number, arrives: string) => {
+    const no = open.add('order.placed', enterByHand(needs, { what, supplier, totalMinor, arrives }))
     if (no) setWrong(no.sentence)
     else setAsking(false)
   }
