@@ -6,7 +6,13 @@ export default defineConfig({
       {
         test: {
           name: 'core',
-          include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'demo/**/*.test.ts', 'web/**/*.test.{ts,tsx}'],
+          include: [
+            'core/**/*.test.ts',
+            'bench/**/*.test.ts',
+            'demo/**/*.test.ts',
+            'instruments/**/*.test.ts',
+            'web/**/*.test.{ts,tsx}',
+          ],
           environment: 'node',
           // A machine three times slower, with the linter beside it.
           testTimeout: 30_000,

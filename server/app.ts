@@ -8,6 +8,7 @@ import { answerProblem, answerUnreadable, clip } from './http/problem.ts'
 import { asJsonSchema, useValibot } from './http/valibot.ts'
 import { jobRoutes } from './jobs/routes.ts'
 import { libraryRoutes } from './library/routes.ts'
+import { benchRoutes } from './bench/relay.ts'
 import { bathRoutes } from './baths/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { liveRoutes, type Live } from './live/events.ts'
@@ -65,6 +66,7 @@ export async function buildApp({
   await app.register(jobRoutes, { services })
   await app.register(photoRoutes, { services })
   await app.register(bathRoutes, { services })
+  await benchRoutes(app)
   await app.register(wholeRoutes, { services })
   app.get('/api/openapi.json', { schema: { hide: true } }, () => app.swagger())
   if (live) liveRoutes(app, live)

@@ -6,7 +6,16 @@ import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import { root, say } from './install.mjs'
 import { runToEnd } from './processes.mjs'
 
-const SOURCES = ['core', 'contract', 'server', 'web', 'demo', 'tools/build.mjs', 'package-lock.json']
+const SOURCES = [
+  'core',
+  'contract',
+  'server',
+  'web',
+  'demo',
+  'instruments',
+  'tools/build.mjs',
+  'package-lock.json',
+]
 const out = join(root, 'build')
 
 export async function ensureBuild() {
@@ -40,6 +49,7 @@ async function bundleServer() {
     entryPoints: {
       server: join(root, 'server/main.ts'),
       'heavy-thread': join(root, 'server/heavy-thread.ts'),
+      instruments: join(root, 'instruments/main.ts'),
     },
     outdir: out,
     outExtension: { '.js': '.mjs' },

@@ -12,6 +12,7 @@ const AGAIN_MS = 60_000
 
 let postgres
 let server
+let instruments
 let lock
 let stopping = false
 
@@ -19,6 +20,7 @@ async function stop(code) {
   if (stopping) return
   stopping = true
   endAll()
+  instruments?.kill('SIGTERM')
   if (server && server.exitCode === null && server.signalCode === null) {
     const ending = server
     await new Promise((resolve) => {
@@ -70,6 +72,7 @@ try {
   const url = given ?? (await keepPostgres(folder))
   if (!given) say(`the shop's data lies in ${folder}`)
   await keepServer(url, port, folder, async () => {
+    if (process.env.EKROND_DEMO !== 'off') startInstruments(address)
     await lock?.say(address)
     say(`open ${address}  (ready in ${((Date.now() - begun) / 1000).toFixed(1)} s; Ctrl-C stops it)`)
   })
@@ -129,6 +132,15 @@ function keepServer(url, port, folder, listening) {
     if (diedTooOften()) return giveUp('the server', 'its last words stand above')
     say('the server ended by itself; it is started again')
     setTimeout(() => !stopping && keepServer(url, port, folder, () => say('it serves again')), 300)
+  })
+}
+
+/** The demo's simulated instruments: they connect again by themselves when the server comes back. */
+function startInstruments(address) {
+  instruments = spawn(process.execPath, ['build/instruments.mjs'], {
+    cwd: root,
+    env: { ...process.env, EKROND_ADDRESS: address },
+    stdio: ['ignore', 'ignore', 'inherit'],
   })
 }
 

@@ -188,6 +188,24 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     },
     'put it into the library as OURS-1, ours, unverified (OURS-1/spec/1)',
   ],
+  'proof.measured': [
+    {
+      proof: 'lifts',
+      name: 'Ten lifts of the needle',
+      measured: { what: 'lifts', clean: 10, of: 10, spreadKpa: null },
+      wants: '10',
+      value: '10 of 10',
+      headline: 'None hangs.',
+      meaning: '10 lifts, 10 shut clean.',
+      instrument: null,
+      trace: null,
+    },
+    'proved: ten lifts of the needle, 10 of 10',
+  ],
+  'proof.fitted': [
+    { proof: 'choke', name: 'Choke opens with warmth', why: 'no warm air here', second: 'O. Dell' },
+    'left choke opens with warmth unproved until it is fitted, with O. Dell: no warm air here',
+  ],
   'note.written': [{ text: 'shaft a little loose' }, 'noted: shaft a little loose'],
   'test.repeated': [{ test: 'inlet', result: 'good' }, 'tested again: inlet holds pressure'],
   'complaint.answered': [

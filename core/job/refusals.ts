@@ -95,6 +95,10 @@ const REFUSALS = {
   ],
   'not off': (name: string): Said => [`${name} never came off.`, 'position'],
   'on twice': (name: string, by: string): Said => [`${name} is on already: ${by} put it on.`, 'position'],
+  'no proof': (listNumber: string, name: string): Said => [
+    `${listNumber} has nothing to prove there: ${name}. Reload the page.`,
+    'proof',
+  ],
   'not on': (name: string): Said => [`${name} is not on yet.`, 'position'],
   port: (listNumber: string, code: string): Said => [`${listNumber} has no port ${code}.`, 'port'],
   'never capped': (name: string): Said => [

@@ -1,7 +1,12 @@
 import { checkNumbers, refuse, type Result } from '../refusal/index.ts'
-import { fitLaws, type FittedLaw, type Law } from './laws.ts'
+import { curveOf, fitLaws, type FittedLaw, type Law, type Side } from './laws.ts'
 
 export type { Law } from './laws.ts'
+export * from './measured.ts'
+export * from './figures.ts'
+export * from './lifts.ts'
+export * from './list.ts'
+export * from './standing.ts'
 
 export interface Hold {
   verdict: 'tight' | 'slow' | 'settling' | 'open' | 'wait'
@@ -14,6 +19,8 @@ export interface Hold {
   high: number
   /** with `wait`: how much longer it takes to tell, s */
   secondsMore?: number
+  /** the fitted pressure at some times from the first sample, for the drawing: [s, kPa] */
+  curve?: [number, number][]
 }
 
 const LEAST_SAMPLES = 8
@@ -32,11 +39,17 @@ const MOST_WAIT_S = 600
 /**
  * A pressure held: what the trace says of a leak (`docs/physics.md` 12). Samples are [s, kPa above the air's], `volume` mL with hose and
  * gauge, `limit` mL/min, `sigma` the gauge's noise, kPa. Three laws are fitted, robust to wild samples; where the interval still
- * straddles the limit the answer is how much longer to wait. Refuses `samples`, `volume`, `limit`, `sigma`.
+ * straddles the limit the answer is how much longer to wait. `side` −1: a vacuum, samples in kPa below the air's. Refuses `samples`, `volume`, `limit`, `sigma`.
  */
 export function judgeHold(
   samples: readonly (readonly [seconds: number, kPa: number])[],
-  { volume, limit, sigma = 0.2 }: { volume: number; limit: number; sigma?: number },
+  {
+    volume,
+    limit,
+    sigma = 0.2,
+    side = 1,
+    drawn = false,
+  }: { volume: number; limit: number; sigma?: number; side?: Side; drawn?: boolean },
 ): Result<Hold> {
   const bad = checkNumbers({ volume, limit, sigma }, { above: { volume: 0, limit: 0, sigma: 0 } })
   if (bad) return bad
@@ -48,7 +61,7 @@ export function judgeHold(
     )
   )
     return refuse('samples', 'Each sample is a time that rises and a pressure.')
-  const fits = fitLaws(samples, volume, sigma)
+  const fits = fitLaws(samples, volume, sigma, side)
   const plain = fits.orifice.sum < fits.laminar.sum ? fits.orifice : fits.laminar
   const settles = fits.settling.sum < Math.min(fits.laminar.sum, fits.orifice.sum) - SETTLES
   const fit: FittedLaw = settles ? fits.settling : plain
@@ -69,7 +82,13 @@ export function judgeHold(
   const leak = Math.max(0, fit.leak)
   const low = Math.max(0, rawLow)
   const high = Math.max(0, rawHigh)
-  const base = { law: fit.law, leak, low, high }
+  const base = {
+    law: fit.law,
+    leak,
+    low,
+    high,
+    ...(drawn ? { curve: drawnCurve(fit, samples, volume, side) } : {}),
+  }
   const T = samples.at(-1)![0] - samples[0]![0]
   const wait = (secondsMore: number): Hold => ({
     ...base,
@@ -90,4 +109,31 @@ export function judgeHold(
   if (!settles && T < LEAST_SECONDS) return wait(LEAST_SECONDS - T)
   if (low <= limit && limit < high) return wait(untilTold())
   return { ...base, verdict: 'slow', passes: high <= limit }
+}
+
+const CURVE_POINTS = 40
+
+function drawnCurve(
+  fit: FittedLaw,
+  samples: readonly (readonly [number, number])[],
+  volume: number,
+  side: Side,
+): [number, number][] {
+  const at = curveOf(fit, volume, side)
+  const long = samples.at(-1)![0] - samples[0]![0]
+  return Array.from({ length: CURVE_POINTS + 1 }, (_, i) => {
+    const t = (long * i) / CURVE_POINTS
+    return [t, at(t)]
+  })
+}
+
+/** A gauge's noise from its own trace, kPa: the middle of the steps from sample to sample, of which wild ones say nothing; at least `least`. */
+export function noiseOf(samples: readonly (readonly [number, number])[], least = 0.05): number {
+  const steps = samples
+    .slice(1)
+    .map(([, p], i) => Math.abs(p - samples[i]![1]))
+    .sort((a, b) => a - b)
+  if (steps.length < 8) return 4 * least
+  // A step is the difference of two readings: √2 σ; the middle of |normal| is 0.6745 σ.
+  return Math.max(least, steps[Math.floor(steps.length / 2)]! / (0.6745 * Math.SQRT2))
 }

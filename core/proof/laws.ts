@@ -23,12 +23,18 @@ const CUT = WILD * WILD
 const TAU_LEAST = 0.3
 const TAU_MOST = 10
 
-/** Laminar: u = p/(p + 2p_a) falls as e^(−λt), λ = Q·p_a/(60V)·2p_a/(p0(p0 + 2p_a)). */
-function laminar(t: number, p0: number, q: number, volume: number): number {
+/** Above the air's pressure, or below it: a vacuum is shut in and told as how far below. */
+export type Side = 1 | -1
+
+/**
+ * Laminar: u = p/(2p_a ± p) falls as e^(−λt), λ = Q·p_a/(60V)·2p_a/(p0(2p_a ± p0)); the flow goes with the difference of the squares
+ * of both pressures, + above the air's and − below.
+ */
+function laminar(t: number, p0: number, q: number, volume: number, side: Side): number {
   if (!(p0 > 0)) return 0
-  const rate = ((q * AIR_KPA) / (60 * volume)) * ((2 * AIR_KPA) / (p0 * (p0 + 2 * AIR_KPA)))
-  const u = (p0 / (p0 + 2 * AIR_KPA)) * Math.exp(-rate * t)
-  return u >= 1 ? 1e9 : (2 * AIR_KPA * u) / (1 - u)
+  const rate = ((q * AIR_KPA) / (60 * volume)) * ((2 * AIR_KPA) / (p0 * (2 * AIR_KPA + side * p0)))
+  const u = (p0 / (2 * AIR_KPA + side * p0)) * Math.exp(-rate * t)
+  return side * u >= 1 ? 1e9 : (2 * AIR_KPA * u) / (1 - side * u)
 }
 
 /** Orifice: √p falls linearly, κ = Q·p_a/(60V)/(2√p0). */
@@ -97,11 +103,12 @@ function fitRobust(
 const weightsOf = (model: Model, parameters: readonly number[], wanted: readonly number[], sigma: number) =>
   model(parameters).map((value, i) => (Math.abs(wanted[i]! - value) > WILD * sigma ? 0 : 1 / sigma))
 
-/** All three laws fitted to a trace of [s, kPa above the air's]; volume mL, σ kPa. Times from the first sample. */
+/** All three laws fitted to a trace of [s, kPa above the air's, or below it]; volume mL, σ kPa. Times from the first sample. */
 export function fitLaws(
   samples: readonly (readonly [number, number])[],
   volume: number,
   sigma: number,
+  side: Side = 1,
 ): Record<Law, FittedLaw> {
   const zero = samples[0]![0]
   const times = samples.map(([t]) => t - zero)
@@ -119,7 +126,7 @@ export function fitLaws(
   const q = (kpaPerS: number) => (-kpaPerS * 60 * volume) / AIR_KPA
   const simple = (law: 'laminar' | 'orifice'): FittedLaw => {
     const of = law === 'laminar' ? laminar : orifice
-    const model: Model = ([p0, leak]) => times.map((t) => of(t, p0!, leak!, volume))
+    const model: Model = ([p0, leak]) => times.map((t) => of(t, p0!, leak!, volume, side))
     const bounds = { lo: [1e-6, -Infinity], hi: [Infinity, Infinity] }
     const late = (ends - level) / (long || 1)
     const starts = [
@@ -144,7 +151,7 @@ export function fitLaws(
 
   function settling(): FittedLaw {
     const model: Model = ([pEnd, leak, drop, tau]) =>
-      times.map((t) => drop! * Math.exp(-t / tau!) + laminar(t, pEnd!, leak!, volume))
+      times.map((t) => drop! * Math.exp(-t / tau!) + laminar(t, pEnd!, leak!, volume, side))
     const bounds = { lo: [1e-6, -Infinity, 0, TAU_LEAST], hi: [Infinity, Infinity, Infinity, TAU_MOST] }
     const starts = [0.4, 1, 2.5, 5, 9].flatMap((tau) => [
       [Math.max(ends, 1e-3), 0, Math.max(0.01, begins - ends), tau],
@@ -194,4 +201,10 @@ function median(values: readonly number[]): number {
   const rising = [...values].sort((a, b) => a - b)
   const middle = Math.floor(rising.length / 2)
   return rising.length % 2 ? rising[middle]! : (rising[middle - 1]! + rising[middle]!) / 2
+}
+
+/** The pressure that a fitted law says at a time from the first sample, kPa. */
+export function curveOf(fit: FittedLaw, volume: number, side: Side = 1): (seconds: number) => number {
+  if (fit.law === 'orifice') return (t) => orifice(t, fit.p0, fit.leak, volume)
+  return (t) => fit.drop * Math.exp(-t / (fit.tau || 1)) + laminar(t, fit.p0, fit.leak, volume, side)
 }

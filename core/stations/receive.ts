@@ -1,3 +1,4 @@
+import { provedInstead } from '../proof/index.ts'
 import { receivedTests } from '../job/kinds/test.noted.ts'
 import { workSoFar } from '../job/labour.ts'
 import { point, type Station } from './station.ts'
@@ -12,16 +13,21 @@ export const receive: Station = {
   line: () => 'taken in',
   minutes: () => 0,
   canGoOn: () => false,
-  points: ({ here }) =>
+  points: (view) =>
     receivedTests
       .filter(
-        (test) => here.tests[test.code]?.result === 'bad' && here.testsAgain[test.code]?.result !== 'good',
+        ({ code }) =>
+          view.here.tests[code]?.result === 'bad' &&
+          view.here.testsAgain[code]?.result !== 'good' &&
+          !provedInstead(view, code),
       )
       .map((test) =>
         point(
           `test:${test.code}`,
           `${test.name} ${test.bad}, as received`,
-          here.testsAgain[test.code] ? `tested again: it still ${test.bad}` : 'test it again, side by side',
+          view.here.testsAgain[test.code]
+            ? `tested again: it still ${test.bad}`
+            : 'test it again, side by side',
         ),
       ),
   jobPoints(state) {

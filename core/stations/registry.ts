@@ -6,6 +6,7 @@ import { clean } from './clean.ts'
 import { identify } from './identify.ts'
 import type { StationName } from './names.ts'
 import { parts } from './parts.ts'
+import { prove } from './prove.ts'
 import { receive } from './receive.ts'
 import { returnStation } from './return.ts'
 import { set } from './set.ts'
@@ -22,6 +23,7 @@ export const stationsByName: Readonly<Record<StationName, Station>> = {
   parts,
   build,
   set,
+  prove,
   return: returnStation,
 }
 

@@ -1,5 +1,6 @@
-import { neverCapped, portsOf, type Port } from '../families/index.ts'
-import { portWords, type PortNote } from '../job/kinds/port.noted.ts'
+import { portsOf } from '../families/index.ts'
+import { portWords } from '../job/kinds/port.noted.ts'
+import { leftWrong } from '../proof/index.ts'
 import { figure } from '../measure/index.ts'
 import { point, type Station } from './station.ts'
 
@@ -35,13 +36,5 @@ export const returnStation: Station = {
     ...(!state.answer && state.opened && state.opened.complaint.symptom !== 'none: overhaul'
       ? [point('complaint', 'The complaint is not answered', 'explained by what, or not explained', false)]
       : []),
-    point('proof', 'Not bench-proved here', 'proving has no station yet: a reason and a second name'),
   ],
-}
-
-/** A port that nobody spoke of, one that draws air, or one that is closed and must not be. */
-function leftWrong(left: PortNote | undefined, port: Port): boolean {
-  if (!left) return true
-  if (neverCapped(port)) return left.state === 'capped'
-  return left.state === 'open'
 }

@@ -37,6 +37,8 @@ import { photoPinned } from './photo.pinned.ts'
 import { photoTaken } from './photo.taken.ts'
 import { portNoted } from './port.noted.ts'
 import { proofAnswered } from './proof.answered.ts'
+import { proofFitted } from './proof.fitted.ts'
+import { proofMeasured } from './proof.measured.ts'
 import { readingTaken } from './reading.taken.ts'
 import { sealSeen } from './seal.seen.ts'
 import { sedimentSeen } from './sediment.seen.ts'
@@ -82,6 +84,8 @@ const all = [
   orderPlaced,
   orderArrived,
   readingTaken,
+  proofMeasured,
+  proofFitted,
   complaintAnswered,
   gatePassed,
   jobReturned,
@@ -116,6 +120,7 @@ export { MOST_STUCK_TRIES, stuckTries, type StuckTry } from './part.stuck.ts'
 export type { Pin } from './photo.pinned.ts'
 export type { Photo, PhotoStep } from './photo.taken.ts'
 export { portWords, type PortNote, type PortState } from './port.noted.ts'
+export type { ProofData } from './proof.measured.ts'
 export type { ReadingData } from './reading.taken.ts'
 
 /** An entry with its data as this program's version of its kind has it. What a newer program wrote is left as it is. */

@@ -1,0 +1,87 @@
+import { neverCapped, portsOf, type Port } from '../families/index.ts'
+import type { PortNote } from '../job/kinds/port.noted.ts'
+import { bodyNumbers, bodyOf, type BodyState, type JobState } from '../job/state.ts'
+import type { ProofData } from '../job/kinds/proof.measured.ts'
+import { nameOn } from '../sheets/schemas.ts'
+import { seqOf } from '../work/moments.ts'
+import { proofsOf, type Proof, type ProofSubject } from './list.ts'
+
+/** Where a proof stands: what was opened since voids it, and nothing is taken as proved that was not. */
+export type ProofStanding =
+  | { state: 'proved'; said: ProofData | null }
+  | { state: 'failed'; said: ProofData | null }
+  | { state: 'not yet'; said: null }
+  | { state: 'void'; said: ProofData; opened: string }
+  | { state: 'fitted'; said: null; why: string; second: string; by: string }
+
+/** A port that nobody spoke of, one that draws air, or one that is closed and must not be. */
+export function leftWrong(left: PortNote | undefined, port: Pick<Port, 'job'>): boolean {
+  if (!left) return true
+  if (neverCapped(port)) return left.state === 'capped'
+  return left.state === 'open'
+}
+
+/** What of a unit came off, went on or was set again after an entry, by its name; empty where nothing was. */
+function openedSince({ state, sheets }: ProofSubject, body: number, proof: Proof, entry: string): string {
+  const here = bodyOf(state, body)
+  const at = seqOf(state, entry)
+  const left = (code: string) => seqOf(state, here.off[code]?.entry) > at
+  const part =
+    proof.rests.find((code) => left(code) || seqOf(state, here.on[code]?.entry) > at) ??
+    proof.opens.find(left)
+  if (part) return nameOn(sheets, part)
+  const setting = proof.settings.find((key) => seqOf(state, here.readings[key]?.said.at(-1)?.entry) > at)
+  return setting ? nameOn(sheets, setting) : ''
+}
+
+const bodiesOfProof = (state: JobState, body: number, proof: Proof): number[] =>
+  proof.ofAll ? bodyNumbers(state) : [body]
+
+/** Where one proof of one body stands. */
+export function proofStanding(subject: ProofSubject, proof: Proof): ProofStanding {
+  const { state, sheets, body } = subject
+  const here = bodyOf(state, body)
+  if (proof.how === 'ports') return portsStanding(here, portsOf(sheets))
+  const said = here.proven[proof.key]?.at(-1)
+  const fitted = here.whenFitted[proof.key]
+  if (fitted && seqOf(state, fitted.entry) > seqOf(state, said?.entry))
+    return { state: 'fitted', said: null, why: fitted.why, second: fitted.second, by: fitted.by }
+  if (!said) return { state: 'not yet', said: null }
+  for (const one of bodiesOfProof(state, body, proof)) {
+    const opened = openedSince(subject, one, proof, said.entry)
+    if (opened) return { state: 'void', said, opened }
+  }
+  return { state: said.proved ? 'proved' : 'failed', said }
+}
+
+function portsStanding(here: BodyState, ports: readonly Port[]): ProofStanding {
+  const notes = ports.map((port) => here.ports[port.code]?.left)
+  if (notes.every((left) => !left)) return { state: 'not yet', said: null }
+  const wrong = ports.some((port, i) => notes[i] && leftWrong(notes[i], port))
+  if (wrong) return { state: 'failed', said: null }
+  return notes.every(Boolean) ? { state: 'proved', said: null } : { state: 'not yet', said: null }
+}
+
+/** Whether nothing at all was tried to prove on this job: then it is one decision, with one reason. */
+export const nothingProved = (state: JobState): boolean =>
+  Object.values(state.bodies).every(
+    (here) => Object.keys(here.proven).length === 0 && Object.keys(here.whenFitted).length === 0,
+  )
+
+/** The proof that says the same as a test made as received. */
+const OF_TEST: Readonly<Record<string, string>> = {
+  inlet: 'inlet',
+  break: 'vacuum/break',
+  lifts: 'slide',
+  links: 'throttle',
+  squirt: 'pump',
+}
+
+/** Whether a test as received is answered by a proof that stands. */
+export function provedInstead(subject: ProofSubject, test: string): boolean {
+  const proof = proofsOf(subject).find(({ key }) => key === OF_TEST[test])
+  return proof !== undefined && proofStanding(subject, proof).state === 'proved'
+}
+/** The test as received beside which a proof stands. */
+export const testOf = (key: string): string | undefined =>
+  Object.keys(OF_TEST).find((test) => OF_TEST[test] === key)

@@ -1,0 +1,162 @@
+import { readLine, type Quantity } from '@ekrond/core/instruments'
+import { isRefusal } from '@ekrond/core/refusal'
+import { useSyncExternalStore } from 'react'
+
+/** An instrument of this bench as it was heard last. */
+export interface Heard {
+  name: string
+  quantity: Quantity | null
+  /** in Ekrond's unit; null while it wrote nothing that can be read */
+  value: number | null
+  /** the line as it was written */
+  line: string
+  /** performance.now() of its last reading, and of its last line of any kind */
+  at: number
+  spokeAt: number
+  /** lines in a row that were no reading */
+  unread: number
+}
+
+/** Longer without a line than this and it is silent, ms. */
+export const SILENT_MS = 2500
+/** A few lines that cannot be read happen; so many in a row are an instrument that is not set up. */
+export const UNREAD_LINES = 8
+
+type Listener = () => void
+type Sampler = (seconds: number, value: number) => void
+
+const heard = new Map<string, Heard>()
+const samplers = new Map<string, Set<Sampler>>()
+const listeners = new Set<Listener>()
+let snapshot: readonly Heard[] = []
+let socket: WebSocket | null = null
+let users = 0
+let again: ReturnType<typeof setTimeout> | undefined
+let painting = false
+
+/** Many lines a second are one change of the screen. */
+function changed() {
+  if (painting) return
+  painting = true
+  const paint = () => {
+    painting = false
+    snapshot = [...heard.values()].sort((a, b) => a.name.localeCompare(b.name))
+    listeners.forEach((tell) => tell())
+  }
+  if (document.hidden) setTimeout(paint, 100)
+  else requestAnimationFrame(paint)
+}
+
+/** One line of one instrument, from the bench's WebSocket or from a serial port of this computer. */
+export function hear(name: string, line: string): void {
+  const now = performance.now()
+  if (line === '') {
+    heard.delete(name)
+    return changed()
+  }
+  const read = readLine(line)
+  const before = heard.get(name)
+  if (isRefusal(read)) {
+    heard.set(name, {
+      ...(before ?? { name, quantity: null, value: null, at: 0 }),
+      line,
+      spokeAt: now,
+      unread: (before?.unread ?? 0) + 1,
+    })
+    return changed()
+  }
+  heard.set(name, { name, quantity: read.quantity, value: read.value, line, at: now, spokeAt: now, unread: 0 })
+  samplers.get(name)?.forEach((take) => take(now / 1000, read.value))
+  changed()
+}
+
+function connect() {
+  if (users === 0 || socket) return
+  const bench = localStorage.getItem('ekrond bench') ?? '1'
+  const opened = new WebSocket(
+    `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/bench/${encodeURIComponent(bench)}`,
+  )
+  socket = opened
+  opened.onmessage = (event: MessageEvent<string>) => {
+    const [name = '', line = ''] = event.data.split('\t')
+    hear(name, line)
+  }
+  opened.onclose = () => {
+    if (socket === opened) socket = null
+    heard.clear()
+    changed()
+    if (users > 0) again = setTimeout(connect, 1500)
+  }
+}
+
+function use(): () => void {
+  users++
+  connect()
+  return () => {
+    users--
+    // Whoever comes next, a station after a station, finds it open.
+    setTimeout(() => {
+      if (users > 0) return
+      clearTimeout(again)
+      const closing = socket
+      socket = null
+      closing?.close()
+    }, 3000)
+  }
+}
+
+function subscribe(listener: Listener): () => void {
+  const done = use()
+  listeners.add(listener)
+  return () => {
+    listeners.delete(listener)
+    done()
+  }
+}
+
+/** The instruments of this bench, as they change. */
+export const useHeard = (): readonly Heard[] => useSyncExternalStore(subscribe, () => snapshot)
+
+/** Every reading of one instrument as it comes, s and value; until the returned function is called. */
+export function sample(name: string, take: Sampler): () => void {
+  const done = use()
+  const takers = samplers.get(name) ?? new Set()
+  samplers.set(name, takers.add(take))
+  return () => {
+    takers.delete(take)
+    done()
+  }
+}
+
+/** Says something to an instrument: simulated ones do it, real ones may. */
+export function say(name: string, words: string): void {
+  if (socket?.readyState === WebSocket.OPEN) socket.send(`${name}\t${words}`)
+}
+
+const chosenKey = (quantity: Quantity, purpose: string) => `ekrond instrument ${quantity} ${purpose}`
+
+export const chooseInstrument = (quantity: Quantity, purpose: string, name: string): void => {
+  localStorage.setItem(chosenKey(quantity, purpose), name)
+  changed()
+}
+
+/**
+ * The instrument that readings of a quantity are taken from for a purpose: the one chosen on this computer, else one whose name says
+ * the purpose, else the first that is there.
+ */
+export function chosenOf(all: readonly Heard[], quantity: Quantity, purpose = ''): Heard | null {
+  const some = all.filter((one) => one.quantity === quantity)
+  const name = localStorage.getItem(chosenKey(quantity, purpose))
+  return (
+    some.find((one) => one.name === name) ??
+    some.find((one) => purpose !== '' && one.name.includes(purpose)) ??
+    some[0] ??
+    null
+  )
+}
+
+/** The reading of a quantity's instrument now; null where it is silent. */
+export function readingNow(quantity: Quantity, purpose = ''): Heard | null {
+  const one = chosenOf([...heard.values()], quantity, purpose)
+  return one && performance.now() - one.at < SILENT_MS ? one : null
+}
