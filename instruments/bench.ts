@@ -12,6 +12,8 @@ interface Instrument {
   faults: Faults
   value: () => number
   move?: (s: number) => void
+  /** what it does on request, as it says itself in remarks */
+  does: readonly string[]
   /** a command from the bench page; faults are set before it is asked */
   command?: (words: readonly string[]) => void
 }
@@ -23,6 +25,20 @@ const number = (text: string | undefined, otherwise: number): number => {
 
 function gauge(name: string, rig: Rig): Instrument {
   return {
+    does: rig.vacuum
+      ? ['pump 50', 'shut', 'open', 'leak 0', 'leak 1']
+      : [
+          'pump 25',
+          'pump 40',
+          'lifts 10',
+          'shut',
+          'open',
+          'leak 0',
+          'leak 0.8',
+          'leak 6',
+          'settle 5 2',
+          'settle 0',
+        ],
     name,
     unit: 'kPa',
     places: 2,
@@ -77,6 +93,7 @@ function still(
 ): Instrument {
   let value = first
   return {
+    does: [`show ${first}`],
     name,
     unit,
     places,
@@ -94,6 +111,7 @@ function stopwatch(): Instrument {
   let seconds = 0
   let runs = false
   return {
+    does: ['go', 'stop', 'zero'],
     name: 'stopwatch',
     unit: 's',
     places: 1,
@@ -125,6 +143,19 @@ export const bench = (): Instrument[] => [
   stopwatch(),
 ]
 
+const FAULTS = [
+  'noise 0.15',
+  'noise 1',
+  'wild 0.03',
+  'wild 0',
+  'silence on',
+  'silence off',
+  'rubbish on',
+  'rubbish off',
+]
+/** How often it says again what it does, for pages that came later, ms. */
+const SAYS_MS = 4000
+
 /** Connects simulated instruments to a bench, each as a real one would, and again when the server comes back. */
 export function connectAll(address: string, bench: string, instruments: readonly Instrument[]): () => void {
   let stopped = false
@@ -139,19 +170,22 @@ export function connectAll(address: string, bench: string, instruments: readonly
       socket.on('open', () => {
         const begun = Date.now()
         let last = begun
+        let said = 0
         ticks = setInterval(() => {
           const now = Date.now()
           // In small steps: what a timer skipped is made up, so that a late tick changes no pressure.
           for (let at = last; at < now; at += 10) one.move?.(Math.min(10, now - at) / 1000)
           last = now
+          if (now - said > SAYS_MS) {
+            said = now
+            for (const what of [...one.does, ...FAULTS]) socket?.send(`# ${what}`)
+          }
           const line = lineOf(one.value(), one.unit, one.places, one.faults, (now - begun) / 60_000, random)
           if (line !== null && socket?.readyState === WebSocket.OPEN) socket.send(line)
         }, 1000 / one.rate)
       })
       socket.on('message', (data) => {
-        const words = String(data as Buffer)
-          .trim()
-          .split(/\s+/)
+        const words = (data as Buffer).toString().trim().split(/\s+/)
         if (!setFault(one.faults, words)) one.command?.(words)
       })
       socket.on('error', () => undefined)

@@ -16,6 +16,8 @@ export interface Rig {
   settle: { kpa: number; tau: number }
   volume: number
   vacuum: boolean
+  /** s that the hand still rests after the needle let go */
+  rests: number
 }
 
 export const newRig = (vacuum = false): Rig => ({
@@ -30,17 +32,25 @@ export const newRig = (vacuum = false): Rig => ({
   settle: { kpa: 0, tau: 2 },
   volume: 9,
   vacuum,
+  rests: 0,
 })
 
 const AIR = 101.325
+/** A hand feels the needle let go, and rests before the next stroke, s. */
+const RESTS_S = 0.5
 
 /** Moves a rig on by `s` seconds. */
 export function moveRig(rig: Rig, s: number): void {
   if (rig.pumping && !rig.shut) {
+    if (rig.rests > 0) {
+      rig.rests -= s
+      return
+    }
     // A hand makes two strokes a second, each pushed through evenly.
     rig.pressure += rig.stroke * 2 * s
     if (!rig.vacuum && rig.pressure >= rig.popOff) {
       rig.pressure = rig.reseat
+      rig.rests = RESTS_S
       if (rig.lifts > 0) rig.lifts--
       if (rig.lifts === 0 && rig.pumping.to >= rig.popOff) rig.pumping = null
     } else if (rig.lifts === 0 && rig.pressure >= rig.pumping.to) {

@@ -17,6 +17,7 @@ export const routes: RouteObject[] = [
       { path: 'jobs/:number/history', lazy: page(() => import('./rack/History')) },
       { path: 'jobs/:number/:station?', lazy: page(() => import('./stations/JobPage')) },
       { path: 'shop', lazy: page(() => import('./shop/ShopPage')) },
+      { path: 'instruments', lazy: page(() => import('./instruments/InstrumentsPage')) },
       { path: 'library', lazy: page(() => import('./library/Library')) },
       { path: 'library/import', lazy: page(() => import('./library/Import')) },
       { path: 'library/:listNumber/beside/:other', lazy: page(() => import('./library/Comparison')) },

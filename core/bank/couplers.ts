@@ -1,5 +1,5 @@
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
-import { balanceBank } from './index.ts'
+import { balanceBank } from './balance.ts'
 
 /** A try: what each body read, and the turns made at each coupler since the try before (0 where none), out above 0. */
 export interface BankTry {

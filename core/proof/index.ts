@@ -1,7 +1,7 @@
 import { checkNumbers, refuse, type Result } from '../refusal/index.ts'
 import { curveOf, fitLaws, type FittedLaw, type Law, type Side } from './laws.ts'
 
-export type { Law } from './laws.ts'
+export { laminar, type Law } from './laws.ts'
 export * from './measured.ts'
 export * from './figures.ts'
 export * from './lifts.ts'

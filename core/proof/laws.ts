@@ -30,7 +30,7 @@ export type Side = 1 | -1
  * Laminar: u = p/(2p_a ± p) falls as e^(−λt), λ = Q·p_a/(60V)·2p_a/(p0(2p_a ± p0)); the flow goes with the difference of the squares
  * of both pressures, + above the air's and − below.
  */
-function laminar(t: number, p0: number, q: number, volume: number, side: Side): number {
+export function laminar(t: number, p0: number, q: number, volume: number, side: Side): number {
   if (!(p0 > 0)) return 0
   const rate = ((q * AIR_KPA) / (60 * volume)) * ((2 * AIR_KPA) / (p0 * (2 * AIR_KPA + side * p0)))
   const u = (p0 / (2 * AIR_KPA + side * p0)) * Math.exp(-rate * t)

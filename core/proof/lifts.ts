@@ -10,6 +10,8 @@ export interface Lift {
 /** A fall that is a lift: by so much of the peak, or so many of the gauge's σ. */
 const FALL_SHARE = 0.06
 const FALL_SIGMAS = 8
+/** A needle that lets go falls within so long, s. */
+const LETS_GO_S = 0.8
 /** A lift that shuts at less than this share of the others' has hung. */
 const HANGS_BELOW = 0.8
 
@@ -24,19 +26,22 @@ export function findLifts(samples: readonly Sample[], sigma: number): Lift[] {
   })
   const lifts: Lift[] = []
   let most = -Infinity
+  let mostAt = 0
   let falling: number[] | null = null
-  for (const p of calm) {
+  for (const [i, p] of calm.entries()) {
     const fall = Math.max(FALL_SIGMAS * sigma, FALL_SHARE * most)
+    const t = samples[i]![0]
     if (!falling) {
-      most = Math.max(most, p)
-      if (p < most - fall) falling = [p]
+      // What falls slowly is a hose that settles or a leak, not a needle that let go.
+      if (p >= most || (t - mostAt > LETS_GO_S && p < most - fall)) [most, mostAt] = [p, t]
+      else if (p < most - fall) falling = [p]
       continue
     }
     const low = Math.min(...falling)
     if (p > low + fall) {
       lifts.push({ popOffKpa: most, reseatKpa: plateau(falling, sigma) })
       falling = null
-      most = p
+      ;[most, mostAt] = [p, t]
     } else falling.push(p)
   }
   if (falling) lifts.push({ popOffKpa: most, reseatKpa: plateau(falling, sigma) })

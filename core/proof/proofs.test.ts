@@ -8,7 +8,7 @@ import { countLifts, findLifts } from './lifts.ts'
 import { sheetsFor } from '../../demo/log-entries.ts'
 
 const value = <T>(result: T) => {
-  if (isRefusal(result as never)) throw new Error('refused')
+  if (isRefusal(result)) throw new Error('refused')
   return result as Exclude<T, { refused: unknown }>
 }
 
@@ -78,6 +78,13 @@ describe('lifts in a trace', () => {
   })
   it('one that shuts far under the others has hung', () => {
     expect(countLifts(findLifts(wave([38, 38, 21, 38, 39]), 0.2))).toMatchObject({ clean: 4, of: 5 })
+  })
+  it('a hose that settles slowly is no lift', () => {
+    const settles = Array.from({ length: 200 }, (_, i): Sample => [
+      i / 20,
+      i < 40 ? i * 0.6 : 20 + 4 * Math.exp(-(i - 40) / 40),
+    ])
+    expect(findLifts(settles, 0.15)).toHaveLength(0)
   })
   it('passes a single wild sample over', () => {
     const wild = wave([38, 38, 38]).map(([t, p], i): Sample => [t, i === 20 ? 2 : p])

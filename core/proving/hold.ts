@@ -3,6 +3,7 @@ import {
   HOLD_SECONDS,
   INLET_LIMIT,
   judgeHold,
+  laminar,
   lossAsLeak,
   sealsOn,
   VACUUM_LOSS_KPA,
@@ -169,12 +170,12 @@ export function enterHold(
     case 'settling':
       return said(
         'Holds. It settled, and then stood.',
-        `${run}: hose and needle gave at first; what is left is under ${figure(hold.high, 1)} mL/min, ${allowed}.`,
+        `${run}: hose and needle gave at first; what is left is under ${figure(Math.max(0.01, hold.high), 2)} mL/min, ${allowed}.`,
       )
     case 'tight':
       return said(
         'Tight.',
-        `${run}: not told from 0 by this gauge, at most ${figure(hold.high, 1)} mL/min, ${allowed}.`,
+        `${run}: not told from 0 by this gauge, at most ${figure(Math.max(0.01, hold.high), 2)} mL/min, ${allowed}.`,
       )
     case 'slow':
       return hold.passes
@@ -201,4 +202,11 @@ export function enterHold(
                 },
           )
   }
+}
+
+/** The fall that a leak of the limit would make from the same start, for the drawing: [s, kPa], laminar. */
+export function limitFall(proof: Proof, hold: Hold, fromKpa: number, volumeMl: number): [number, number][] {
+  const limit = limitOf(proof, volumeMl)
+  const side = proof.code === 'vacuum' ? -1 : 1
+  return (hold.curve ?? []).map(([t]) => [t, laminar(t, fromKpa, limit, volumeMl, side)])
 }

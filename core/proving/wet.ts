@@ -43,11 +43,11 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
     tiltDeg: typed.tiltDeg,
     atEngine,
   }
-  const wants = `${figure(level.expected)} ±${figure((level.hi - level.lo) / 2)}`
+  const wants = `${figure(level.expected, 1)} ±${figure((level.hi - level.lo) / 2, 1)}`
   const means =
     atEngine === null
       ? ''
-      : ` With the engine running, ${figure(atEngine)} at ${figure(conditions.pressureKpa)} kPa.`
+      : ` With the engine running ${figure(atEngine, 1)} at ${figure(conditions.pressureKpa)} kPa, the sheet has ${figure(spec.level.target, 1)}.`
   const shown: Proof = { ...proof, wants }
   if (proves(measured))
     return entered(
@@ -59,7 +59,7 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
     )
   const off = level.expected - typed.belowFace
   const way = off > 0 ? 'high' : 'low'
-  const meaning = `Fuel stands ${figure(Math.abs(off))} mm too ${way} on this bench.${means}`
+  const meaning = means.trim()
   const asReckoned = level.byHeight !== null && Math.abs(level.byHeight - typed.belowFace) <= 0.6
   // The height is right and the fuel is not: then something else than the height is, and bending would hide it.
   if (
@@ -74,7 +74,7 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
       shown,
       measured,
       figure(typed.belowFace),
-      `${figure(Math.abs(off))} mm too ${way}, wants ${wants}.`,
+      `${figure(Math.abs(off), 1)} mm too ${way}, wants ${wants}.`,
       meaning,
       {
         remedy: {
@@ -94,7 +94,7 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
     shown,
     measured,
     figure(typed.belowFace),
-    `${figure(Math.abs(off))} mm too ${way}, wants ${wants}.`,
+    `${figure(Math.abs(off), 1)} mm too ${way}, wants ${wants}.`,
     meaning,
     {
       remedy: height === null ? null : levelRemedy(subject, typed, height, level.expected),

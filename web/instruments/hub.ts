@@ -1,6 +1,6 @@
 import { readLine, type Quantity } from '@ekrond/core/instruments'
 import { isRefusal } from '@ekrond/core/refusal'
-import { useSyncExternalStore } from 'react'
+import { useEffect, useSyncExternalStore } from 'react'
 
 /** An instrument of this bench as it was heard last. */
 export interface Heard {
@@ -15,6 +15,8 @@ export interface Heard {
   spokeAt: number
   /** lines in a row that were no reading */
   unread: number
+  /** what it does on request, as its remarks say (`# pump 40`) */
+  does: readonly string[]
 }
 
 /** Longer without a line than this and it is silent, ms. */
@@ -54,18 +56,38 @@ export function hear(name: string, line: string): void {
     heard.delete(name)
     return changed()
   }
-  const read = readLine(line)
   const before = heard.get(name)
+  const does = before?.does ?? []
+  if (line.startsWith('#')) {
+    const what = line.slice(1).trim()
+    if (what && !does.includes(what))
+      heard.set(name, {
+        ...(before ?? { name, quantity: null, value: null, line: '', at: 0, unread: 0 }),
+        spokeAt: now,
+        does: [...does, what].slice(0, 40),
+      })
+    return changed()
+  }
+  const read = readLine(line)
   if (isRefusal(read)) {
     heard.set(name, {
-      ...(before ?? { name, quantity: null, value: null, at: 0 }),
+      ...(before ?? { name, quantity: null, value: null, at: 0, does }),
       line,
       spokeAt: now,
       unread: (before?.unread ?? 0) + 1,
     })
     return changed()
   }
-  heard.set(name, { name, quantity: read.quantity, value: read.value, line, at: now, spokeAt: now, unread: 0 })
+  heard.set(name, {
+    name,
+    quantity: read.quantity,
+    value: read.value,
+    line,
+    at: now,
+    spokeAt: now,
+    unread: 0,
+    does,
+  })
   samplers.get(name)?.forEach((take) => take(now / 1000, read.value))
   changed()
 }
@@ -89,7 +111,7 @@ function connect() {
   }
 }
 
-function use(): () => void {
+function join(): () => void {
   users++
   connect()
   return () => {
@@ -106,7 +128,7 @@ function use(): () => void {
 }
 
 function subscribe(listener: Listener): () => void {
-  const done = use()
+  const done = join()
   listeners.add(listener)
   return () => {
     listeners.delete(listener)
@@ -117,9 +139,14 @@ function subscribe(listener: Listener): () => void {
 /** The instruments of this bench, as they change. */
 export const useHeard = (): readonly Heard[] => useSyncExternalStore(subscribe, () => snapshot)
 
+/** Listens to the bench without drawing what it says: for a field that only takes a reading when it is asked to. */
+export function useBench(on: boolean): void {
+  useEffect(() => (on ? join() : undefined), [on])
+}
+
 /** Every reading of one instrument as it comes, s and value; until the returned function is called. */
 export function sample(name: string, take: Sampler): () => void {
-  const done = use()
+  const done = join()
   const takers = samplers.get(name) ?? new Set()
   samplers.set(name, takers.add(take))
   return () => {

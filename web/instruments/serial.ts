@@ -14,7 +14,8 @@ export const serialOf = (): Serial | undefined => (navigator as { serial?: Seria
 /** Reads an instrument at a serial port of this computer, line by line, until it ends. A sentence where it cannot be opened. */
 export async function attachSerial(name: string, baudRate: number): Promise<string> {
   const serial = serialOf()
-  if (!serial) return 'This browser opens no serial port. Join the instrument over the network, or by its keyboard.'
+  if (!serial)
+    return 'This browser opens no serial port. Join the instrument over the network, or by its keyboard.'
   let port: SerialPort
   try {
     port = await serial.requestPort()

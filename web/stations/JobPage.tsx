@@ -18,6 +18,7 @@ const loads: Record<StationName, () => Promise<{ default: ComponentType<StationP
   parts: () => import('./parts/PartsStation'),
   build: () => import('./build-station/BuildStation'),
   set: () => import('./set/SetStation'),
+  prove: () => import('./prove/ProveStation'),
   return: () => import('./return/ReturnStation'),
 }
 const pages = Object.fromEntries(Object.entries(loads).map(([name, load]) => [name, lazy(load)])) as Record<
@@ -28,7 +29,7 @@ const pages = Object.fromEntries(Object.entries(loads).map(([name, load]) => [na
 const OverStation = lazy(() => import('./OverStation'))
 
 /** Stations whose work is over once a job went back or was closed; what is put right then is put right at the others. */
-const OVER: ReadonlySet<StationName> = new Set(['teardown', 'clean', 'parts', 'build'])
+const OVER: ReadonlySet<StationName> = new Set(['teardown', 'clean', 'parts', 'build', 'prove'])
 
 const isOver = (open: OpenJob, station: StationName): boolean =>
   OVER.has(station) && Boolean(open.state.returned || open.state.closed) && open.sheets !== undefined

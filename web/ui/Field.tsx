@@ -1,7 +1,9 @@
+import type { Quantity } from '@ekrond/core/instruments'
 import { Calculator } from 'lucide-react'
 import { useRef } from 'react'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
+import { readingNow, useBench } from '../instruments/hub'
 import { ReadingInput } from './index'
 import { onEnter as enterOf, useAsked } from './keys'
 import { Pad, usePad } from './Pad'
@@ -70,6 +72,7 @@ export function ReadingField({
   size = 52,
   fractions = false,
   padWords = [],
+  takes,
 }: {
   label: string
   value: string
@@ -87,11 +90,14 @@ export function ReadingField({
   fractions?: boolean
   /** what the number pad offers beside figures */
   padWords?: readonly string[]
+  /** what `+` takes: the reading of this bench's instrument */
+  takes?: { quantity: Quantity; purpose: string; places: number }
 }) {
   const [pad, togglePad] = usePad()
   const padded = onChange !== undefined && unit !== ''
   const enter = enterOf(onEnter)
   const input = useRef<HTMLInputElement>(null)
+  useBench(takes !== undefined)
   useAsked(input, readOnly && onKey ? onKey : null)
   return (
     <>
@@ -113,7 +119,11 @@ export function ReadingField({
           }}
           onChange={(event) => onChange?.(event.target.value)}
           onKeyDown={(event) => {
-            if (onKey?.(event.key)) event.preventDefault()
+            if (event.key === '+' && takes && onChange) {
+              event.preventDefault()
+              const one = readingNow(takes.quantity, takes.purpose)
+              if (one?.value != null) onChange(one.value.toFixed(takes.places))
+            } else if (onKey?.(event.key)) event.preventDefault()
             else enter(event)
           }}
         />

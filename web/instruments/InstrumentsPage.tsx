@@ -1,0 +1,145 @@
+import { quantities } from '@ekrond/core/instruments'
+import { figure } from '@ekrond/core/measure'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { Page } from '../shell/Page'
+import { ails, useTicking } from '../stations/prove/TakenFrom'
+import { figures, narrow } from '../theme/global'
+import { Choice, ErrorLine, FieldInput, FieldSelect, Label, MainButton } from '../ui'
+import { useHeard } from './hub'
+import { attachSerial, serialOf } from './serial'
+import { Simulated } from './Simulated'
+
+const Sheet = styled.main`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 380px;
+  min-height: 100%;
+  & > section {
+    padding: 18px 24px 28px;
+    display: grid;
+    gap: 12px;
+    align-content: start;
+  }
+  & > section + section {
+    border-left: 1px solid var(--ink);
+  }
+  & h2 {
+    font: 500 20px/1.3 ${narrow};
+  }
+  @media (max-width: 999px) {
+    grid-template-columns: 1fr;
+    & > section + section {
+      border-left: 0;
+      border-top: 1px solid var(--ink);
+    }
+  }
+`
+
+const Gauges = styled.ul`
+  list-style: none;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
+  border-top: 1px solid var(--rule);
+  border-left: 1px solid var(--rule);
+  & > li {
+    padding: 12px 14px;
+    border-right: 1px solid var(--rule);
+    border-bottom: 1px solid var(--rule);
+    min-width: 0;
+  }
+  & b {
+    font-weight: 600;
+  }
+  & p.figure {
+    font: 400 32px/1.2 ${figures};
+    letter-spacing: -0.04em;
+  }
+`
+
+/** The instruments of this bench as they write, and how another one is joined. */
+export default function InstrumentsPage() {
+  const all = useHeard()
+  const now = useTicking()
+  return (
+    <Page title="instruments">
+      <Sheet>
+        <section aria-label="At this bench">
+          <h2>At this bench</h2>
+          {all.length === 0 ? (
+            <p>
+              Nothing writes here yet. Readings are typed meanwhile; an instrument that is joined fills them
+              in with <b>+</b>.
+            </p>
+          ) : (
+            <Gauges>
+              {all.map((one) => (
+                <li key={one.name}>
+                  <b>{one.name}</b>
+                  <p className="figure">
+                    {one.value === null || one.quantity === null
+                      ? '·'
+                      : `${figure(one.value, one.quantity === 'length' ? 2 : 1)} `}
+                    <span style={{ fontSize: 16, color: 'var(--pencil)' }}>
+                      {one.quantity ? quantities[one.quantity] : ''}
+                    </span>
+                  </p>
+                  <Label>writes {one.line || 'nothing yet'}</Label>
+                  {ails(one, now) && <ErrorLine>{ails(one, now)}</ErrorLine>}
+                  <Simulated one={one} />
+                </li>
+              ))}
+            </Gauges>
+          )}
+        </section>
+        <section aria-label="Join another">
+          <h2>Join another</h2>
+          <p style={{ fontSize: 16, lineHeight: 1.45 }}>
+            Anything that writes a figure and its unit on a line, <b>37.8 kPa</b>, can be joined: over the
+            network, by a serial port of this computer, or as a keyboard that types into the field that is
+            asked.
+          </p>
+          <Serial />
+          <Label as="p">
+            Over the network: a WebSocket to this address, /api/bench/1?instrument=NAME, one line a reading.
+            Units: kPa, mbar, psi, inHg, mmHg, mm, in, g, oz, mL, mL/min, s, A, V, ohm, rpm, °C.
+          </Label>
+        </section>
+      </Sheet>
+    </Page>
+  )
+}
+
+function Serial() {
+  const [name, setName] = useState('')
+  const [rate, setRate] = useState('9600')
+  const [wrong, setWrong] = useState('')
+  if (!serialOf())
+    return (
+      <p style={{ fontSize: 16 }}>
+        This browser opens no serial port: join it over the network, or by its keyboard.
+      </p>
+    )
+  const attach = async () => {
+    if (!name.trim()) return setWrong('Give it a name first: what stands on it.')
+    setWrong(await attachSerial(name.trim(), Number(rate)))
+  }
+  return (
+    <div style={{ display: 'grid', gap: 10 }}>
+      <label>
+        <Label>Its name</Label>
+        <FieldInput value={name} placeholder="gauge 4" onChange={(event) => setName(event.target.value)} />
+      </label>
+      <label>
+        <Label>Speed of its port</Label>
+        <FieldSelect value={rate} onChange={(event) => setRate(event.target.value)}>
+          {['1200', '2400', '4800', '9600', '19200', '38400', '57600', '115200'].map((one) => (
+            <option key={one}>{one}</option>
+          ))}
+        </FieldSelect>
+      </label>
+      <MainButton onPress={() => void attach()}>Choose its serial port …</MainButton>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <Choice onPress={() => window.history.back()}>Back to the job</Choice>
+    </div>
+  )
+}

@@ -1,0 +1,247 @@
+import { bankAdvice, type Advice } from '@ekrond/core/bank'
+import { readTyped } from '@ekrond/core/instruments'
+import { bodyNumbers } from '@ekrond/core/job'
+import { figure } from '@ekrond/core/measure'
+import { ALIKE_MM, spreadOf, SYNC_MBAR } from '@ekrond/core/proof'
+import { enterAlike } from '@ekrond/core/proving'
+import { isRefusal } from '@ekrond/core/refusal'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { useDraft } from '../../data/draft'
+import { useHeard } from '../../instruments/hub'
+import { figures } from '../../theme/global'
+import { Button, Choice, Fraction, Key, Label, QuietButton, RedBox } from '../../ui'
+import { onEnter } from '../../ui/keys'
+import { BankColumns } from './BankColumns'
+import { ProofSheet, type BenchProps } from './ProofSheet'
+
+const Columns = styled.div<{ $n: number }>`
+  display: grid;
+  grid-template-columns: repeat(${({ $n }) => Math.min($n, 4)}, 1fr);
+  border-bottom: 3px solid var(--blue);
+  gap: 4px 0;
+  & > label {
+    padding-left: 8px;
+    border-left: 1px solid var(--rule);
+    min-width: 0;
+  }
+  & input {
+    width: 100%;
+    border: 0;
+    background: none;
+    font: 400 34px/1.2 ${figures};
+    letter-spacing: -0.05em;
+    color: var(--pencil);
+    outline-offset: 2px;
+  }
+`
+
+const FRACTIONS: Record<number, string> = {
+  1: '1/16',
+  2: '1/8',
+  3: '3/16',
+  4: '1/4',
+  5: '5/16',
+  6: '3/8',
+  7: '7/16',
+  8: '1/2',
+  9: '9/16',
+  10: '5/8',
+  11: '11/16',
+  12: '3/4',
+  13: '13/16',
+  14: '7/8',
+  15: '15/16',
+}
+
+/** Sixteenths of a turn as a hand says them. */
+export function turnWords(sixteenths: number): string {
+  const n = Math.abs(sixteenths)
+  const whole = Math.floor(n / 16)
+  const rest = FRACTIONS[n % 16] ?? ''
+  return `${sixteenths > 0 ? 'out' : 'in'} ${[whole || '', rest].filter(Boolean).join(' ')}`
+}
+
+const stepWords = (advice: Advice) =>
+  advice.steps
+    .map(
+      ({ coupler, sixteenths }, i) =>
+        `${i === 0 ? 'Turn coupler' : 'then'} ${coupler + 1}–${coupler + 2} ${turnWords(sixteenths)}`,
+    )
+    .join(', ')
+
+/** A bank read body by body, what to turn so that all read like the one that leads, and the tries coming together. */
+export function AlikeBench(props: BenchProps) {
+  const { open, proof } = props
+  const { state } = open
+  const bodies = bodyNumbers(state)
+  const sync = proof.code === 'sync'
+  const allowed = sync ? SYNC_MBAR : ALIKE_MM
+  const [text, setText] = useDraft(open.draft('prove', proof.key))
+  const [leads, setLeads] = useDraft(open.draft('prove', 'leads'))
+  const [missing, setMissing] = useState<number[]>([])
+  const [undone, setUndone] = useState(false)
+  const typed = bodies.map((_, i) => text.split('|')[i] ?? '')
+  const lead = Math.min(bodies.length - 1, Math.max(0, leads ? Number(leads) : bodies.length > 2 ? 1 : 0))
+  const set = (i: number, value: string) => setText(typed.map((one, j) => (j === i ? value : one)).join('|'))
+  const columns = useHeard().filter(
+    ({ quantity, name }) => quantity === 'pressure' && /column|tube/i.test(name),
+  )
+  const take = () =>
+    setText(
+      bodies
+        .map((_, i) => (columns[i]?.value == null ? typed[i]! : ((columns[i].value ?? 0) * 10).toFixed(0)))
+        .join('|'),
+    )
+  const readings = typed.map((one) => {
+    if (!one.trim()) return null
+    if (!sync) {
+      const read = readTyped(one, 'length')
+      return isRefusal(read) ? NaN : read
+    }
+    const bare = Number(one.replace(',', '.'))
+    if (Number.isFinite(bare)) return bare
+    const read = readTyped(one, 'pressure')
+    return isRefusal(read) ? NaN : read * 10
+  })
+  const full = readings.every((one): one is number => one !== null)
+  const said = open.here.proven[proof.key] ?? []
+  const tries = said.flatMap(({ measured }) => (measured.what === 'alike' ? [measured] : []))
+  // What was advised after the try before is what was turned since, unless somebody says that it was not.
+  const before = tries.length && sync ? bankAdvice(tries, tries.at(-1)!.lead, missing) : null
+  const turned = bodies.slice(1).map(() => 0)
+  if (before && !isRefusal(before) && !undone)
+    for (const { coupler, sixteenths } of before.steps) turned[coupler] = sixteenths / 16
+  const entering = full ? enterAlike(proof, readings, lead, allowed, tries.length ? turned : []) : null
+  const now = full && readings.every(Number.isFinite) ? readings : (tries.at(-1)?.readings ?? null)
+  const advice =
+    sync && now && spreadOf(now) > allowed
+      ? bankAdvice(full ? [...tries, { readings, turned }] : tries, lead, missing)
+      : null
+  const told = advice && !isRefusal(advice) ? advice : null
+  const again = () => setText('')
+  return (
+    <ProofSheet
+      {...props}
+      title="Bank from above, engine side up"
+      sub={
+        sync
+          ? 'plates on the stop · beneath: vacuum in each barrel'
+          : 'plates on the stop · beneath: the gap of each'
+      }
+      entering={entering}
+      again={again}
+      logged={again}
+      drawing={
+        <BankColumns
+          readings={now}
+          lead={lead}
+          allowed={allowed}
+          unit={sync ? 'mbar' : 'mm'}
+          advice={told}
+          missing={missing}
+          bodies={bodies.length}
+          turn={turnWords}
+        />
+      }
+    >
+      {({ enter }) => (
+        <>
+          <Columns $n={bodies.length}>
+            {bodies.map((body, i) => (
+              <label key={body}>
+                <Label>
+                  {body}
+                  {i === lead ? ' leads' : ''}
+                </Label>
+                <input
+                  aria-label={`Body ${body}`}
+                  inputMode="decimal"
+                  autoFocus={i === 0}
+                  value={typed[i]}
+                  onChange={(event) => set(i, event.target.value)}
+                  onKeyDown={(event) => {
+                    if (event.key === '+') {
+                      event.preventDefault()
+                      return take()
+                    }
+                    const next = event.currentTarget.closest('div')?.querySelectorAll('input')[i + 1]
+                    if (event.key === 'Enter' && next && !typed[i + 1]) {
+                      event.preventDefault()
+                      next.focus()
+                    } else onEnter(enter)(event)
+                  }}
+                />
+              </label>
+            ))}
+          </Columns>
+          {sync && columns.length >= bodies.length && (
+            <Button onPress={take}>
+              From the columns <Key>+</Key>
+            </Button>
+          )}
+          {told && told.steps.length > 0 && (
+            <RedBox>
+              <Fraction text={stepWords(told)} />: spread {figure(spreadOf(now!), 0)} to{' '}
+              {figure(told.spread, 0)} mbar.
+              <small>
+                {told.halfFirst
+                  ? 'How much a turn moves here nobody has seen: half of it first, then read again. '
+                  : ''}
+                {told.steps.length > 1
+                  ? `${told.steps[0]!.coupler + 1}–${told.steps[0]!.coupler + 2} first: it carries ${told.steps[0]!.carries} along.`
+                  : ''}
+                {told.left > allowed
+                  ? ` ${figure(told.left, 0)} mbar stays: a body without a coupler of its own.`
+                  : ''}
+              </small>
+            </RedBox>
+          )}
+          {!sync && now && spreadOf(now) > allowed && (
+            <RedBox>
+              {`Bring ${[...now.entries()]
+                .filter(([i, one]) => Math.abs(one - now[lead]!) > allowed / 2 && i !== lead)
+                .map(
+                  ([i, one]) =>
+                    `body ${i + 1} ${figure(Math.abs(one - now[lead]!), 2)} ${one > now[lead]! ? 'down' : 'up'}`,
+                )
+                .join(', ')}.`}
+              <small>{`to the ${figure(now[lead]!, 2)} of body ${lead + 1}, which leads; couplers or cable, one at a time`}</small>
+            </RedBox>
+          )}
+          {advice && isRefusal(advice) && <p>{advice.refused.why}</p>}
+          {tries.length > 0 && (
+            <Label>
+              Spread over tries:{' '}
+              {tries.map(({ readings: one }) => figure(spreadOf(one), sync ? 0 : 2)).join(', ')}, allowed{' '}
+              {figure(allowed, sync ? 0 : 2)}
+            </Label>
+          )}
+          <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
+            <Choice
+              onPress={() => setLeads(String((lead + 1) % bodies.length))}
+            >{`Body ${lead + 1} leads`}</Choice>
+            {sync &&
+              bodies.slice(1).map((_, c) => (
+                <Choice
+                  key={c}
+                  $on={!missing.includes(c)}
+                  aria-pressed={!missing.includes(c)}
+                  onPress={() =>
+                    setMissing((was) => (was.includes(c) ? was.filter((one) => one !== c) : [...was, c]))
+                  }
+                >
+                  {missing.includes(c) ? `no coupler ${c + 1}–${c + 2}` : `${c + 1}–${c + 2}`}
+                </Choice>
+              ))}
+            {before && !isRefusal(before) && before.steps.length > 0 && (
+              <QuietButton onPress={() => setUndone(!undone)}>
+                {undone ? 'it was turned as told' : 'it was not turned as told'}
+              </QuietButton>
+            )}
+          </div>
+        </>
+      )}
+    </ProofSheet>
+  )
+}

@@ -1,0 +1,210 @@
+import type { Advice } from '@ekrond/core/bank'
+import { figure } from '@ekrond/core/measure'
+import { Drawing, Text } from '../../drawing'
+
+const W = 800
+const H = 520
+
+/** The bank from above with its couplers, and a column of each barrel beneath: how far each stands from the one that leads. */
+export function BankColumns({
+  readings,
+  lead,
+  allowed,
+  unit,
+  advice,
+  missing,
+  bodies,
+  turn,
+}: {
+  readings: readonly number[] | null
+  lead: number
+  allowed: number
+  unit: string
+  advice: Advice | null
+  missing: readonly number[]
+  bodies: number
+  turn: (sixteenths: number) => string
+}) {
+  const places = unit === 'mm' ? 2 : 0
+  const pitch = (W - 120) / bodies
+  const x = (i: number) => 90 + pitch * (i + 0.5)
+  const wide = Math.min(112, pitch * 0.6)
+  const leads = readings?.[lead] ?? 0
+  const half = readings ? Math.max(allowed * 2, ...readings.map((one) => Math.abs(one - leads))) * 1.25 : 1
+  const y = (v: number) => 400 - ((v - leads) / half) * 78
+  const rank = (c: number) => advice?.steps.findIndex(({ coupler }) => coupler === c) ?? -1
+  return (
+    <Drawing
+      width={W}
+      height={H}
+      title={
+        readings
+          ? `Bank of ${bodies}: ${readings.map((one, i) => `body ${i + 1} ${figure(one, places)}`).join(', ')} ${unit}.`
+          : `Bank of ${bodies}, not read yet.`
+      }
+    >
+      <rect
+        x={70}
+        y={58}
+        width={W - 80}
+        height={20}
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      {Array.from({ length: bodies }, (_, i) => {
+        const cx = x(i)
+        const open = readings ? Math.min(16, 3 + (Math.max(0, readings[i]! - leads + half) / half) * 5) : 6
+        return (
+          <g key={i}>
+            <path
+              d={`M${cx - wide / 2 + 8} 58 l10 -26 h${wide - 36} l10 26z`}
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              strokeWidth={2}
+            />
+            <Text at={[cx, 50]} anchor="middle" weight={600}>{`body ${i + 1}`}</Text>
+            <rect
+              x={cx - wide / 2}
+              y={78}
+              width={wide}
+              height={102}
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              strokeWidth={2}
+            />
+            <circle cx={cx} cy={128} r={44} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.4} />
+            <path
+              d={`M${cx - 40} ${128 - open} A 41 41 0 0 1 ${cx + 40} ${128 - open}Z M${cx - 40} ${128 + open} A 41 41 0 0 0 ${cx + 40} ${128 + open}Z`}
+              fill="var(--ink)"
+            />
+            {[-16, 16].map((dx) => (
+              <circle
+                key={dx}
+                cx={cx + dx}
+                cy={128}
+                r={5}
+                fill="var(--paper)"
+                stroke="var(--ink)"
+                strokeWidth={1.6}
+              />
+            ))}
+            <path d={`M${cx - 7} 180 v104 M${cx + 7} 180 v104`} stroke="var(--ink)" strokeWidth={2} />
+          </g>
+        )
+      })}
+      {Array.from({ length: bodies - 1 }, (_, c) => {
+        const cx = (x(c) + x(c + 1)) / 2
+        const step = advice?.steps.find(({ coupler }) => coupler === c)
+        const n = rank(c)
+        const gone = missing.includes(c)
+        return (
+          <g key={c}>
+            <path
+              d={`M${x(c) + wide / 2} 128 H${x(c + 1) - wide / 2}`}
+              stroke={gone ? 'var(--line)' : 'var(--ink)'}
+              strokeWidth={3}
+              strokeDasharray={gone ? '3 5' : undefined}
+            />
+            {!gone && (
+              <>
+                <circle
+                  cx={cx}
+                  cy={128}
+                  r={13}
+                  fill="var(--paper)"
+                  stroke={step ? 'var(--red)' : 'var(--ink)'}
+                  strokeWidth={2.2}
+                />
+                <line
+                  x1={cx - 8}
+                  y1={134}
+                  x2={cx + 8}
+                  y2={122}
+                  stroke={step ? 'var(--red)' : 'var(--ink)'}
+                  strokeWidth={2.4}
+                />
+              </>
+            )}
+            {step && (
+              <>
+                <line x1={cx} y1={142} x2={cx} y2={196} stroke="var(--red)" />
+                <Text at={[cx, 214]} anchor="middle" colour="red" weight={600}>
+                  {n === 0 ? 'first' : n === (advice?.steps.length ?? 0) - 1 ? 'last' : 'then'}
+                </Text>
+                <Text at={[cx, 236]} anchor="middle" colour="red" size={19} weight={600}>
+                  {turn(step.sixteenths)}
+                </Text>
+                <Text at={[cx, 256]} anchor="middle">{`${c + 1}–${c + 2}`}</Text>
+              </>
+            )}
+          </g>
+        )
+      })}
+      <path
+        d={`M70 ${H - 34} V${H - 14} H${W - 10} V${H - 34}`}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={2.4}
+      />
+      {readings && (
+        <>
+          <rect
+            x={70}
+            y={y(leads + allowed / 2)}
+            width={W - 80}
+            height={y(leads - allowed / 2) - y(leads + allowed / 2)}
+            fill="var(--tint)"
+          />
+          <line
+            x1={70}
+            x2={W - 10}
+            y1={y(leads)}
+            y2={y(leads)}
+            stroke="var(--ink)"
+            strokeDasharray="12 4 2 4"
+          />
+          <Text at={[62, y(leads) + 6]} anchor="end" face="figures" size={15} colour="pencil">
+            {`±${figure(allowed / 2, places === 2 ? 3 : 0)}`}
+          </Text>
+        </>
+      )}
+      {Array.from({ length: bodies }, (_, i) => {
+        const cx = x(i)
+        const value = readings?.[i]
+        const out = value !== undefined && Math.abs(value - leads) > allowed / 2
+        const level = value === undefined ? H - 40 : Math.max(296, Math.min(H - 20, y(value)))
+        return (
+          <g key={i}>
+            <rect
+              x={cx - 15}
+              y={284}
+              width={30}
+              height={H - 300}
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              strokeWidth={2}
+            />
+            <rect x={cx - 14} y={level} width={28} height={H - 16 - level} fill="url(#fuel)" stroke="none" />
+            {value !== undefined && (
+              <Text
+                at={[cx + 22, i === lead ? level - 8 : level + 6]}
+                face="figures"
+                size={20}
+                colour={out ? 'red' : 'ink'}
+                weight={i === lead ? 700 : 500}
+              >
+                {`${figure(value, places)}${i === lead ? ' leads' : ''}`}
+              </Text>
+            )}
+          </g>
+        )
+      })}
+      {!readings && (
+        <Text at={[W / 2, 390]} anchor="middle" colour="pencil">
+          Nothing read yet.
+        </Text>
+      )}
+    </Drawing>
+  )
+}

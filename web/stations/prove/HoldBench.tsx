@@ -1,0 +1,278 @@
+import { fittedWasher } from '@ekrond/core/entering'
+import { likelyPsi } from '@ekrond/core/instruments'
+import { figure } from '@ekrond/core/measure'
+import {
+  findLifts,
+  HOLD_SECONDS,
+  inletTestKpa,
+  needleWeight,
+  noiseOf,
+  SHUT_IN_ML,
+  VACUUM_KPA,
+  type Hold,
+} from '@ekrond/core/proof'
+import { enterHold, judgeFall, limitFall } from '@ekrond/core/proving'
+import { conditionsFor } from '@ekrond/core/entering'
+import { isRefusal, refuse, type Result } from '@ekrond/core/refusal'
+import type { EnteredProof } from '@ekrond/core/proving'
+import { packTrace } from '@ekrond/core/trace'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { useDraft } from '../../data/draft'
+import { chosenOf, useHeard } from '../../instruments/hub'
+import { ErrorLine, FieldInput, Label } from '../../ui'
+import { ReadingField } from '../../ui/Field'
+import { PressureChart } from './PressureChart'
+import { ProofSheet, type BenchProps } from './ProofSheet'
+import { SeatRig } from './SeatRig'
+import { ails, TakenFrom, useTicking } from './TakenFrom'
+import { useHold } from './useHold'
+import { gapIn, useTrace } from './useTrace'
+
+export const Smalls = styled.div`
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 12px;
+`
+
+const number = (text: string, otherwise: number) => {
+  const value = Number(text.replace(',', '.'))
+  return text.trim() === '' || !Number.isFinite(value) ? otherwise : value
+}
+
+/** A small figure that stays as it was last said on this job. */
+export function Small({
+  label,
+  value,
+  set,
+  usual,
+}: {
+  label: string
+  value: string
+  set: (text: string) => void
+  usual: string
+}) {
+  return (
+    <label>
+      <Label>{label}</Label>
+      <FieldInput
+        inputMode="decimal"
+        value={value}
+        placeholder={usual}
+        onChange={(event) => set(event.target.value)}
+      />
+    </label>
+  )
+}
+
+/** A pressure or a vacuum shut in and watched: from the gauge's own trace, or a fall that was read off. */
+export function HoldBench(props: BenchProps) {
+  const { open, proof } = props
+  const { state, sheets } = open
+  const vacuum = proof.code === 'vacuum'
+  const purpose = vacuum ? 'vacuum' : 'gauge'
+  const kpa = vacuum ? VACUUM_KPA : inletTestKpa(sheets.spec, conditionsFor(state, sheets))
+  const [text, setText] = useDraft(open.draft('prove', proof.key))
+  const [volumeText, setVolume] = useDraft(open.draft('prove', `${proof.code} volume`))
+  const [weightText, setWeight] = useDraft(open.draft('prove', 'weight'))
+  const heard = useHeard()
+  const gauge = chosenOf(heard, 'pressure', purpose)
+  const now = useTicking()
+  const trace = useTrace(gauge?.name ?? null)
+  const [shutAt, setShutAt] = useState<number | null>(null)
+  const usualWeight =
+    vacuum || !proof.hold.includes('weight')
+      ? 0
+      : needleWeight(sheets.spec.taught ? { seatBore: 2.4, needleMass: 0 } : sheets.spec.float, kpa)
+  const volumeMl = number(volumeText, SHUT_IN_ML)
+  const weightG = number(weightText, usualWeight)
+  const held = () => (shutAt === null ? [] : trace.samples().slice(shutAt))
+  const sigma = () => noiseOf(trace.samples())
+  const { hold } = useHold(proof, held, trace.runs && shutAt !== null, volumeMl, sigma)
+  const lifts = vacuum || shutAt === null ? [] : findLifts(trace.samples().slice(0, shutAt), sigma())
+  const lift = lifts.at(-1) ?? null
+  const typed = {
+    volumeMl,
+    sigma: 0.2,
+    weightG,
+    popOffKpa: lift?.popOffKpa ?? null,
+    reseatKpa: lift?.reseatKpa ?? null,
+  }
+  const gone = trace.runs ? ails(gauge, now) || (shutAt !== null ? gapIn(held()) : '') : ''
+
+  const entering = ((): Result<EnteredProof> | null => {
+    if (text.trim()) return fromText(text)
+    if (shutAt === null || !hold || gone) return null
+    if (isRefusal(hold)) return hold
+    const samples = held()
+    const from = samples[0]!
+    const last = samples.at(-1)!
+    return enterHold(
+      { state, sheets, body: open.body },
+      proof,
+      hold,
+      from[1],
+      last[1],
+      last[0] - from[0],
+      typed,
+      {
+        instrument: gauge?.name ?? null,
+        trace: packTrace(trace.samples(), gauge?.name ?? 'gauge', 'kPa', 0.01),
+      },
+    )
+  })()
+
+  function fromText(words: string): Result<EnteredProof> {
+    const figures = words
+      .trim()
+      .split(/(?:\s*(?:to|in|,(?=\s)|;|kpa|s)\s*|\s+)+/i)
+      .filter(Boolean)
+    const [from, to, seconds] = figures.map((one) => Number(one.replace(',', '.')))
+    if (figures.length !== 3 || [from, to, seconds].some((one) => !Number.isFinite(one)))
+      return refuse(
+        'text',
+        'Three figures: the pressure at first, at last, and the seconds between, like 40 37.8 30.',
+      )
+    const psi = likelyPsi(from!, kpa)
+    if (psi !== null)
+      return refuse(
+        'text',
+        `${figure(from!)} kPa is far under the ${kpa} that are asked: was it psi? Then type ${figure(psi)} and ${figure((to! * psi) / from!)}.`,
+      )
+    const judged = judgeFall(proof, from!, to!, seconds!, typed)
+    if (isRefusal(judged)) return judged
+    return enterHold(
+      { state, sheets, body: open.body },
+      proof,
+      judged,
+      from!,
+      to!,
+      seconds!,
+      { ...typed, popOffKpa: null, reseatKpa: null },
+      { byEye: true },
+    )
+  }
+
+  const again = () => {
+    trace.clear()
+    setShutAt(null)
+    setText('')
+  }
+  const primary =
+    !gauge || text.trim()
+      ? null
+      : !trace.runs
+        ? {
+            words: vacuum ? 'Watch the gauge, then draw' : 'Watch the gauge, then pump',
+            act: () => (trace.start(), setShutAt(null)),
+          }
+        : shutAt === null
+          ? {
+              words: 'Valve is shut',
+              act: () => setShutAt(Math.max(0, trace.samples().length - 1)),
+              off: trace.samples().length < 2 || (trace.samples().at(-1)?.[1] ?? 0) < 2,
+            }
+          : { words: gone ? 'Begin again' : 'Watching …', act: again, off: !gone }
+  const last = trace.samples().at(-1)
+  const judged = hold && !isRefusal(hold) ? hold : null
+  const from = shutAt === null ? null : trace.samples()[shutAt]
+  return (
+    <ProofSheet
+      {...props}
+      instrument={gauge}
+      title={
+        vacuum
+          ? `Vacuum at ${proof.key === 'vacuum/break' ? 'the vacuum break' : proof.name.replace(/ under vacuum$/, '').toLowerCase()}`
+          : 'Pressure at the inlet'
+      }
+      sub="pencil: read · ink: fitted · tint: allowed"
+      entering={entering}
+      again={again}
+      logged={again}
+      {...(primary && !(entering && !isRefusal(entering)) ? { primary } : {})}
+      drawing={
+        <div
+          style={{
+            display: 'grid',
+            gridTemplateColumns: 'minmax(0, 5fr) minmax(0, 3fr)',
+            height: '100%',
+            gap: 8,
+          }}
+        >
+          <PressureChart
+            samples={trace.samples}
+            shutAt={shutAt}
+            runs={trace.runs}
+            curve={judged?.curve ?? null}
+            limit={judged && from ? limitFall(proof, judged, from[1], volumeMl) : null}
+            curveWords={judged ? curveWords(judged) : ''}
+            limitWords={`limit ${vacuum ? '2 kPa in 30 s' : '2.0'}`}
+            top={Math.max(kpa, 10) * 1.15}
+            seconds={(from && trace.samples()[0] ? from[0] - trace.samples()[0]![0] : 20) + HOLD_SECONDS + 8}
+            popOff={lift?.popOffKpa ?? null}
+            reseat={lift?.reseatKpa ?? null}
+            volumeWords={`shut in: ${figure(volumeMl)} mL, hose, gauge and ${vacuum ? 'chamber' : 'inlet'}`}
+          />
+          <SeatRig
+            spec={sheets.spec}
+            kpa={last?.[1] ?? gauge?.value ?? null}
+            full={Math.max(50, 50 * Math.ceil(kpa / 50))}
+            shut={shutAt !== null}
+            weightG={weightG}
+            washerMm={fittedWasher(state, sheets.build, open.body)}
+            vacuum={vacuum ? proof.short.toLowerCase() : ''}
+          />
+        </div>
+      }
+    >
+      {({ enter, onKey }) => (
+        <>
+          <ReadingField
+            key={proof.key}
+            focus
+            label={`${proof.name}, fall`}
+            invalid={entering !== null && isRefusal(entering)}
+            value={text}
+            size={trace.runs ? 52 : 34}
+            placeholder={trace.runs && last ? figure(last[1]) : `${kpa} to … in 30`}
+            unit={trace.runs ? 'kPa' : 'kPa, s'}
+            onChange={setText}
+            onEnter={enter}
+            onKey={(key) => text === '' && onKey(key)}
+            padWords={['to', 'in']}
+          />
+          <TakenFrom quantity="pressure" purpose={purpose} />
+          {gone && trace.runs && <ErrorLine role="alert">{gone}</ErrorLine>}
+          {!trace.runs && !text && (
+            <Smalls style={{ gridTemplateColumns: usualWeight > 0 ? '1fr 1fr' : '1fr' }}>
+              <Small label="Shut in, mL" value={volumeText} set={setVolume} usual={figure(SHUT_IN_ML)} />
+              {usualWeight > 0 && (
+                <Small
+                  label="On the needle, g"
+                  value={weightText}
+                  set={setWeight}
+                  usual={String(usualWeight)}
+                />
+              )}
+            </Smalls>
+          )}
+        </>
+      )}
+    </ProofSheet>
+  )
+}
+
+function curveWords({ verdict, law, leak }: Hold): string {
+  switch (verdict) {
+    case 'wait':
+      return 'not told yet'
+    case 'tight':
+      return 'tight'
+    case 'settling':
+      return 'settles, then stands'
+    case 'open':
+      return 'does not shut'
+    case 'slow':
+      return `${law === 'settling' ? 'settles and leaks' : `${law} leak`}, ${figure(leak, 1)} mL/min`
+  }
+}

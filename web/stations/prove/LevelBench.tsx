@@ -1,0 +1,122 @@
+import { conditionsFor } from '@ekrond/core/entering'
+import { headPressure } from '@ekrond/core/float'
+import { lastSaid } from '@ekrond/core/job'
+import { figure } from '@ekrond/core/measure'
+import { benchLevel, fluidDensity } from '@ekrond/core/proof'
+import { enterLevel } from '@ekrond/core/proving'
+import { readTyped } from '@ekrond/core/instruments'
+import { isRefusal } from '@ekrond/core/refusal'
+import { useDraft } from '../../data/draft'
+import { FloatSection } from '../../drawing/FloatSection'
+import { FieldSelect, Label } from '../../ui'
+import { ReadingField } from '../../ui/Field'
+import { Small, Smalls } from './HoldBench'
+import { ProofSheet, type BenchProps } from './ProofSheet'
+import { TakenFrom } from './TakenFrom'
+
+const plain = (text: string, otherwise: number) => {
+  const value = Number(text.replace(',', '.'))
+  return text.trim() === '' || !Number.isFinite(value) ? otherwise : value
+}
+
+/** Fuel on the wet bench against what this bench is to show. */
+export function LevelBench(props: BenchProps) {
+  const { open, proof } = props
+  const { state, sheets } = open
+  const [text, setText] = useDraft(open.draft('prove', proof.key))
+  const [head, setHead] = useDraft(open.draft('prove', 'head'))
+  const [fluid, setFluid] = useDraft(open.draft('prove', 'fluid'))
+  const [readAt, setReadAt] = useDraft(open.draft('prove', 'read at'))
+  const conditions = conditionsFor(state, sheets)
+  const tiltDeg = state.opened?.tiltDeg ?? 0
+  const density =
+    fluid === 'job' ? conditions.densityKgM3 : fluid === 'gasoline' ? fluidDensity(0) : fluidDensity(null)
+  // A tank at the height that gives the job's pressure is the usual bench; another head is typed.
+  const headMm = plain(head, NaN)
+  const pressureKpa = Number.isFinite(headMm) ? headPressure(headMm, density) : conditions.pressureKpa
+  const bench = { pressureKpa, densityKgM3: density, tiltDeg, readAtMm: plain(readAt, 0) }
+  const height = lastSaid(open.here.readings['float.height/none'])?.value ?? null
+  const wanted = benchLevel(sheets.spec, bench, height)
+  const read = text.trim() ? readTyped(text, 'length') : null
+  const entering =
+    read === null
+      ? isRefusal(wanted)
+        ? wanted
+        : null
+      : isRefusal(read)
+        ? read
+        : enterLevel({ state, sheets, body: open.body }, proof, { ...bench, belowFace: read })
+  const shown = read !== null && !isRefusal(read) ? read : isRefusal(wanted) ? null : wanted.expected
+  const target = sheets.spec.settings.find(({ code }) => code === 'float.height')?.target ?? height ?? 10
+  const good = entering !== null && !isRefusal(entering) && entering.proved
+  return (
+    <ProofSheet
+      {...props}
+      title={`Wet bench: ${sheets.spec.section.title.toLowerCase()}`}
+      sub={`fed at ${figure(pressureKpa)} kPa${Number.isFinite(headMm) ? `, ${figure(headMm, 0)} mm of head` : ''}${tiltDeg ? ` · tilted ${tiltDeg}° as it sits, drawn level` : ''}`}
+      entering={entering}
+      again={() => setText('')}
+      logged={() => setText('')}
+      drawing={
+        <FloatSection
+          spec={sheets.spec}
+          reading={height ?? target}
+          target={target}
+          verdict={read === null ? null : good ? 'in' : 'out'}
+          remedy={null}
+          view="use"
+          level={shown === null ? null : { belowFace: shown, immersion: 0, holds: true, maxPressure: 0 }}
+          wantedBelowFace={isRefusal(wanted) ? sheets.spec.level.target : wanted.expected}
+          pressureKpa={pressureKpa}
+        />
+      }
+    >
+      {({ enter, onKey }) => (
+        <>
+          <ReadingField
+            key={proof.key}
+            focus
+            label="Level below the face"
+            invalid={entering !== null && isRefusal(entering)}
+            value={text}
+            placeholder={isRefusal(wanted) ? '' : figure(wanted.expected)}
+            unit="mm"
+            takes={{ quantity: 'length', purpose: 'depth', places: 1 }}
+            onChange={setText}
+            onEnter={enter}
+            onKey={(key) => text === '' && onKey(key)}
+          />
+          <TakenFrom quantity="length" purpose="depth" />
+          {!isRefusal(wanted) && read === null && (
+            <Label as="p">
+              This bench is to show {figure(wanted.lo)} to {figure(wanted.hi)} mm; the sheet has{' '}
+              {figure(sheets.spec.level.target)} at its own pressure and fuel.
+              {wanted.byHeight !== null ? ` The height as left gives ${figure(wanted.byHeight)}.` : ''}
+            </Label>
+          )}
+          {read === null && (
+            <Smalls style={{ gridTemplateColumns: tiltDeg ? '1fr 1fr 1fr' : '1fr 1fr' }}>
+              <Small
+                label="Tank over the seat, mm"
+                value={head}
+                set={setHead}
+                usual={`for ${figure(conditions.pressureKpa)} kPa`}
+              />
+              <label>
+                <Label>Fluid</Label>
+                <FieldSelect value={fluid || 'test'} onChange={(event) => setFluid(event.target.value)}>
+                  <option value="test">test fluid, 760</option>
+                  <option value="gasoline">gasoline, {figure(fluidDensity(0), 0)}</option>
+                  <option value="job">this job’s fuel, {figure(conditions.densityKgM3, 0)}</option>
+                </FieldSelect>
+              </label>
+              {tiltDeg !== 0 && (
+                <Small label="Read beyond the float, mm" value={readAt} set={setReadAt} usual="0" />
+              )}
+            </Smalls>
+          )}
+        </>
+      )}
+    </ProofSheet>
+  )
+}

@@ -1,0 +1,341 @@
+import { testOf, type Proof, type ProofStanding } from '@ekrond/core/proof'
+import type { EnteredProof } from '@ekrond/core/proving'
+import { missingFor } from '@ekrond/core/proof'
+import { receivedTests } from '@ekrond/core/job'
+import { isRefusal, type Result } from '@ekrond/core/refusal'
+import { useState, type ReactNode } from 'react'
+import styled from 'styled-components'
+import { usePerson } from '../../data/person'
+import { useShop } from '../../data/shop'
+import type { Heard } from '../../instruments/hub'
+import { Simulated } from '../../instruments/Simulated'
+import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { StepHead } from '../../shell/StepHead'
+import { figures } from '../../theme/global'
+import {
+  Answer,
+  Button,
+  Choice,
+  ErrorLine,
+  FieldInput,
+  FieldSelect,
+  Key,
+  Label,
+  MainButton,
+  RedBox,
+  Tick,
+} from '../../ui'
+import { onEnter, useKeys } from '../../ui/keys'
+import type { SheetedProps } from '../withSheets'
+
+export interface BenchProps extends SheetedProps {
+  proof: Proof
+  standing: ProofStanding
+  place: string
+  move: (by: number) => void
+}
+
+const Beside = styled.dl`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  border-top: 1px solid var(--rule);
+  border-bottom: 1px solid var(--rule);
+  & > div {
+    padding: 6px 0;
+  }
+  & > div + div {
+    border-left: 1px solid var(--rule);
+    padding-left: 14px;
+  }
+  & dd {
+    font: 400 18px/1.3 ${figures};
+    letter-spacing: -0.04em;
+  }
+`
+
+/** Whether what is measured can be entered: it proves, or it has failed; while it waits it is neither. */
+const isSettled = (one: EnteredProof): boolean =>
+  !(one.data.measured.what === 'hold' && one.data.measured.verdict === 'wait')
+
+/** What every proof has around its own picture and its own asking: what it says, as received beside now, entering it, only when fitted. */
+export function ProofSheet({
+  open,
+  proof,
+  standing,
+  place,
+  move,
+  title,
+  sub,
+  drawing,
+  children,
+  entering,
+  ready = true,
+  primary,
+  again,
+  logged,
+  instrument,
+}: BenchProps & {
+  title: string
+  sub?: string
+  drawing: ReactNode
+  children?: ReactNode | ((keys: { enter: () => void; onKey: (key: string) => boolean }) => ReactNode)
+  /** what would be entered now; null while nothing is measured */
+  entering: Result<EnteredProof> | null
+  /** false while something runs that must end first */
+  ready?: boolean
+  /** what Enter does before there is anything to enter */
+  primary?: { words: string; act: () => void; off?: boolean } | null
+  /** begins anew */
+  again?: () => void
+  logged?: () => void
+  /** what it is read by: a simulated one is told what to do here */
+  instrument?: Heard | null
+}) {
+  const [refused, setRefused] = useState('')
+  const [fitting, setFitting] = useState(false)
+  const subject = { state: open.state, sheets: open.sheets, body: open.body }
+  const missing = missingFor(subject, proof)
+  const one = entering && !isRefusal(entering) ? entering : null
+  const enter = () => {
+    setRefused('')
+    if (primary && !one) return primary.off ? undefined : primary.act()
+    if (primary && one && !isSettled(one)) return undefined
+    if (!one) return standing.state === 'not yet' ? undefined : move(1)
+    if (!isSettled(one) || !ready || missing.length) return undefined
+    const no = open.add('proof.measured', one.data)
+    if (no) setRefused(no.sentence)
+    else logged?.()
+  }
+  useKeys({
+    Enter: enter,
+    ArrowDown: () => move(1),
+    ArrowUp: () => move(-1),
+    a: () => again?.(),
+    f: () => setFitting((now) => !now),
+  })
+  // A letter is no figure: in an empty field these keys are still the bench's.
+  const onKey = (key: string): boolean => {
+    const act = { ArrowDown: () => move(1), ArrowUp: () => move(-1), a: again, f: () => setFitting(true) }[
+      key
+    ]
+    act?.()
+    return act !== undefined
+  }
+  const said = standing.said
+  const test = receivedTests.find(({ code }) => code === testOf(proof.key))
+  const came = test && open.here.tests[test.code]
+  const words = one
+    ? one.proved
+      ? 'Proved'
+      : isSettled(one)
+        ? 'Log it: not proved'
+        : 'Wait'
+    : primary
+      ? primary.words
+      : standing.state === 'not yet'
+        ? 'Nothing measured yet'
+        : 'Next'
+  return (
+    <Main $ask={420}>
+      <Board>
+        <BoardTitle>
+          <div>
+            <h1>{title}</h1>
+            {sub && <p>{sub}</p>}
+          </div>
+        </BoardTitle>
+        <BoardDrawing>{drawing}</BoardDrawing>
+      </Board>
+      <Ask aria-label="What is asked">
+        <StepHead what="Proof" move={move}>
+          {place}
+        </StepHead>
+        <h2>{proof.name}</h2>
+        {!one && <p style={{ fontSize: 17, lineHeight: 1.35 }}>{proof.hold}</p>}
+        {missing.length > 0 && (
+          <ErrorLine>
+            To prove it, these go on first: {missing.map(({ name }) => name.toLowerCase()).join(', ')}.
+          </ErrorLine>
+        )}
+        {fitting ? (
+          <WhenFitted open={open} proof={proof} done={() => setFitting(false)} />
+        ) : (
+          <>
+            {typeof children === 'function' ? children({ enter, onKey }) : children}
+            {entering && isRefusal(entering) && <ErrorLine role="alert">{entering.refused.why}</ErrorLine>}
+            {refused && <ErrorLine role="alert">{refused}</ErrorLine>}
+            {one ? <Said one={one} /> : <StandingWords standing={standing} />}
+            {(came || said) && (
+              <Beside>
+                <div>
+                  <dt>
+                    <Label>came in</Label>
+                  </dt>
+                  <dd>
+                    {came
+                      ? came.result === 'good'
+                        ? test.good
+                        : came.result === 'bad'
+                          ? test.bad
+                          : 'not on this one'
+                      : '·'}
+                  </dd>
+                </div>
+                <div>
+                  <dt>
+                    <Label>now</Label>
+                  </dt>
+                  <dd>{one ? one.data.value : said ? said.value : '·'}</dd>
+                </div>
+              </Beside>
+            )}
+          </>
+        )}
+        {!fitting && instrument && <Simulated one={instrument} />}
+        <AskFoot>
+          {!fitting && (
+            <MainButton
+              onPress={enter}
+              isDisabled={
+                one
+                  ? !isSettled(one) || !ready || missing.length > 0
+                  : primary
+                    ? primary.off === true || missing.length > 0
+                    : standing.state === 'not yet'
+              }
+            >
+              {words} <Key>Enter</Key>
+            </MainButton>
+          )}
+          {again && !fitting && (
+            <Button onPress={again}>
+              Again <Key>A</Key>
+            </Button>
+          )}
+          <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 100%' }}>
+            {fitting ? 'Back to the bench' : 'Only when fitted, because …'}{' '}
+            <Key style={{ marginLeft: 'auto' }}>F</Key>
+          </Choice>
+        </AskFoot>
+      </Ask>
+    </Main>
+  )
+}
+
+function Said({ one }: { one: EnteredProof }) {
+  const waits = !isSettled(one)
+  return (
+    <>
+      <Answer aria-live="polite">
+        {one.proved ? (
+          <>
+            <Tick size={18} /> {one.data.headline}
+          </>
+        ) : waits || one.remedy === null ? (
+          one.data.headline
+        ) : (
+          <em>{one.data.headline}</em>
+        )}
+      </Answer>
+      {one.data.meaning && <p style={{ fontSize: 16, lineHeight: 1.35 }}>{one.data.meaning}</p>}
+      {one.remedy && (
+        <RedBox>
+          {one.remedy.words}
+          <small>{one.remedy.detail}</small>
+        </RedBox>
+      )}
+      {one.facts.length > 0 && <Label as="p">{one.facts.join(' · ')}</Label>}
+    </>
+  )
+}
+
+function StandingWords({ standing }: { standing: ProofStanding }) {
+  switch (standing.state) {
+    case 'proved':
+      return standing.said ? (
+        <>
+          <Answer>
+            <Tick size={18} /> {standing.said.headline}
+          </Answer>
+          <p style={{ fontSize: 16 }}>
+            {standing.said.meaning} {standing.said.by}.
+          </p>
+        </>
+      ) : (
+        <Answer>
+          <Tick size={18} /> As it should be.
+        </Answer>
+      )
+    case 'failed':
+      return standing.said ? (
+        <>
+          <Answer>
+            <em>{standing.said.headline}</em>
+          </Answer>
+          <p style={{ fontSize: 16 }}>
+            {standing.said.meaning} {standing.said.by}.
+          </p>
+        </>
+      ) : null
+    case 'void':
+      return (
+        <ErrorLine>
+          Prove it again: {standing.opened.toLowerCase()} was opened or set since. Then it read{' '}
+          {standing.said.value}.
+        </ErrorLine>
+      )
+    case 'fitted':
+      return (
+        <Answer>
+          Unproved until fitted: {standing.why} ({standing.by} with {standing.second}).
+        </Answer>
+      )
+    case 'not yet':
+      return null
+  }
+}
+
+/** A proof that this bench cannot make: why, and who else says so. */
+function WhenFitted({ open, proof, done }: SheetedProps & { proof: Proof; done: () => void }) {
+  const shop = useShop().data
+  const { person } = usePerson()
+  const [why, setWhy] = useState('')
+  const [second, setSecond] = useState('')
+  const [wrong, setWrong] = useState('')
+  const leave = () => {
+    if (!second) return setWrong('Choose the second name: two people leave a proof open.')
+    const no = open.add('proof.fitted', { proof: proof.key, name: proof.name, why, second })
+    if (no) setWrong(no.sentence)
+    else done()
+  }
+  return (
+    <div style={{ display: 'grid', gap: 10 }}>
+      <p style={{ fontSize: 16, lineHeight: 1.4 }}>
+        It goes out unproved in this, and sheet and card say so. Where it has no inlet or flange of its own to
+        be tested by, an adapter plate may do it on the bench.
+      </p>
+      <label>
+        <Label>Only when fitted, because</Label>
+        <FieldInput
+          autoFocus
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+          onKeyDown={onEnter(leave)}
+        />
+      </label>
+      <label>
+        <Label>Second name</Label>
+        <FieldSelect value={second} onChange={(event) => setSecond(event.target.value)}>
+          <option value="">choose</option>
+          {shop?.people
+            .filter(({ name }) => name !== person)
+            .map(({ name }) => (
+              <option key={name}>{name}</option>
+            ))}
+        </FieldSelect>
+      </label>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <MainButton onPress={leave}>Leave it open until fitted</MainButton>
+    </div>
+  )
+}

@@ -1,0 +1,60 @@
+import { proofsOf, proofStanding, type Proof } from '@ekrond/core/proof'
+import { useState, type ComponentType } from 'react'
+import { OnStrip } from '../../shell/OnStrip'
+import { withSheets, type SheetedProps } from '../withSheets'
+import { AlikeBench } from './AlikeBench'
+import { HoldBench } from './HoldBench'
+import { LevelBench } from './LevelBench'
+import { LiftsBench } from './LiftsBench'
+import { PortsBench } from './PortsBench'
+import type { BenchProps } from './ProofSheet'
+import { ProofStrip } from './ProofStrip'
+import { PumpBench } from './PumpBench'
+import { SeenBench } from './SeenBench'
+import { TravelBench } from './TravelBench'
+import { WeepBench } from './WeepBench'
+
+export default withSheets('prove', Prove)
+
+const benches: Readonly<Record<Proof['how'], ComponentType<BenchProps>>> = {
+  hold: HoldBench,
+  lifts: LiftsBench,
+  level: LevelBench,
+  weep: WeepBench,
+  pump: PumpBench,
+  travel: TravelBench,
+  seen: SeenBench,
+  ports: PortsBench,
+  alike: AlikeBench,
+}
+
+/** Every proof of this body in the order in which none spoils another, one at a time. */
+function Prove({ open }: SheetedProps) {
+  const subject = { state: open.state, sheets: open.sheets, body: open.body }
+  const proofs = proofsOf(subject)
+  const standings = proofs.map((proof) => proofStanding(subject, proof))
+  const [picked, setPicked] = useState<string | null>(
+    () => proofs.find((_, i) => !['proved', 'fitted'].includes(standings[i]!.state))?.key ?? proofs[0]!.key,
+  )
+  const index = Math.max(
+    0,
+    proofs.findIndex(({ key }) => key === picked),
+  )
+  const proof = proofs[index]!
+  const Bench = benches[proof.how]
+  return (
+    <>
+      <OnStrip>
+        <ProofStrip open={open} here={proof.key} pick={setPicked} />
+      </OnStrip>
+      <Bench
+        key={proof.key}
+        open={open}
+        proof={proof}
+        standing={standings[index]!}
+        place={`${index + 1} of ${proofs.length}`}
+        move={(by) => setPicked(proofs[(index + by + proofs.length) % proofs.length]!.key)}
+      />
+    </>
+  )
+}
