@@ -29,7 +29,20 @@ import {
 import { settingsInOrder } from '../settings/index.ts'
 import { voidedBy } from '../work/index.ts'
 import { found } from './found.ts'
+import { sheetPicture, type SheetPicture } from './picture.ts'
+import {
+  builtRows,
+  leftForInstaller,
+  proofRows,
+  worthOf,
+  type BuiltRow,
+  type ProofRow,
+  type Worth,
+} from './proved.ts'
 import { startUpCard, type StartUpCard } from './start-up.ts'
+
+export { layPicture, type LaidPicture, type SheetPicture } from './picture.ts'
+export type { ProofRow } from './proved.ts'
 
 export interface SheetRow {
   name: string
@@ -49,7 +62,12 @@ export interface ReturnSheet {
   /** A as it went back, a letter on for each correction after the return; null before: a draft has none */
   revision: string | null
   /** what the paper is worth, and what that rests on; sheets of before this was said lack it */
-  standing?: { word: 'DRAFT' | 'PROVED' | 'NOT PROVED'; rests: string }
+  standing?: Worth
+  /** each proof, as it came in and as it goes out; sheets of before had none, nor what follows */
+  proofs?: ProofRow[]
+  built?: BuiltRow[]
+  installer?: string[]
+  picture?: SheetPicture
   /** what was corrected after the return */
   changes: string[]
   listNumber: string
@@ -87,7 +105,11 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     number: showNumber(number),
     body: of > 1 ? { number: bodyNumber, of } : null,
     revision: after?.letter ?? null,
-    standing: standingOf(state, all),
+    standing: worthOf(state, all),
+    proofs: proofRows(state, sheets, bodyNumber),
+    built: builtRows(state, sheets, bodyNumber),
+    installer: leftForInstaller(state, sheets, bodyNumber),
+    picture: sheetPicture(state, sheets, bodyNumber),
     changes: (after?.corrections ?? []).map(
       ({ entry }) => `${sentenceOf(entry, (code) => nameOn(sheets, code))} (${entry.by}, after return)`,
     ),
@@ -121,19 +143,6 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     cautions: [
       'Fuel and vapour: ventilate, no flame or spark. Soaked cloths into a lidded metal bin, out as local rules say. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
     ],
-  }
-}
-
-/** What the paper is worth: nothing before the return, and proof only where nobody let it go without one. */
-function standingOf(state: JobState, all: SheetsByBody): NonNullable<ReturnSheet['standing']> {
-  if (!state.returned) return { word: 'DRAFT', rests: 'It has not gone back: nothing here is certified.' }
-  const unproved = gatePoints(state, all).find(({ point }) => point === 'proof')
-  if (!unproved) return { word: 'PROVED', rests: 'Every reading in its band, proved on the bench.' }
-  return {
-    word: 'NOT PROVED',
-    rests: unproved.passed
-      ? `${unproved.passed.why} (${unproved.passed.by} with ${unproved.passed.second}).`
-      : 'No bench proof here.',
   }
 }
 

@@ -9,6 +9,7 @@ import { figure } from '../measure/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import { screwKindOf, type Sheets } from '../sheets/index.ts'
 import { found } from './found.ts'
+import { untilFitted } from './proved.ts'
 
 export interface StartUpCard {
   /** what comes before anyone cranks; null where nothing says so */
@@ -91,6 +92,9 @@ function passedTheSeat(state: JobState, sheets: Sheets, bodyNumber: number): str
   if (complaint.symptom === 'flooding' || complaint.symptom === 'leak' || FUEL_WENT_ON.test(complaint.words))
     return `it came in with “${complaintWords(complaint)}”`
   if (here.tests.inlet?.result === 'bad') return 'its inlet leaked as received'
+  const proved = here.proven.inlet ?? []
+  if (proved.some(({ measured }) => measured.what === 'hold' && measured.high > measured.limit))
+    return 'its inlet leaked on the bench here'
   const wet = sheets.build.positions.find(({ code, kind }) => {
     const said = here.findings[code]?.said ?? []
     return (
@@ -148,6 +152,10 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
             `Its ${listed(spec.settings.filter(({ sealed }) => sealed).map(({ name }) => name.toLowerCase()))} came sealed${sealsBroken(state, bodyNumber)}: local law and a licensed shop decide who may turn it.`,
           ]
         : []),
+      ...untilFitted(state, sheets, bodyNumber).map(
+        ({ name, why }) =>
+          `Unproved until fitted: ${name.charAt(0).toLowerCase()}${name.slice(1)} (${why}). Look at it before it is left running.`,
+      ),
       ...leftForTheEngine(state, sheets, bodyNumber),
       'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
       choke

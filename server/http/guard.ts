@@ -37,7 +37,7 @@ function refusedFor(request: FastifyRequest, hosts: ReadonlySet<string>): Proble
       'This server does not answer under that name. Call it by its own address, or list the name in EKROND_HOSTS.',
     )
   if (!request.url.startsWith('/api/')) return undefined
-  const takesOut = /^\/api\/(export\.zip|jobs\/[^/]+\/export\.json)/.test(request.url)
+  const takesOut = /^\/api\/(export\.zip|jobs\/[^/]+\/(export\.json|sheet\.html))/.test(request.url)
   const foreign =
     request.headers['sec-fetch-site'] === 'cross-site' ||
     (origin !== undefined && !(hosts.has(hostOfOrigin(origin)) && origin.endsWith(`//${host}`)))

@@ -23,6 +23,8 @@ import { localDate } from '../clock.ts'
 import { clip, notFound, ProblemError } from '../http/problem.ts'
 import { sharedReads } from '../http/shared.ts'
 import { answerText, serialised, type ValibotTypeProvider } from '../http/valibot.ts'
+import { beforeAndAfter } from '../photos/before-after.ts'
+import { customerPage } from '../reports/customer-page.ts'
 import { labelPdf } from '../reports/label.ts'
 import type { Services } from '../services.ts'
 import {
@@ -140,6 +142,31 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
         .type('application/pdf')
         .header('content-disposition', `inline; filename="return-sheet-${head.number}.pdf"`)
         .send(pdf)
+    },
+  )
+
+  /** The same sheet as one file for the customer, which works without a network. */
+  app.get(
+    '/api/jobs/:number/sheet.html',
+    { schema: { params: JobParams, querystring: SheetQuery } },
+    async (request, reply) => {
+      const { head, pages } = await sheetOf(request.params.number, request.query.revision)
+      const shop = await services.shop()
+      const { returnedAt } = pages[0]!
+      const state = await cache.state(pool, head.job)
+      const photos = await beforeAndAfter(pool, state)
+      const page = customerPage(
+        pages,
+        {
+          shop: `${shop.name}, ${shop.place}`,
+          date: localDate(returnedAt ? new Date(returnedAt) : clock(), shop.zone),
+        },
+        photos,
+      )
+      return reply
+        .type('text/html; charset=utf-8')
+        .header('content-disposition', `attachment; filename="return-sheet-${head.number}.html"`)
+        .send(page)
     },
   )
 

@@ -23,3 +23,13 @@ export async function selectPhotographs(db: Queryable): Promise<string[]> {
   )
   return rows.map(({ hash }) => hash)
 }
+
+/** Several pictures by their hashes. */
+export async function selectSome(db: Queryable, hashes: readonly string[]): Promise<Map<string, Buffer>> {
+  const { rows } = await db.query<{ hash: string; picture: Buffer }>(
+    `select encode(hash, 'hex') as hash, picture from photograph
+      where hash = any(select decode(one, 'hex') from unnest($1::text[]) as one)`,
+    [hashes],
+  )
+  return new Map(rows.map(({ hash, picture }) => [hash, picture]))
+}

@@ -1,10 +1,11 @@
-import type { ReturnSheet } from '@ekrond/core/return-sheet'
+import { layPicture, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
 import PDFDocument from 'pdfkit'
 import { INK, PENCIL, registerFaces } from './faces.ts'
 
 type Pdf = InstanceType<typeof PDFDocument>
 
 const RED = '#c22f16'
+const GREEN = '#1d6a54'
 const RULE = '#c9c6ba'
 
 const page = { width: 595.28, height: 841.89, margin: 22 }
@@ -12,6 +13,10 @@ const left = page.margin
 const right = page.width - page.margin
 const top = page.margin
 const bottom = page.height - page.margin
+const TITLE_HEIGHT = 78
+const PICTURE_HEIGHT = 112
+/** A row of a setting. */
+const ROW = 17
 
 export type SheetRenderer = (pages: ReturnSheet[], head: { shop: string; date: string }) => Promise<Buffer>
 
@@ -43,8 +48,20 @@ export function returnSheetPdf(pages: ReturnSheet[], head: { shop: string; date:
       .stroke()
     const y1 = heading(pdf, sheet, head)
     const y2 = settings(pdf, sheet, y1)
-    const y3 = findings(pdf, sheet, y2)
-    startUp(pdf, sheet, y3)
+    const y3 = sheet.picture ? picture(pdf, sheet.picture, y2) : y2
+    const y4 = findings(pdf, sheet, y3)
+    if (y4 + cardHeight(pdf, sheet) > bottom - TITLE_HEIGHT) {
+      // What finds no room goes onto a page of its own: the card can go with the unit.
+      titleBlock(pdf, sheet, head)
+      pdf
+        .addPage()
+        .lineWidth(1.4)
+        .strokeColor(INK)
+        .rect(left, top, right - left, bottom - top)
+        .stroke()
+      if (sheet.standing?.word === 'DRAFT') across(pdf, 'DRAFT')
+      startUp(pdf, sheet, top)
+    } else startUp(pdf, sheet, y4)
     titleBlock(pdf, sheet, head)
   }
   pdf.end()
@@ -94,7 +111,7 @@ function heading(pdf: Pdf, sheet: ReturnSheet, head: { shop: string }): number {
     put(pdf, `${sheet.standing.word}. ${sheet.standing.rests}`, left + 12, top + 35, {
       face: 'strong',
       size: 9,
-      colour: sheet.standing.word === 'PROVED' ? INK : RED,
+      colour: sheet.standing.word === 'PROVED' ? GREEN : RED,
       width: right - left - 24,
     })
   rule(pdf, top + 50)
@@ -123,17 +140,22 @@ function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
   y += 14
   for (const row of sheet.rows) {
     rule(pdf, y, left, divider, 0.5, RULE)
-    put(pdf, row.name, columns[0]!, y + 6, { size: 9.5, width: 106 })
-    put(pdf, row.spec, columns[1]!, y + 6, { face: 'figures', size: 9, width: 96 })
-    put(pdf, row.asFound, columns[2]!, y + 6, { face: 'figures', size: 9, colour: PENCIL, width: 58 })
-    put(pdf, row.asLeft, columns[3]!, y + 6, { face: 'figures', size: 9, width: 58 })
-    put(pdf, row.with, columns[4]!, y + 6, { size: 9, width: divider - columns[4]! - 4 })
-    y += 22
+    put(pdf, row.name, columns[0]!, y + (sheet.proofs ? 3 : 6), { size: 9.5, width: 106 })
+    put(pdf, row.spec, columns[1]!, y + (sheet.proofs ? 3 : 6), { face: 'figures', size: 9, width: 96 })
+    put(pdf, row.asFound, columns[2]!, y + (sheet.proofs ? 3 : 6), {
+      face: 'figures',
+      size: 9,
+      colour: PENCIL,
+      width: 58,
+    })
+    put(pdf, row.asLeft, columns[3]!, y + (sheet.proofs ? 3 : 6), { face: 'figures', size: 9, width: 58 })
+    put(pdf, row.with, columns[4]!, y + (sheet.proofs ? 3 : 6), { size: 9, width: divider - columns[4]! - 4 })
+    y += sheet.proofs ? ROW : 22
     if (row.out) {
       pdf
         .lineWidth(1.2)
         .strokeColor(RED)
-        .rect(columns[3]! - 4, y - 20, 60, 17)
+        .rect(columns[3]! - 4, y - (sheet.proofs ? ROW - 1 : 20), 60, sheet.proofs ? ROW - 2 : 17)
         .stroke()
       put(pdf, `${row.name}: ${row.out}`, columns[0]!, y, {
         size: 8.5,
@@ -143,9 +165,96 @@ function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
       y += 13
     }
   }
-  screws(pdf, sheet, divider, y0)
-  const end = Math.max(y, y0 + 150)
+  const beside = sheet.proofs ? proved(pdf, sheet, divider, y0) : y0 + 150
+  if (!sheet.proofs) screws(pdf, sheet, divider, y0)
+  const end = Math.max(y, beside)
   pdf.lineWidth(0.8).strokeColor(INK).moveTo(divider, y0).lineTo(divider, end).stroke()
+  rule(pdf, end)
+  return end
+}
+
+/** Proofs and sizes as built, was beside now; returns where it ends. */
+function proved(pdf: Pdf, { proofs = [], built = [] }: ReturnSheet, x0: number, y0: number): number {
+  const width = right - x0
+  let y = y0 + 8
+  const heads = (title: string) => {
+    put(pdf, title, x0 + 8, y, { size: 8, colour: PENCIL, face: 'strong' })
+    y += 12
+  }
+  const line = (name: string, was: string, now: string, colour = INK) => {
+    put(pdf, name, x0 + 8, y, { size: 8.2, width: width - 74 })
+    const after = pdf.y
+    put(pdf, `${was === '·' ? '' : `${was} → `}${now}`.replace(' → ', ' to '), x0 + width - 70, y, {
+      size: 8.2,
+      face: 'strong',
+      colour,
+      width: 64,
+    })
+    y = Math.max(after, pdf.y) + 1.5
+  }
+  heads('Proved on the bench, was to now')
+  for (const one of proofs)
+    line(
+      `${one.short}${['by hand', 'as listed', 'of ten'].includes(one.unit) ? '' : `, ${one.unit}`}`,
+      one.was === 'good' ? '·' : one.was,
+      one.now,
+      one.state === 'proved' ? INK : one.state === 'fitted' ? PENCIL : RED,
+    )
+  if (built.length) {
+    y += 4
+    heads('As built, was to now')
+    for (const one of built.slice(0, 8)) line(one.name.replace(/, (mm|g)$/, ''), one.was, one.now)
+  }
+  return y + 4
+}
+
+/** The unit from outside: its ports as they are left, its adjusters with which way does what. */
+function picture(pdf: Pdf, it: SheetPicture, y0: number): number {
+  put(pdf, 'Ports', left + 10, y0 + 8, { size: 8, colour: PENCIL, face: 'strong' })
+  it.ports.forEach((port, i) => {
+    put(pdf, `${port.letter}  ${port.name}`, left + 10, y0 + 22 + i * 20, { size: 8.5, width: 116 })
+    put(pdf, port.left, left + 20, y0 + 32 + i * 20, { size: 8, colour: PENCIL, width: 110 })
+  })
+  if (it.ports.length === 0) put(pdf, 'none', left + 10, y0 + 22, { size: 8.5 })
+  const x = left + 132
+  const laid = layPicture(it, right - x - 8, PICTURE_HEIGHT, 168, 23)
+  const to = ([px, py]: readonly [number, number]): [number, number] => [x + px, y0 + py]
+  pdf.lineWidth(1).strokeColor(INK)
+  for (const line of laid.outlines) {
+    line.forEach((point, i) => (i ? pdf.lineTo(...to(point)) : pdf.moveTo(...to(point))))
+    pdf.closePath().stroke()
+  }
+  for (const { from, to: end, letter, filled } of laid.stubs) {
+    pdf
+      .lineWidth(2.4)
+      .strokeColor(INK)
+      .moveTo(...to(from))
+      .lineTo(...to(end))
+      .stroke()
+    pdf.lineWidth(0.8).circle(...to(end), 5.4)
+    if (filled) pdf.fill(INK)
+    else pdf.fillAndStroke('#ffffff', INK)
+    const [cx, cy] = to(end)
+    put(pdf, letter, cx - 2.2, cy - 4.4, {
+      size: 7.5,
+      face: 'strong',
+      colour: filled ? '#ffffff' : INK,
+      width: 10,
+    })
+  }
+  for (const { from, to: end, first, second } of laid.leaders) {
+    pdf
+      .lineWidth(0.6)
+      .strokeColor(INK)
+      .moveTo(...to(from))
+      .lineTo(...to([end[0] - 4, end[1]]))
+      .stroke()
+    pdf.circle(...to(from), 1.4).fill(INK)
+    const [tx, ty] = to(end)
+    put(pdf, first, tx, ty - 6, { size: 8.8, face: 'strong', width: 162 })
+    put(pdf, second, tx, ty + 4.5, { size: 8, colour: PENCIL, width: 162 })
+  }
+  const end = y0 + Math.max(PICTURE_HEIGHT, 26 + it.ports.length * 20)
   rule(pdf, end)
   return end
 }
@@ -213,10 +322,43 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
     for (const { what, why } of sheet.left.slice(0, 6))
       yr = put(pdf, `${what}: ${why}`, middle + 10, yr + 2, { size: 9 })
   }
+  if (sheet.installer?.length) {
+    y =
+      put(pdf, 'Left for the installer', left + 10, y + 7, { size: 8.5, colour: PENCIL, face: 'strong' }) + 2
+    for (const line of sheet.installer) {
+      pdf
+        .lineWidth(0.8)
+        .strokeColor(INK)
+        .rect(left + 11, y + 2, 7, 7)
+        .stroke()
+      y = put(pdf, line, left + 24, y, { size: 9, width: middle - left - 32 }) + 2
+    }
+  }
   const end = Math.max(y, yr) + 8
   pdf.lineWidth(0.8).strokeColor(INK).moveTo(middle, y0).lineTo(middle, end).stroke()
   rule(pdf, end)
   return end
+}
+
+/** How high the start-up card will stand. */
+function cardHeight(pdf: Pdf, sheet: ReturnSheet): number {
+  const width = (right - left) / 2 - 34
+  const half = Math.ceil(sheet.startUp.lines.length / 2)
+  pdf.font('words').fontSize(9.5)
+  const column = (lines: readonly string[]) =>
+    lines.reduce((sum, line) => sum + pdf.heightOfString(line, { width, lineGap: 1 }) + 3, 0)
+  const danger = sheet.startUp.danger
+    ? pdf
+        .font('strong')
+        .fontSize(10.5)
+        .heightOfString(sheet.startUp.danger, { width: right - left - 48 }) + 24
+    : 0
+  pdf.font('words').fontSize(9.5)
+  return (
+    34 +
+    danger +
+    Math.max(column(sheet.startUp.lines.slice(0, half)), column(sheet.startUp.lines.slice(half)))
+  )
 }
 
 function startUp(pdf: Pdf, sheet: ReturnSheet, y0: number): void {
@@ -257,7 +399,7 @@ function startUp(pdf: Pdf, sheet: ReturnSheet, y0: number): void {
 }
 
 function titleBlock(pdf: Pdf, sheet: ReturnSheet, head: { date: string }): void {
-  const y0 = bottom - 78
+  const y0 = bottom - TITLE_HEIGHT
   const x0 = left + 214
   rule(pdf, y0)
   put(pdf, sheet.cautions.join(' '), left + 10, y0 + 10, { size: 8.5, colour: PENCIL, width: 194 })

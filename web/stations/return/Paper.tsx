@@ -1,4 +1,4 @@
-import { type ReturnSheet } from '@ekrond/core/return-sheet'
+import { layPicture, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
 import styled from 'styled-components'
 import { figures, narrow } from '../../theme/global'
 import { Fraction, Label } from '../../ui'
@@ -50,6 +50,24 @@ const SheetOfPaper = styled.article`
   & .standing {
     padding: 6px 16px;
     border-bottom: 1px solid var(--ink);
+  }
+  & .good {
+    color: var(--green);
+  }
+  & .pair {
+    display: flex;
+    justify-content: space-between;
+    gap: 10px;
+  }
+  & .pair.failed,
+  & .pair.void {
+    color: var(--red);
+  }
+  & .pair > span:last-child {
+    text-align: right;
+  }
+  & .boxes {
+    list-style: '☐ ';
   }
   & .bad,
   & .why {
@@ -113,7 +131,7 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
         </span>
       </header>
       {sheet.standing && (
-        <p className={sheet.standing.word === 'PROVED' ? 'standing' : 'standing bad'}>
+        <p className={sheet.standing.word === 'PROVED' ? 'standing good' : 'standing bad'}>
           <b>{sheet.standing.word}.</b> {sheet.standing.rests}
         </p>
       )}
@@ -144,6 +162,35 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
           ))}
         </tbody>
       </table>
+      {(sheet.proofs?.length || sheet.built?.length) && (
+        <div className="two">
+          <div>
+            <Label>Proved on the bench, was → now</Label>
+            {sheet.proofs?.map((one) => (
+              <p key={one.name} className={`pair ${one.state}`}>
+                <span>{one.name}</span>
+                <span>
+                  {one.was !== '·' && one.was !== 'good' ? `${one.was} → ` : ''}
+                  <b>{one.now}</b>
+                </span>
+              </p>
+            ))}
+          </div>
+          <div>
+            <Label>As built, was → now</Label>
+            {sheet.built?.map((one) => (
+              <p key={one.name} className="pair">
+                <span>{one.name}</span>
+                <span>
+                  {one.was} → <b>{one.now}</b>
+                </span>
+              </p>
+            ))}
+            {sheet.built?.length === 0 && <p>Nothing was measured.</p>}
+          </div>
+        </div>
+      )}
+      {sheet.picture && <Picture picture={sheet.picture} />}
       <div className="two">
         <div>
           <Label>Found and done</Label>
@@ -152,6 +199,16 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
               <li key={line}>{line}</li>
             ))}
           </ul>
+          {sheet.installer && (
+            <>
+              <Label style={{ marginTop: 8 }}>Left for the installer</Label>
+              <ul className="boxes">
+                {sheet.installer.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            </>
+          )}
         </div>
         <div>
           <Label>The complaint</Label>
@@ -183,5 +240,85 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
         </ol>
       </div>
     </SheetOfPaper>
+  )
+}
+
+const WIDTH = 720
+const HEIGHT = 210
+
+/** The unit from outside with its ports as they are left and its adjusters, which way does what. */
+function Picture({ picture }: { picture: SheetPicture }) {
+  const laid = layPicture(picture, WIDTH - 220, HEIGHT, 236)
+  const line = (points: readonly (readonly [number, number])[]) =>
+    points.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('')
+  return (
+    <div style={{ borderTop: '1px solid var(--ink)', padding: '8px 14px' }}>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={`From outside. ${[
+          ...picture.ports.map(({ letter, name, left }) => `${letter} ${name}: ${left}`),
+          ...picture.adjusters.map(({ name, left, words }) => `${name} ${left}${words ? `, ${words}` : ''}`),
+        ].join('; ')}.`}
+        style={{ width: '100%', display: 'block' }}
+      >
+        <text x={0} y={14} className="second" fill="var(--pencil)" style={{ font: `500 15px ${narrow}` }}>
+          Ports, filled: capped
+        </text>
+        {picture.ports.map((port, i) => (
+          <text
+            key={port.letter}
+            x={0}
+            y={38 + i * 42}
+            fill="var(--ink)"
+            style={{ font: `600 15px ${narrow}` }}
+          >
+            {`${port.letter}  ${port.name}`}
+            <tspan x={16} dy={18} fill="var(--pencil)" style={{ fontWeight: 400 }}>
+              {port.left}
+            </tspan>
+          </text>
+        ))}
+        <g transform="translate(220 0)">
+          {laid.outlines.map((points, i) => (
+            <path key={i} d={`${line(points)}Z`} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
+          ))}
+          {laid.stubs.map(({ from, to, letter, filled }) => (
+            <g key={letter}>
+              <path d={line([from, to])} stroke="var(--ink)" strokeWidth={4} />
+              <circle
+                cx={to[0]}
+                cy={to[1]}
+                r={9}
+                fill={filled ? 'var(--ink)' : 'var(--paper)'}
+                stroke="var(--ink)"
+                strokeWidth={1.4}
+              />
+              <text
+                x={to[0]}
+                y={to[1] + 5}
+                textAnchor="middle"
+                fill={filled ? 'var(--paper)' : 'var(--ink)'}
+                style={{ font: `600 14px ${narrow}` }}
+              >
+                {letter}
+              </text>
+            </g>
+          ))}
+          {laid.leaders.map(({ from, to, first, second }) => (
+            <g key={first}>
+              <path d={line([from, [to[0] - 4, to[1]]])} stroke="var(--ink)" strokeWidth={1} />
+              <circle cx={from[0]} cy={from[1]} r={2.4} fill="var(--ink)" />
+              <text x={to[0]} y={to[1] + 1} fill="var(--ink)" style={{ font: `600 15px ${narrow}` }}>
+                {first}
+                <tspan x={to[0]} dy={16} fill="var(--pencil)" style={{ fontWeight: 400 }}>
+                  {second}
+                </tspan>
+              </text>
+            </g>
+          ))}
+        </g>
+      </svg>
+    </div>
   )
 }

@@ -162,6 +162,13 @@ function Return({ open }: SheetedProps) {
             >
               Job as JSON
             </a>
+            <a
+              href={`${base}/sheet.html`}
+              download
+              style={{ alignSelf: 'center', textUnderlineOffset: 4, fontSize: 15, padding: '12px 0' }}
+            >
+              Page for the customer
+            </a>
           </AskFoot>
         </Ask>
       </Main>
