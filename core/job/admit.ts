@@ -21,6 +21,9 @@ export function checkData(entry: UnsentEntry): NotAdmitted | undefined {
   return notAdmitted('data', issueSentence(issue), field)
 }
 
+/** What may be said at any time: the engine is elsewhere, and tells its story after the return. */
+const ALWAYS: ReadonlySet<string> = new Set(['note.written', 'job.reopened', 'sign.seen', 'run.noted'])
+
 /**
  * Whether an entry can be true given the log. Judgements that differ are admitted; what cannot be (off twice, on before off,
  * a correction of something already corrected) is refused with a sentence.
@@ -35,7 +38,7 @@ export function admit(
   const read = current(entry)
   const kind = kinds.get(entry.kind)!
   if (!state.opened && entry.kind !== 'job.opened') return notAdmitted('not open')
-  const always = entry.kind === 'note.written' || entry.kind === 'job.reopened'
+  const always = ALWAYS.has(entry.kind)
   if (state.returned && !always) {
     const refused = admitAfterReturn(state, entry)
     if (refused) return refused

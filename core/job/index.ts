@@ -3,6 +3,11 @@ export * from './state.ts'
 export * from './refusals.ts'
 export { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from './issues.ts'
 export {
+  blipParts,
+  runWords,
+  type BlipPart,
+  type RunEntry,
+  type RunNote,
   kinds,
   kindList,
   current,

@@ -206,6 +206,19 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     { proof: 'choke', name: 'Choke opens with warmth', why: 'no warm air here', second: 'O. Dell' },
     'left choke opens with warmth unproved until it is fitted, with O. Dell: no warm air here',
   ],
+  'sign.seen': [
+    {
+      about: 'sign.choke-helps',
+      name: 'With the choke half on, does it run better?',
+      state: 'absent',
+      words: '',
+    },
+    'no: With the choke half on, does it run better?',
+  ],
+  'run.noted': [
+    { note: { what: 'blip', part: 'after', bad: true }, words: 'warm' },
+    'on the engine: sags below idle after release: warm',
+  ],
   'note.written': [{ text: 'shaft a little loose' }, 'noted: shaft a little loose'],
   'test.repeated': [{ test: 'inlet', result: 'good' }, 'tested again: inlet holds pressure'],
   'complaint.answered': [
@@ -246,6 +259,8 @@ describe('each kind of entry', () => {
       'note.written',
       'photo.pinned',
       'photo.taken',
+      'run.noted',
+      'sign.seen',
     ])
     expect(kindList.filter((kind) => kind.ofBody).map((kind) => kind.kind)).toEqual(
       expect.arrayContaining(['reading.taken', 'part.off', 'finding.judged', 'ident.chosen', 'test.noted']),

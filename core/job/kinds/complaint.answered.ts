@@ -4,7 +4,12 @@ import { defineKind } from '../kind.ts'
 
 declare module '../state.ts' {
   interface JobState {
-    answer: { explained: boolean; by: readonly string[]; words: string } | null
+    answer: {
+      explained: boolean
+      by: readonly string[]
+      words: string
+      causes?: readonly string[] | undefined
+    } | null
   }
 }
 
@@ -16,6 +21,8 @@ export const complaintAnswered = defineKind({
     explained: v.boolean(),
     by: v.array(v.pipe(v.string(), v.maxLength(60))),
     words: Words,
+    /** the causes of the shop’s table that these findings are, so that the next one knows */
+    causes: v.optional(v.array(v.pipe(v.string(), v.maxLength(40)))),
   }),
   key: () => '',
   admit: () => undefined,

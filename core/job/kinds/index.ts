@@ -40,8 +40,10 @@ import { proofAnswered } from './proof.answered.ts'
 import { proofFitted } from './proof.fitted.ts'
 import { proofMeasured } from './proof.measured.ts'
 import { readingTaken } from './reading.taken.ts'
+import { runNoted } from './run.noted.ts'
 import { sealSeen } from './seal.seen.ts'
 import { sedimentSeen } from './sediment.seen.ts'
+import { signSeen } from './sign.seen.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
 import { testNoted } from './test.noted.ts'
 import { testRepeated } from './test.repeated.ts'
@@ -86,6 +88,8 @@ const all = [
   readingTaken,
   proofMeasured,
   proofFitted,
+  signSeen,
+  runNoted,
   complaintAnswered,
   gatePassed,
   jobReturned,
@@ -121,6 +125,7 @@ export type { Pin } from './photo.pinned.ts'
 export type { Photo, PhotoStep } from './photo.taken.ts'
 export { portWords, type PortNote, type PortState } from './port.noted.ts'
 export type { ProofData } from './proof.measured.ts'
+export { blipParts, runWords, type BlipPart, type RunEntry, type RunNote } from './run.noted.ts'
 export type { ReadingData } from './reading.taken.ts'
 
 /** An entry with its data as this program's version of its kind has it. What a newer program wrote is left as it is. */

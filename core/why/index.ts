@@ -1,0 +1,2 @@
+export * from './network.ts'
+export { outsideCauses, signs, type Area } from './outside.ts'
