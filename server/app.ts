@@ -12,6 +12,7 @@ import { benchRoutes } from './bench/relay.ts'
 import { bathRoutes } from './baths/routes.ts'
 import { photoRoutes } from './photos/routes.ts'
 import { liveRoutes, type Live } from './live/events.ts'
+import { outcomeRoutes } from './outcomes/routes.ts'
 import type { Services } from './services.ts'
 import { shopRoutes } from './shop/routes.ts'
 import { wholeRoutes } from './whole/routes.ts'
@@ -66,6 +67,7 @@ export async function buildApp({
   await app.register(jobRoutes, { services })
   await app.register(photoRoutes, { services })
   await app.register(bathRoutes, { services })
+  await app.register(outcomeRoutes, { services })
   await benchRoutes(app)
   await app.register(wholeRoutes, { services })
   app.get('/api/openapi.json', { schema: { hide: true } }, () => app.swagger())

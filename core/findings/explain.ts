@@ -1,5 +1,6 @@
 import { causes, firstLooks, lookFirst, type Suspect } from '../complaint/index.ts'
-import { bodyOf, lastSaid, type JobState } from '../job/state.ts'
+import type { SheetsByBody } from '../job/kind.ts'
+import { bodyOf, lastSaid, readBodyKey, type JobState } from '../job/state.ts'
 import type { Position, Sheets } from '../sheets/schemas.ts'
 import { conditionOf } from './conditions.ts'
 
@@ -105,4 +106,16 @@ export function wouldExplain(
   return suspect
     ? `It would explain the complaint, “${complaint.words || complaint.symptom}”: one of the likelier causes, ${Math.round(suspect.share * 100)} %.`
     : ''
+}
+
+/** The causes of the shop's table that the named parts' findings are, of those that bring the complaint. */
+export function causesNamed(state: JobState, all: SheetsByBody, by: readonly string[]): string[] {
+  const symptom = state.opened?.complaint.symptom ?? ''
+  const named = by.flatMap((one) => {
+    const { body, key } = readBodyKey(one)
+    const position = all[body]?.build.positions.find(({ code }) => code === key)
+    const finding = lastSaid(bodyOf(state, body).findings[key])
+    return position && finding ? causesOf(position, finding.condition, finding.ruled) : []
+  })
+  return [...new Set(named)].filter((code) => (symptomOf(code, symptom) ?? 0) > 0)
 }

@@ -1,6 +1,6 @@
 export * from './conditions.ts'
 export { uncured, type Uncured } from './cure.ts'
-export { weighFindings, wouldExplain, type Weighed } from './explain.ts'
+export { causesNamed, weighFindings, wouldExplain, type Weighed } from './explain.ts'
 export { storiesOf, type Story } from './story.ts'
 export { mendOrBuy, type MendOrBuy } from './mend.ts'
 export type { Judgement } from './kind.ts'

@@ -149,6 +149,8 @@ export function networkOf(causes: readonly Cause[]): CauseNetwork {
 export interface WhyCause extends Cause {
   p: number
   standing: 'found' | 'ruled out' | 'open'
+  /** the chance that it brings what is complained of */
+  brings: number
 }
 
 export interface Why {
@@ -156,6 +158,8 @@ export interface Why {
   /** what settles most a minute; null where nothing is left to ask */
   next: { code: string; kind: 'cause' | 'sign'; question: string; minutes: number; gain: number } | null
   seen: Record<string, Seen>
+  /** the chance that what was found brings what is complained of */
+  explained: number
 }
 
 /** What is known of a complaint: its own words, the tests as received, what somebody said of signs and causes since. */
@@ -211,6 +215,8 @@ export function why(
   for (const code of Object.keys(findings)) if (!there.has(code)) delete findings[code]
   const answer = weighCauses(network, seen, findings)
   if (isRefusal(answer)) return answer
+  const { symptom } = state.opened!.complaint
+  const shapes = new Map([...carburetor, ...outsideCauses].map((one): [string, Shape] => [one.code, one]))
   const weighed = causes
     .map((cause): WhyCause => {
       const found = findings[cause.code]
@@ -218,10 +224,23 @@ export function why(
         ...cause,
         p: answer.posterior[cause.code] ?? 0,
         standing: found === 'present' ? 'found' : found === 'absent' ? 'ruled out' : 'open',
+        brings: shapes.get(cause.code)?.symptoms[symptom] ?? 0,
       }
     })
-    .sort((a, b) => rank[a.standing] - rank[b.standing] || b.p - a.p)
-  return { causes: weighed, next: nextLook(network, weighed, seen, findings, said), seen: said }
+    .sort(
+      (a, b) =>
+        rank[a.standing] - rank[b.standing] ||
+        (a.standing === 'found' ? b.brings - a.brings : 0) ||
+        b.p - a.p,
+    )
+  const explained =
+    1 - weighed.reduce((rest, { standing, brings }) => (standing === 'found' ? rest * (1 - brings) : rest), 1)
+  return {
+    explained,
+    causes: weighed,
+    next: nextLook(network, weighed, seen, findings, said),
+    seen: said,
+  }
 }
 
 const rank = { found: 0, open: 1, 'ruled out': 2 }

@@ -65,6 +65,9 @@ describe('why', () => {
     expect(after.causes[0]).toMatchObject({ code: 'float', standing: 'found' })
     expect(p(after, 'float')).toBeCloseTo(1, 9)
     expect(p(after, 'needle')).toBeLessThan(p(before, 'needle') / 2)
+    // A soaked float brings flooding seven times in ten.
+    expect(after.explained).toBeCloseTo(0.7, 9)
+    expect(before.explained).toBe(0)
   })
   it('with the choke half on it runs better: lean causes rise, rich ones fall', () => {
     const before = asked({ symptom: 'flat spot' })

@@ -57,7 +57,7 @@ export interface OpenJob {
   /** the sheets of every body that is identified */
   all: SheetsByBody
   /** address of a station of this job, for this body or another */
-  to(station: StationName | 'history', body?: number, asOf?: number): string
+  to(station: StationName | 'history' | 'why' | 'engine', body?: number, asOf?: number): string
   /** the entry up to which the log is shown; 0 for all of it */
   asOf: number
   /** the whole log, also while it is shown as it stood once */

@@ -63,17 +63,19 @@ interface Props {
   onTakeBack: () => void
   onGiveBack: () => void
   onHistory: () => void
+  onWhy: () => void
   onKeys: () => void
 }
 
 /** The sheet's margin, the same on every screen of a job: away from it, an act back and again, what was done, the keys. */
-export function JobBar({ onRack, onTakeBack, onGiveBack, onHistory, onKeys }: Props) {
+export function JobBar({ onRack, onTakeBack, onGiveBack, onHistory, onWhy, onKeys }: Props) {
   return (
     <Bar aria-label="The job">
       <One icon="rack" words="Rack" keys="R" onPress={onRack} />
       <One icon="back" words="Take back" keys="U" onPress={onTakeBack} />
       <One icon="again" words="Give back" keys="Y" onPress={onGiveBack} />
       <One icon="history" words="History" keys="H" onPress={onHistory} />
+      <One icon="why" words="Why" keys="W" onPress={onWhy} />
       <span />
       <One icon="keys" words="Keys" keys="?" onPress={onKeys} />
     </Bar>

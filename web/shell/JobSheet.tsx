@@ -58,6 +58,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   const undo = () => setNotTaken(open.takeBack(station))
   const redo = () => setNotTaken(open.giveBack(station))
   const toHistory = () => void navigate(open.to('history'))
+  const toWhy = () => void navigate(open.to('why'))
   const toRack = () => void navigate('/')
   const toKeys = () => setLegend((now) => !now)
   const next = nextThing(state, open.all)
@@ -75,6 +76,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
     '.': afterEscape(() => next && void navigate(open.to(next.station, next.body))),
     d: toggleSheet,
     h: toHistory,
+    w: toWhy,
     r: toRack,
     '?': toKeys,
   })
@@ -83,7 +85,14 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   return (
     <Frame $bar>
       <div>
-        <JobBar onRack={toRack} onTakeBack={undo} onGiveBack={redo} onHistory={toHistory} onKeys={toKeys} />
+        <JobBar
+          onRack={toRack}
+          onTakeBack={undo}
+          onGiveBack={redo}
+          onHistory={toHistory}
+          onWhy={toWhy}
+          onKeys={toKeys}
+        />
         <div>
           <Zones aria-label="Stations">
             {stations.map(({ name, title, number }) => {

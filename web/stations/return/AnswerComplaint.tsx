@@ -1,7 +1,11 @@
 import { complaintWords } from '@ekrond/core/complaint'
 import { bodyKey, bodyNumbers, bodyOf, lastSaid, readBodyKey } from '@ekrond/core/job'
 import { nameOn, type Sheets } from '@ekrond/core/sheets'
+import { causesNamed } from '@ekrond/core/findings'
+import { isRefusal } from '@ekrond/core/refusal'
+import { why } from '@ekrond/core/why'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { Choice, FieldInput, Label } from '../../ui'
 import type { StationProps } from '../props'
 
@@ -18,12 +22,29 @@ export function AnswerComplaint({ open }: { open: StationProps['open'] & { sheet
     return `${nameOn(open.all[body], key)}${open.bodies > 1 ? `, body ${body}` : ''}`
   }
   const answer = (explained: boolean) =>
-    void open.add('complaint.answered', { explained, by: explained ? by : [], words })
+    void open.add('complaint.answered', {
+      explained,
+      by: explained ? by : [],
+      words,
+      ...(explained ? { causes: [...new Set([...causesNamed(open.state, open.all, by), ...answered])] } : {}),
+    })
+  // What was looked at on the engine and found there is named too.
+  const answered = Object.entries(open.state.signs).flatMap(([about, { state }]) =>
+    state === 'present' && !about.startsWith('sign.') ? [about] : [],
+  )
+  const thought = why(open.state, open.all)
+  const likely = isRefusal(thought) ? [] : thought.causes.filter(({ p }) => p >= 0.1).slice(0, 3)
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       <Label>
         Which findings explain “{open.state.opened && complaintWords(open.state.opened.complaint)}”?
       </Label>
+      {likely.length > 0 && (
+        <p style={{ fontSize: 15 }}>
+          By what is known: {likely.map(({ finding, p }) => `${finding} ${Math.round(p * 100)} %`).join(', ')}
+          . <Link to={open.to('why')}>Why</Link>
+        </p>
+      )}
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
         {found.map((code) => (
           <Choice

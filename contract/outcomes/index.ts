@@ -1,0 +1,20 @@
+import * as v from 'valibot'
+
+/** Of a list number, as an address gives it. */
+export const OutcomesQuery = v.object({ listNumber: v.optional(v.pipe(v.string(), v.maxLength(60))) })
+
+/** What complaints came of in this shop, by the causes that their answers name; and what units of one list number came back with. */
+export const OutcomesAnswer = v.object({
+  answered: v.number(),
+  causes: v.record(v.string(), v.number()),
+  relatives: v.array(
+    v.object({
+      number: v.number(),
+      complaint: v.string(),
+      explained: v.boolean(),
+      words: v.string(),
+      causes: v.array(v.string()),
+    }),
+  ),
+})
+export type OutcomesAnswer = v.InferOutput<typeof OutcomesAnswer>
