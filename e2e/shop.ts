@@ -34,10 +34,13 @@ export const test = base.extend<
     shop: RunningShop
     /** a shop on its first day, without the demo */
     empty: boolean
+    /** with the simulated instruments at its bench */
+    instruments: boolean
   },
   { cluster: Cluster }
 >({
   empty: [false, { option: true }],
+  instruments: [false, { option: true }],
   cluster: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures from the pattern
     async ({}, use) => {
@@ -67,11 +70,19 @@ export const test = base.extend<
     },
     { scope: 'worker', timeout: 90_000 },
   ],
-  shop: async ({ cluster, empty }, use) => {
+  shop: async ({ cluster, empty, instruments }, use) => {
     const database = await cluster.database(empty)
     const shop = serverOver(database.url, await freePort(), empty)
     await shop.start()
+    const simulated = instruments
+      ? spawn(process.execPath, ['build/instruments.mjs'], {
+          cwd: root,
+          env: { ...process.env, EKROND_ADDRESS: shop.url },
+          stdio: ['ignore', 'ignore', 'inherit'],
+        })
+      : null
     await use(shop)
+    simulated?.kill('SIGTERM')
     await shop.stop()
     await database.drop()
   },

@@ -33,7 +33,19 @@ export async function benchRoutes(app: FastifyInstance): Promise<void> {
     benches.set(name, made)
     return made
   }
-  await app.register(websocket, { options: { maxPayload: 1024 } })
+  await app.register(websocket, {
+    options: { maxPayload: 1024 },
+    // A server that ends waits for nobody's goodbye.
+    preClose: (done) => {
+      for (const client of app.websocketServer.clients) client.terminate()
+      app.websocketServer.close(() => done())
+    },
+  })
+  // One that was refused is no websocket and no request any more: nobody else would let go of its connection.
+  app.addHook('onResponse', (request, reply, done) => {
+    if (request.headers.upgrade && reply.statusCode >= 400) request.raw.socket.destroy()
+    done()
+  })
   app.get(
     '/api/bench/:bench',
     {

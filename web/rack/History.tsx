@@ -12,6 +12,7 @@ import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
 import { useKeys } from '../ui/keys'
 import { Choice, FieldSelect } from '../ui'
+import { TraceShown } from './TraceShown'
 
 const Line = styled.li<{ $gone: boolean }>`
   display: grid;
@@ -192,6 +193,7 @@ function Story({ open }: { open: OpenJob }) {
                   {shownThen(entry) && <Then>{shownThen(entry)}</Then>}
                   {gone && ` (${standing.get(entry.id) === 'struck' ? 'taken back' : 'corrected since'})`}
                   {entry.corrects && entry.kind !== 'entry.struck' && ' (a correction)'}
+                  <TraceShown entry={entry} />
                 </span>
                 <Link
                   to={open.to(at?.name ?? 'receive', entry.body ?? 1, entry.seq)}
