@@ -21,6 +21,7 @@ import { explode, layUnit, type Standing } from '@ekrond/core/drawing'
 import { unitDrawing } from '@ekrond/core/families'
 import { teardownOrder } from '@ekrond/core/work'
 import { sheetsFor } from '../demo/log-entries.ts'
+import { judgeHold, laminar } from '@ekrond/core/proof'
 import { diagnose } from '@ekrond/core/passages'
 import { bySets, someBlows, someMap, thousandSets } from './passages.ts'
 
@@ -40,6 +41,7 @@ export function table(): Promise<string> {
     coverRow(),
     linkageRow(),
     passagesRow(),
+    holdRow(),
     unitRow(),
     causesRow(),
   ]
@@ -326,22 +328,45 @@ function unitRow(): Row {
   )
 }
 
-/** Forty causes and eight pieces of evidence: inclusion and exclusion against every set of the first twelve. */
+/** Sixty causes and forty pieces of evidence, ten of them there: inclusion and exclusion against every set of the first twelve. */
 function causesRow(): Row {
+  const EVIDENCE = 40
+  const PRESENT = 10
   const network = (causes: number) => ({
     causes: Array.from({ length: causes }, (_, i) => ({ id: `c${i}`, prior: 0.02 + (i % 7) / 50 })),
-    evidence: Array.from({ length: 8 }, (_, e) => ({
+    evidence: Array.from({ length: EVIDENCE }, (_, e) => ({
       id: `e${e}`,
       leak: 0.03,
-      weights: { [`c${e}`]: 0.7, [`c${(e * 5 + 2) % causes}`]: 0.5 },
+      weights: { [`c${e % causes}`]: 0.7, [`c${(e * 5 + 2) % causes}`]: 0.5 },
     })),
   })
   const seen: Record<string, Seen> = {}
-  for (let e = 0; e < 8; e++) seen[`e${e}`] = e < 5 ? 'present' : 'absent'
+  for (let e = 0; e < EVIDENCE; e++) seen[`e${e}`] = e < PRESENT ? 'present' : 'absent'
   return row(
-    'which of 40 causes are there, exactly',
-    median(() => weighCauses(network(40), seen), 19),
+    'which of 60 causes are there, by 40 pieces of evidence, exactly',
+    median(() => weighCauses(network(60), seen), 19),
     'every set, of 12 causes',
     median(() => weighCauses(network(12), seen), 19),
   )
+}
+
+/** Ten minutes of a pressure at 20 samples a second, by three laws, against one law on every sample by a grid of its leak and start. */
+function holdRow(): Row {
+  const samples = Array.from({ length: 12_000 }, (_, i): [number, number] => [
+    i / 20,
+    40 * Math.exp((-i / 20) * 0.0008) + 0.2 * Math.sin(i * 12.9898 + Math.cos(i * 78.233) * 43758.5453),
+  ])
+  const ours = median(() => judgeHold(samples, { volume: 9, limit: 2, sigma: 0.15 }), 15)
+  const grid = () => {
+    let best = Infinity
+    for (let a = 0; a < 12; a++)
+      for (let b = 0; b < 12; b++) {
+        let sum = 0
+        for (const [t, p] of samples)
+          sum += Math.min(((p - laminar(t, 39.4 + a / 10, b / 20, 9, 1)) / 0.15) ** 2, 16)
+        best = Math.min(best, sum)
+      }
+    return best
+  }
+  return row('ten minutes of a pressure, three laws', ours, 'a grid of 12 by 12, one law', median(grid, 5))
 }

@@ -1,5 +1,5 @@
 /** A model's values at the samples, for a set of parameters. */
-export type Model = (parameters: readonly number[]) => number[]
+export type Model = (parameters: readonly number[]) => ArrayLike<number>
 
 export interface Fit {
   parameters: number[]
@@ -11,7 +11,7 @@ const STEPS = 80
 
 /**
  * Least squares by damped Gauss–Newton steps (Levenberg, Marquardt) with a numerical Jacobian; parameters are held between their bounds.
- * `weights` of 0 leave a sample out.
+ * `weights` of 0 leave a sample out. Plain loops: a trace of ten minutes has twelve thousand samples.
  */
 export function fitLeastSquares(
   model: Model,
@@ -23,7 +23,7 @@ export function fitLeastSquares(
     hi = start.map(() => Infinity),
     steps = STEPS,
   }: {
-    weights?: readonly number[]
+    weights?: ArrayLike<number>
     lo?: readonly number[]
     hi?: readonly number[]
     steps?: number
@@ -31,34 +31,49 @@ export function fitLeastSquares(
 ): Fit {
   const clamp = (parameters: readonly number[]) =>
     parameters.map((value, i) => Math.min(hi[i]!, Math.max(lo[i]!, value)))
-  const residuals = (parameters: readonly number[]) =>
-    model(parameters).map((value, i) => (wanted[i]! - value) * weights[i]!)
-  const costOf = (rest: readonly number[]) => rest.reduce((sum, r) => sum + r * r, 0)
+  const count = wanted.length
+  const costAt = (values: ArrayLike<number>) => {
+    let sum = 0
+    for (let i = 0; i < count; i++) sum += ((wanted[i]! - values[i]!) * weights[i]!) ** 2
+    return sum
+  }
   let parameters = clamp(start)
-  let rest = residuals(parameters)
-  let cost = costOf(rest)
+  let values = model(parameters)
+  let cost = costAt(values)
   let damping = 1e-3
   for (let step = 0; step < steps; step++) {
-    const slopes = jacobian(model, parameters, lo, hi).map((column) =>
-      column.map((value, i) => value * weights[i]!),
-    )
+    const slopes = jacobian(model, parameters, lo, hi)
     const n = parameters.length
-    const normal = slopes.map((a) => slopes.map((b) => a.reduce((sum, one, i) => sum + one * b[i]!, 0)))
-    const pull = slopes.map((a) => a.reduce((sum, one, i) => sum + one * rest[i]!, 0))
+    const normal = slopes.map(() => Array<number>(n).fill(0))
+    const pull = slopes.map(() => 0)
+    for (let i = 0; i < count; i++) {
+      const w = weights[i]! * weights[i]!
+      if (w === 0) continue
+      const rest = wanted[i]! - values[i]!
+      for (let a = 0; a < n; a++) {
+        const slope = slopes[a]![i]! * w
+        pull[a]! += slope * rest
+        const row = normal[a]!
+        for (let b = a; b < n; b++) row[b]! += slope * slopes[b]![i]!
+      }
+    }
+    for (let a = 0; a < n; a++) for (let b = 0; b < a; b++) normal[a]![b] = normal[b]![a]!
     let moved = false
     for (let attempt = 0; attempt < 12; attempt++) {
       const damped = normal.map((row, i) =>
         row.map((value, j) => (i === j ? value * (1 + damping) + 1e-300 : value)),
       )
       const change = solve(damped, pull)
+      // So small a step moves nothing that anybody could tell.
+      if (change?.every((by, i) => Math.abs(by) <= 1e-10 * (1e-6 + Math.abs(parameters[i]!)))) break
       if (change) {
         const next = clamp(parameters.map((value, i) => value + change[i]!))
-        const after = residuals(next)
-        const lower = costOf(after)
+        const after = model(next)
+        const lower = costAt(after)
         if (Number.isFinite(lower) && lower < cost) {
           const gained = cost - lower
           parameters = next
-          rest = after
+          values = after
           cost = lower
           damping = Math.max(1e-12, damping / 6)
           moved = gained > 1e-12 * (1 + cost) && n > 0
@@ -78,13 +93,16 @@ export function jacobian(
   parameters: readonly number[],
   lo: readonly number[] = parameters.map(() => -Infinity),
   hi: readonly number[] = parameters.map(() => Infinity),
-): number[][] {
+): Float64Array[] {
   return parameters.map((value, j) => {
     const h = 1e-6 * Math.max(1e-3, Math.abs(value))
     const [below, above] = [Math.max(lo[j]!, value - h), Math.min(hi[j]!, value + h)]
     const at = (x: number) => model(parameters.map((one, i) => (i === j ? x : one)))
     const [a, b] = [at(below), at(above)]
-    return b.map((one, i) => (above > below ? (one - a[i]!) / (above - below) : 0))
+    const slopes = new Float64Array(a.length)
+    const wide = above - below
+    if (wide > 0) for (let i = 0; i < slopes.length; i++) slopes[i] = (b[i]! - a[i]!) / wide
+    return slopes
   })
 }
 

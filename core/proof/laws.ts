@@ -44,29 +44,114 @@ function orifice(t: number, p0: number, q: number, volume: number): number {
   return root > 0 ? root * root : 0
 }
 
-const robust = (model: Model, parameters: readonly number[], wanted: readonly number[], sigma: number) =>
-  model(parameters).reduce((sum, value, i) => sum + Math.min(((wanted[i]! - value) / sigma) ** 2, CUT), 0)
+function robust(
+  model: Model,
+  parameters: readonly number[],
+  wanted: readonly number[],
+  sigma: number,
+): number {
+  const values = model(parameters)
+  let sum = 0
+  for (let i = 0; i < wanted.length; i++) sum += Math.min(((wanted[i]! - values[i]!) / sigma) ** 2, CUT)
+  return sum
+}
 
 /** So many of the starts are followed to their end, and so far each is tried first. */
 const FOLLOWED = 3
 const TRIED_STEPS = 12
 const MOST_ROUNDS = 10
+/** A trace of more samples than this is fitted to so many of them first, and then to all. */
+const LONG = 400
+const THINNED = 56
+const BINS = 1200
+const POLISH_STEPS = 12
+const POLISH_ROUNDS = 2
+
+interface Fitting {
+  modelOf: (times: readonly number[]) => Model
+  starts: readonly (readonly number[])[]
+  bounds: { lo: readonly number[]; hi: readonly number[] }
+}
 
 /**
- * Least S = Σ min((r/σ)², 16): fitted without the samples that lie beyond 4σ until those stay the same. Every start is tried a few steps,
- * the best are followed.
+ * Least S = Σ min((r/σ)², 16): fitted without the samples that lie beyond 4σ until those stay the same. A long trace is fitted to few of
+ * its samples first, closer together at its beginning where settling is, and then polished on all of them, neighbours
+ * taken together.
  */
 function fitRobust(
+  { modelOf, starts, bounds }: Fitting,
+  times: readonly number[],
+  wanted: readonly number[],
+  sigma: number,
+): { parameters: number[]; sum: number } {
+  if (times.length <= LONG) return fitFromStarts(modelOf(times), wanted, starts, sigma, bounds)
+  const few = thinned(times.length)
+  const rough = fitFromStarts(
+    modelOf(few.map((i) => times[i]!)),
+    few.map((i) => wanted[i]!),
+    starts,
+    sigma,
+    bounds,
+  )
+  const model = modelOf(times)
+  let { parameters } = rough
+  let best = { parameters, sum: robust(model, parameters, wanted, sigma) }
+  for (let round = 0; round < POLISH_ROUNDS; round++) {
+    const bins = binned(times, wanted, weightsOf(model, parameters, wanted, sigma), sigma)
+    parameters = fitLeastSquares(modelOf(bins.times), bins.wanted, parameters, {
+      weights: bins.weights,
+      steps: POLISH_STEPS,
+      ...bounds,
+    }).parameters
+    const sum = robust(model, parameters, wanted, sigma)
+    const gained = best.sum - sum
+    if (gained > 0) best = { parameters, sum }
+    if (!(gained > 1e-6 * (1 + sum))) break
+  }
+  return best
+}
+
+/** Neighbouring samples that are not wild taken together, each bin as heavy as what is in it: least squares over them are those over all. */
+function binned(times: readonly number[], wanted: readonly number[], weights: Float64Array, sigma: number) {
+  const size = Math.ceil(times.length / BINS)
+  const bins = { times: [] as number[], wanted: [] as number[], weights: [] as number[] }
+  for (let from = 0; from < times.length; from += size) {
+    let [count, t, p] = [0, 0, 0]
+    for (let i = from; i < Math.min(times.length, from + size); i++) {
+      if (weights[i] === 0) continue
+      count++
+      t += times[i]!
+      p += wanted[i]!
+    }
+    if (count === 0) continue
+    bins.times.push(t / count)
+    bins.wanted.push(p / count)
+    bins.weights.push(Math.sqrt(count) / sigma)
+  }
+  return bins
+}
+
+/** Which samples of so many stand for all: each step a little longer than the one before it. */
+function thinned(count: number): number[] {
+  const picked = new Set<number>()
+  for (let i = 0; i < THINNED; i++) picked.add(Math.round((count - 1) * (i / (THINNED - 1)) ** 1.8))
+  return [...picked].sort((a, b) => a - b)
+}
+
+/** Every start is tried a few steps, the best are followed. */
+function fitFromStarts(
   model: Model,
   wanted: readonly number[],
   starts: readonly (readonly number[])[],
   sigma: number,
   bounds: { lo: readonly number[]; hi: readonly number[] },
 ): { parameters: number[]; sum: number } {
-  const fit = (start: readonly number[], steps: number, weights: readonly number[]) => {
-    const enough = weights.filter((one) => one > 0).length > start.length
+  const even = wanted.map(() => 1 / sigma)
+  const fit = (start: readonly number[], steps: number, weights: Float64Array) => {
+    let counted = 0
+    for (const one of weights) if (one > 0) counted++
     const { parameters } = fitLeastSquares(model, wanted, start, {
-      weights: enough ? weights : wanted.map(() => 1 / sigma),
+      weights: counted > start.length ? weights : even,
       steps,
       ...bounds,
     })
@@ -75,11 +160,7 @@ function fitRobust(
   // From each start twice: with every sample, and with those alone that lie near it.
   const tried = starts
     .flatMap((start) => {
-      const all = fit(
-        start,
-        TRIED_STEPS,
-        wanted.map(() => 1 / sigma),
-      )
+      const all = fit(start, TRIED_STEPS, Float64Array.from(even))
       return [all, fit(start, TRIED_STEPS, weightsOf(model, start, wanted, sigma))]
     })
     .sort((a, b) => a.sum - b.sum)
@@ -100,8 +181,25 @@ function fitRobust(
   return best
 }
 
-const weightsOf = (model: Model, parameters: readonly number[], wanted: readonly number[], sigma: number) =>
-  model(parameters).map((value, i) => (Math.abs(wanted[i]! - value) > WILD * sigma ? 0 : 1 / sigma))
+function weightsOf(
+  model: Model,
+  parameters: readonly number[],
+  wanted: readonly number[],
+  sigma: number,
+): Float64Array {
+  const values = model(parameters)
+  const weights = new Float64Array(wanted.length)
+  for (let i = 0; i < weights.length; i++)
+    weights[i] = Math.abs(wanted[i]! - values[i]!) > WILD * sigma ? 0 : 1 / sigma
+  return weights
+}
+
+/** Values of a law at its times, in one array. */
+const valuesOf = (times: readonly number[], at: (t: number) => number): Float64Array => {
+  const values = new Float64Array(times.length)
+  for (let i = 0; i < values.length; i++) values[i] = at(times[i]!)
+  return values
+}
 
 /** All three laws fitted to a trace of [s, kPa above the air's, or below it]; volume mL, σ kPa. Times from the first sample. */
 export function fitLaws(
@@ -126,7 +224,11 @@ export function fitLaws(
   const q = (kpaPerS: number) => (-kpaPerS * 60 * volume) / AIR_KPA
   const simple = (law: 'laminar' | 'orifice'): FittedLaw => {
     const of = law === 'laminar' ? laminar : orifice
-    const model: Model = ([p0, leak]) => times.map((t) => of(t, p0!, leak!, volume, side))
+    const modelOf =
+      (some: readonly number[]): Model =>
+      ([p0, leak]) =>
+        valuesOf(some, (t) => of(t, p0!, leak!, volume, side))
+    const model = modelOf(times)
     const bounds = { lo: [1e-6, -Infinity], hi: [Infinity, Infinity] }
     const late = (ends - level) / (long || 1)
     const starts = [
@@ -136,7 +238,7 @@ export function fitLaws(
       [Math.max(level, 1e-3), q(late)],
       [Math.max(...wanted, 1e-3), q(slope)],
     ]
-    const { parameters, sum } = fitRobust(model, wanted, starts, sigma, bounds)
+    const { parameters, sum } = fitRobust({ modelOf, starts, bounds }, times, wanted, sigma)
     return {
       law,
       p0: parameters[0]!,
@@ -150,15 +252,18 @@ export function fitLaws(
   return { laminar: simple('laminar'), orifice: simple('orifice'), settling: settling() }
 
   function settling(): FittedLaw {
-    const model: Model = ([pEnd, leak, drop, tau]) =>
-      times.map((t) => drop! * Math.exp(-t / tau!) + laminar(t, pEnd!, leak!, volume, side))
+    const modelOf =
+      (some: readonly number[]): Model =>
+      ([pEnd, leak, drop, tau]) =>
+        valuesOf(some, (t) => drop! * Math.exp(-t / tau!) + laminar(t, pEnd!, leak!, volume, side))
+    const model = modelOf(times)
     const bounds = { lo: [1e-6, -Infinity, 0, TAU_LEAST], hi: [Infinity, Infinity, Infinity, TAU_MOST] }
     const starts = [0.4, 1, 2.5, 5, 9].flatMap((tau) => [
       [Math.max(ends, 1e-3), 0, Math.max(0.01, begins - ends), tau],
       [Math.max(level, 1e-3), q(slope), Math.max(0.01, wanted[0]! - level), tau],
       [Math.max((begins + ends) / 2, 1e-3), q(slope) / 2, Math.max(0.01, (begins - ends) / 2), tau],
     ])
-    const { parameters, sum } = fitRobust(model, wanted, starts, sigma, bounds)
+    const { parameters, sum } = fitRobust({ modelOf, starts, bounds }, times, wanted, sigma)
     const [p0, leak, drop, tau] = parameters as [number, number, number, number]
     // A parameter that stands at its bound is not free.
     const free = [0, 1, ...(drop > 1e-9 ? [2, ...(tau > TAU_LEAST && tau < TAU_MOST ? [3] : [])] : [])]
@@ -183,17 +288,21 @@ function spreadOf(
   which: number,
   free: readonly number[],
 ): { se: number; wild: number } {
-  const sound = weightsOf(model, parameters, wanted, sigma).map((one) => one > 0)
-  const slopes = jacobian(model, parameters)
-    .filter((_, j) => free.includes(j))
-    .map((column) => column.filter((_, i) => sound[i]))
-  const normal = slopes.map((a) => slopes.map((b) => a.reduce((sum, one, i) => sum + one * b[i]!, 0)))
+  const weights = weightsOf(model, parameters, wanted, sigma)
+  const slopes = jacobian(model, parameters).filter((_, j) => free.includes(j))
+  const normal = slopes.map((a) =>
+    slopes.map((b) => {
+      let sum = 0
+      for (let i = 0; i < weights.length; i++) if (weights[i]! > 0) sum += a[i]! * b[i]!
+      return sum
+    }),
+  )
   const variances = inverseDiagonal(normal)
   const at = free.indexOf(which)
   const variance = variances?.[at]
   return {
     se: variance !== undefined && variance >= 0 ? sigma * Math.sqrt(variance) : Infinity,
-    wild: sound.filter((one) => !one).length,
+    wild: weights.reduce((count, one) => (one > 0 ? count : count + 1), 0),
   }
 }
 

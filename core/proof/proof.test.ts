@@ -109,3 +109,26 @@ describe('a pressure that is held', () => {
     expect(refused(samples, { limit: 0 })).toMatchObject({ refused: { input: 'limit' } })
   })
 })
+
+describe('a trace of ten minutes', () => {
+  // Settling by 6 kPa at τ 4 s over a laminar leak of 1.2 mL/min at 40 kPa out of 9 mL; every fiftieth sample wild.
+  const AIR = 101.325
+  const rate = ((1.2 * AIR) / (60 * 9)) * ((2 * AIR) / (40 * (40 + 2 * AIR)))
+  const at = (t: number) => {
+    const u = (40 / (40 + 2 * AIR)) * Math.exp(-rate * t)
+    return 6 * Math.exp(-t / 4) + (2 * AIR * u) / (1 - u)
+  }
+  const noise = (i: number) => 0.2 * Math.SQRT2 * Math.sin(i * 12.9898 + Math.cos(i * 78.233) * 43758.5453)
+  const samples = Array.from({ length: 12_000 }, (_, i): [number, number] => [
+    i / 20,
+    at(i / 20) + noise(i) + (i % 50 === 7 ? 9 : 0),
+  ])
+  it('gives back the leak under its settling, wild samples passed over', () => {
+    const hold = judgeHold(samples, { volume: 9, limit: 2, sigma: 0.2 })
+    if (isRefusal(hold)) throw new Error(hold.refused.why)
+    expect(hold.law).toBe('settling')
+    expect(hold.leak).toBeCloseTo(1.2, 1)
+    expect(hold).toMatchObject({ verdict: 'slow', passes: true })
+    expect(hold.high - hold.low).toBeLessThan(0.05)
+  })
+})
