@@ -122,17 +122,31 @@ const proofs: Readonly<Record<ProofCode, (subject: ProofSubject) => Listed[]>> =
       `Draw ${what} to ${VACUUM_KPA} kPa, shut the valve, wait. It may lose ${VACUUM_LOSS_KPA} kPa in 30 s.`
     const own = sheets.build.positions
       .filter(({ kind }) => kind === 'diaphragm')
-      .map((position): Listed => ({
-        key: `vacuum/${position.code}`,
-        name: `${position.name} under vacuum`,
-        short: position.code === 'air.cut' ? 'Air cut' : 'Diaphragm',
-        unit: 'kPa, 30 s',
-        how: 'hold',
-        wants: `≤ ${VACUUM_LOSS_KPA}`,
-        hold: hold('its chamber'),
-        rests: [position.code, ...(position.code === 'diaphragm' ? ['cap'] : [])],
-        settings: [],
-      }))
+      .map((position): Listed => {
+        const key = `vacuum/${position.code}`
+        const rests = [position.code, ...(position.code === 'diaphragm' ? ['cap'] : [])]
+        // A slide's chamber is open to the barrel: it is told by how it sinks, not by a gauge.
+        return position.code === 'diaphragm'
+          ? seen(
+              key,
+              'Slide’s diaphragm holds',
+              'Diaphragm',
+              'holds',
+              'Slide lifted by hand, its vacuum hole closed with a finger, let go: it stays up and sinks slowly. A torn one falls at once.',
+              rests,
+            )
+          : {
+              key,
+              name: `${position.name} under vacuum`,
+              short: 'Air cut',
+              unit: 'kPa, 30 s',
+              how: 'hold',
+              wants: `≤ ${VACUUM_LOSS_KPA}`,
+              hold: hold('its chamber'),
+              rests,
+              settings: [],
+            }
+      })
     const hasBreak = sheets.spec.settings.some(({ code }) => code === 'vacuumBreak.gap')
     return hasBreak
       ? [
@@ -212,16 +226,26 @@ const proofs: Readonly<Record<ProofCode, (subject: ProofSubject) => Listed[]>> =
           },
         ]
   },
-  throttle: ({ sheets }) => [
-    seen(
-      'throttle',
-      'Throttle snaps shut',
-      'Throttle',
-      'snaps',
-      'From wide open it snaps shut by its own spring, ten times, choke on and choke off.',
-      codesOf(sheets, ({ kind, code }) => MOVES.includes(kind) && !/cover|bowl|lid|inlet|cap/.test(code)),
-    ),
-  ],
+  throttle: ({ sheets }) => {
+    const has = (code: RegExp) => sheets.build.positions.some((one) => code.test(one.code))
+    const opens = has(/^slide$/) ? 'From the top the slide snaps shut' : 'From wide open it snaps shut'
+    return [
+      seen(
+        'throttle',
+        'Throttle snaps shut',
+        'Throttle',
+        'snaps',
+        `${opens} by its own spring, ten times${has(/^choke\./) ? ', choke on and choke off' : ''}.`,
+        codesOf(
+          sheets,
+          ({ kind, code }) =>
+            (MOVES.includes(kind) && !/cover|bowl|lid|inlet|cap/.test(code)) ||
+            code === 'slide' ||
+            code === 'cap',
+        ),
+      ),
+    ]
+  },
   ports: ({ sheets }) => {
     const ports = portsOf(sheets)
     return ports.length

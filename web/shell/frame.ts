@@ -70,6 +70,11 @@ export const Zone = styled.a<{ $here: boolean }>`
   &:last-child {
     border-right: 0;
   }
+  @media (min-width: 1000px) and (max-width: 1180px) {
+    min-width: 80px;
+    padding: 0 6px;
+    gap: 6px;
+  }
   & > span:last-child {
     margin-left: auto;
     font: 400 14px ${figures};

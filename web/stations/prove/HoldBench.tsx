@@ -15,8 +15,8 @@ import { enterHold, judgeFall, limitFall } from '@ekrond/core/proving'
 import { conditionsFor } from '@ekrond/core/entering'
 import { isRefusal, refuse, type Result } from '@ekrond/core/refusal'
 import type { EnteredProof } from '@ekrond/core/proving'
-import { packTrace } from '@ekrond/core/trace'
-import { useState } from 'react'
+import { packTrace, unpackTrace } from '@ekrond/core/trace'
+import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
 import { chosenOf, useHeard } from '../../instruments/hub'
@@ -28,6 +28,20 @@ import { SeatRig } from './SeatRig'
 import { ails, TakenFrom, useTicking } from './TakenFrom'
 import { useHold } from './useHold'
 import { gapIn, useTrace } from './useTrace'
+
+/** The trace, and where there is room the rig beside it. */
+const Beside = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 5fr) minmax(0, 3fr);
+  height: 100%;
+  gap: 8px;
+  @media (max-width: 1180px) {
+    grid-template-columns: minmax(0, 1fr);
+    & > :last-child {
+      display: none !important;
+    }
+  }
+`
 
 export const Smalls = styled.div`
   display: grid;
@@ -86,6 +100,18 @@ export function HoldBench(props: BenchProps) {
       : needleWeight(sheets.spec.taught ? { seatBore: 2.4, needleMass: 0 } : sheets.spec.float, kpa)
   const volumeMl = number(volumeText, SHUT_IN_ML)
   const weightG = number(weightText, usualWeight)
+  // What was proved stands on the chart until something new is watched.
+  const before = props.standing.said?.trace ?? null
+  const kept = useMemo(() => {
+    const samples = before ? unpackTrace(before) : []
+    return isRefusal(samples) ? [] : samples
+  }, [before])
+  const told = props.standing.said?.measured
+  const keptFrom =
+    told?.what === 'hold' && kept.length > 0
+      ? kept.findIndex(([s]) => s >= kept.at(-1)![0] - told.seconds - 0.01)
+      : null
+  const keptSamples = useCallback(() => kept, [kept])
   const held = () => (shutAt === null ? [] : trace.samples().slice(shutAt))
   const sigma = () => noiseOf(trace.samples())
   const { hold } = useHold(proof, held, trace.runs && shutAt !== null, volumeMl, sigma)
@@ -188,20 +214,14 @@ export function HoldBench(props: BenchProps) {
       sub="pencil: read · ink: fitted · tint: allowed"
       entering={entering}
       again={again}
+      running={trace.runs}
       logged={again}
       {...(primary && !(entering && !isRefusal(entering)) ? { primary } : {})}
       drawing={
-        <div
-          style={{
-            display: 'grid',
-            gridTemplateColumns: 'minmax(0, 5fr) minmax(0, 3fr)',
-            height: '100%',
-            gap: 8,
-          }}
-        >
+        <Beside>
           <PressureChart
-            samples={trace.samples}
-            shutAt={shutAt}
+            samples={trace.runs ? trace.samples : keptSamples}
+            shutAt={trace.runs ? shutAt : keptFrom}
             runs={trace.runs}
             curve={judged?.curve ?? null}
             limit={judged && from ? limitFall(proof, judged, from[1], volumeMl) : null}
@@ -222,7 +242,7 @@ export function HoldBench(props: BenchProps) {
             washerMm={fittedWasher(state, sheets.build, open.body)}
             vacuum={vacuum ? proof.short.toLowerCase() : ''}
           />
-        </div>
+        </Beside>
       }
     >
       {({ enter, onKey }) => (
@@ -234,7 +254,7 @@ export function HoldBench(props: BenchProps) {
             invalid={entering !== null && isRefusal(entering)}
             value={text}
             size={trace.runs ? 52 : 34}
-            placeholder={trace.runs && last ? figure(last[1]) : `${kpa} to … in 30`}
+            placeholder={trace.runs && last ? figure(last[1]) : `${kpa} ${kpa - 1} 30`}
             unit={trace.runs ? 'kPa' : 'kPa, s'}
             onChange={setText}
             onEnter={enter}
@@ -243,7 +263,7 @@ export function HoldBench(props: BenchProps) {
           />
           <TakenFrom quantity="pressure" purpose={purpose} />
           {gone && trace.runs && <ErrorLine role="alert">{gone}</ErrorLine>}
-          {!trace.runs && !text && (
+          {!trace.runs && !text && props.standing.state !== 'proved' && (
             <Smalls style={{ gridTemplateColumns: usualWeight > 0 ? '1fr 1fr' : '1fr' }}>
               <Small label="Shut in, mL" value={volumeText} set={setVolume} usual={figure(SHUT_IN_ML)} />
               {usualWeight > 0 && (

@@ -49,6 +49,7 @@ export function LiftsBench(props: BenchProps) {
       sub="head: lets go · foot: shuts again"
       entering={entering}
       again={again}
+      running={trace.runs}
       logged={again}
       {...(gauge && !text.trim() && entering === null
         ? {

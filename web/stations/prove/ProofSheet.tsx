@@ -10,6 +10,7 @@ import { useShop } from '../../data/shop'
 import type { Heard } from '../../instruments/hub'
 import { Simulated } from '../../instruments/Simulated'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { Adapter } from './Adapter'
 import { StepHead } from '../../shell/StepHead'
 import { figures } from '../../theme/global'
 import {
@@ -72,6 +73,7 @@ export function ProofSheet({
   ready = true,
   primary,
   again,
+  running = false,
   logged,
   instrument,
 }: BenchProps & {
@@ -85,8 +87,9 @@ export function ProofSheet({
   ready?: boolean
   /** what Enter does before there is anything to enter */
   primary?: { words: string; act: () => void; off?: boolean } | null
-  /** begins anew */
+  /** begins anew; offered once there is something to begin anew */
   again?: () => void
+  running?: boolean
   logged?: () => void
   /** what it is read by: a simulated one is told what to do here */
   instrument?: Heard | null
@@ -207,7 +210,7 @@ export function ProofSheet({
               {words} <Key>Enter</Key>
             </MainButton>
           )}
-          {again && !fitting && (
+          {again && !fitting && (running || entering !== null) && (
             <Button onPress={again}>
               Again <Key>A</Key>
             </Button>
@@ -336,6 +339,7 @@ function WhenFitted({ open, proof, done }: SheetedProps & { proof: Proof; done: 
       </label>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <MainButton onPress={leave}>Leave it open until fitted</MainButton>
+      <Adapter name={open.here.ident?.listNumber ?? open.here.taught?.name ?? 'unit'} />
     </div>
   )
 }

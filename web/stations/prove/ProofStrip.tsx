@@ -4,7 +4,6 @@ import styled from 'styled-components'
 import { StripCell } from '../../shell/frame'
 import { StateShape } from '../../shell/StateShape'
 import { figures, narrow } from '../../theme/global'
-import { Tick } from '../../ui'
 import type { SheetedProps } from '../withSheets'
 
 const Cell = styled(StripCell)`
@@ -114,10 +113,7 @@ export function ProofStrip({
                 .replace(/^within /, '')}
             </span>
             <span className="pencil">{came === 'good' ? 'good' : came === 'bad' ? 'bad' : '·'}</span>
-            <span className={standing.state === 'failed' ? 'red' : ''}>
-              {nowOf(open, proof, standing)}
-              {standing.state === 'proved' && <Tick size={12} />}
-            </span>
+            <span className={standing.state === 'failed' ? 'red' : ''}>{nowOf(open, proof, standing)}</span>
             <span className="state">
               <StateWords standing={standing} here={proof.key === here} />
             </span>
@@ -136,10 +132,10 @@ const said = (standing: ProofStanding): string =>
       : standing.state
 
 function nowOf(open: SheetedProps['open'], proof: Proof, standing: ProofStanding): string {
-  if (standing.said) return `${standing.said.value} `
+  if (standing.said) return standing.said.value.replace(/ of 10$/, '')
   if (proof.how === 'ports') {
     const left = Object.values(open.here.ports).filter((port) => port.left).length
-    return left ? `${left} ` : '·'
+    return left ? String(left) : '·'
   }
   return bodyNumbers(open.state).length ? '·' : ''
 }

@@ -56,6 +56,7 @@ export function TravelBench(props: BenchProps) {
       sub="share of its travel over seconds"
       entering={entering}
       again={again}
+      running={from > 0}
       logged={again}
       {...(from
         ? {}
