@@ -1,14 +1,14 @@
 import type { ReturnSheet } from '@ekrond/core/return-sheet'
 import { sentFiles } from './import/files.ts'
 import { readCatalogue, type CatalogueRead } from './import/read.ts'
-import { returnSheetPdf } from './reports/return-sheet.ts'
+import { returnSheetPdf, type SheetHead } from './reports/return-sheet.ts'
 
 export const returnSheet = ({
   pages,
   head,
 }: {
   pages: ReturnSheet[]
-  head: { shop: string; date: string }
+  head: SheetHead
 }): Promise<Uint8Array> => returnSheetPdf(pages, head)
 
 export const catalogue = (files: Record<string, string>): Promise<CatalogueRead> =>

@@ -15,6 +15,7 @@ import {
   type ReadingData,
   type SheetsByBody,
 } from '../job/index.ts'
+import { workSoFar } from '../job/labour.ts'
 import { gatePoints } from '../stations/index.ts'
 import { showTurns, showValue } from '../measure/index.ts'
 import { screwWords } from '../mixture/index.ts'
@@ -68,6 +69,8 @@ export interface ReturnSheet {
   built?: BuiltRow[]
   installer?: string[]
   picture?: SheetPicture
+  /** minor units: what was told, whether the customer agreed, what it came to; null where no estimate was made */
+  money?: { estimateMinor: number; agreedBy: string | null; cameToMinor: number } | null
   /** what was corrected after the return */
   changes: string[]
   listNumber: string
@@ -110,6 +113,7 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     built: builtRows(state, sheets, bodyNumber),
     installer: leftForInstaller(state, sheets, bodyNumber),
     picture: sheetPicture(state, sheets, bodyNumber),
+    money: moneyOf(state),
     changes: (after?.corrections ?? []).map(
       ({ entry }) => `${sentenceOf(entry, (code) => nameOn(sheets, code))} (${entry.by}, after return)`,
     ),
@@ -143,6 +147,17 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     cautions: [
       'Fuel and vapour: ventilate, no flame or spark. Soaked cloths into a lidded metal bin, out as local rules say. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
     ],
+  }
+}
+
+/** What was agreed and what it came to, by the log alone. */
+function moneyOf(state: JobState): ReturnSheet['money'] {
+  const { estimate } = state
+  if (!estimate) return null
+  return {
+    estimateMinor: estimate.amountMinor,
+    agreedBy: estimate.agreed?.yes ? estimate.agreed.who : null,
+    cameToMinor: workSoFar(state)?.totalMinor ?? 0,
   }
 }
 
@@ -273,4 +288,15 @@ function leftOf(state: JobState, all: SheetsByBody, bodyNumber: number): { what:
     .filter((point) => point.passed && (point.body === bodyNumber || bodiesOf(state) === 1))
     .map((point) => ({ what: point.title, why: `${point.passed!.why} (with ${point.passed!.second})` }))
   return [...overridden, ...passed]
+}
+
+/** What was agreed and what it came to, in the shop's money; empty where no estimate was made. */
+export function moneyWords(
+  money: ReturnSheet['money'],
+  currency: { code: string; exponent: number } | undefined,
+): string {
+  if (!money || !currency) return ''
+  const say = (minor: number) =>
+    `${(minor / 10 ** currency.exponent).toFixed(currency.exponent)} ${currency.code}`
+  return `Estimate ${say(money.estimateMinor)}, ${money.agreedBy ? `agreed by ${money.agreedBy}` : 'no yes noted'}; it came to ${say(money.cameToMinor)}, labour and parts.`
 }

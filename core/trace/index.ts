@@ -14,7 +14,7 @@ export interface PackedTrace {
 }
 
 /** Characters that a packed trace may have at most. */
-export const MOST_PACKED = 64_000
+export const MOST_PACKED = 12_000
 const DIGITS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_'
 
 function number(value: number): string {

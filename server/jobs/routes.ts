@@ -136,6 +136,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
       const { returnedAt } = pages[0]!
       const pdf = await services.renderSheet(pages, {
         shop: `${shop.name}, ${shop.place}`,
+        currency: shop.currency,
         date: localDate(returnedAt ? new Date(returnedAt) : clock(), shop.zone),
       })
       return reply
@@ -159,6 +160,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
         pages,
         {
           shop: `${shop.name}, ${shop.place}`,
+          currency: shop.currency,
           date: localDate(returnedAt ? new Date(returnedAt) : clock(), shop.zone),
         },
         photos,

@@ -1,4 +1,5 @@
-import { layPicture, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
+import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
+import type { SheetHead } from './return-sheet.ts'
 
 const SAFE: Readonly<Record<string, string>> = {
   '&': '&amp;',
@@ -23,7 +24,7 @@ export interface CustomerPhoto {
  */
 export function customerPage(
   pages: readonly ReturnSheet[],
-  head: { shop: string; date: string },
+  head: SheetHead,
   photos: readonly CustomerPhoto[] = [],
 ): string {
   const first = pages[0]!
@@ -47,7 +48,7 @@ ${photos.length ? `<section><h2>Before and after</h2><div class="photos">${photo
 const photo = ({ data, type, words }: CustomerPhoto) =>
   `<figure><img alt="${text(words)}" src="data:${text(type)};base64,${data}"><figcaption>${text(words)}</figcaption></figure>`
 
-function sheetOf(sheet: ReturnSheet, head: { shop: string; date: string }): string {
+function sheetOf(sheet: ReturnSheet, head: SheetHead): string {
   const { standing, proofs = [], built = [], installer = [] } = sheet
   const list = (items: readonly string[]) =>
     `<ul>${items.map((item) => `<li>${text(item)}</li>`).join('')}</ul>`
@@ -101,6 +102,7 @@ ${
 <h2>Found and done</h2>${list(sheet.foundAndDone)}
 <h2>The complaint</h2><p><b>“${text(sheet.complaint.words)}”: ${text(sheet.complaint.answer)}.</b> ${text(sheet.complaint.detail)}</p>
 ${sheet.left.length ? `<h2>Left as it was, and why</h2>${list(sheet.left.map(({ what, why }) => `${what}: ${why}`))}` : ''}
+${sheet.money && head.currency ? `<p>${text(moneyWords(sheet.money, head.currency))}</p>` : ''}
 <footer><p>${text(sheet.cautions.join(' '))}</p><p>For ${text(sheet.customer)}, ${text(sheet.equipment)}. ${text(sheet.hands)}, ${text(head.date)}.</p></footer>
 </article>`
 }

@@ -1,4 +1,4 @@
-import { layPicture, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
+import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
 import PDFDocument from 'pdfkit'
 import { INK, PENCIL, registerFaces } from './faces.ts'
 
@@ -18,10 +18,17 @@ const PICTURE_HEIGHT = 112
 /** A row of a setting. */
 const ROW = 17
 
-export type SheetRenderer = (pages: ReturnSheet[], head: { shop: string; date: string }) => Promise<Buffer>
+/** What the paper is headed with, beside the document. */
+export interface SheetHead {
+  shop: string
+  date: string
+  currency?: { code: string; exponent: number }
+}
+
+export type SheetRenderer = (pages: ReturnSheet[], head: SheetHead) => Promise<Buffer>
 
 /** Lays the return sheet and its start-up card out, one A4 page a body. Figures in a slashed-zero face, vectors where the face lacks a glyph. */
-export function returnSheetPdf(pages: ReturnSheet[], head: { shop: string; date: string }): Promise<Buffer> {
+export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<Buffer> {
   const pdf = new PDFDocument({
     size: 'A4',
     margin: 0,
@@ -49,7 +56,7 @@ export function returnSheetPdf(pages: ReturnSheet[], head: { shop: string; date:
     const y1 = heading(pdf, sheet, head)
     const y2 = settings(pdf, sheet, y1)
     const y3 = sheet.picture ? picture(pdf, sheet.picture, y2) : y2
-    const y4 = findings(pdf, sheet, y3)
+    const y4 = findings(pdf, sheet, y3, moneyWords(sheet.money, head.currency))
     if (y4 + cardHeight(pdf, sheet) > bottom - TITLE_HEIGHT) {
       // What finds no room goes onto a page of its own: the card can go with the unit.
       titleBlock(pdf, sheet, head)
@@ -282,7 +289,7 @@ function screws(pdf: Pdf, sheet: ReturnSheet, x0: number, y0: number): void {
   )
 }
 
-function findings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
+function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): number {
   const middle = left + (right - left) * 0.52
   put(pdf, 'Found and done', left + 10, y0 + 8, { size: 8.5, colour: PENCIL, face: 'strong' })
   let y = y0 + 22
@@ -322,6 +329,7 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
     for (const { what, why } of sheet.left.slice(0, 6))
       yr = put(pdf, `${what}: ${why}`, middle + 10, yr + 2, { size: 9 })
   }
+  if (money) yr = put(pdf, money, middle + 10, yr + 7, { size: 9, colour: PENCIL })
   if (sheet.installer?.length) {
     y =
       put(pdf, 'Left for the installer', left + 10, y + 7, { size: 8.5, colour: PENCIL, face: 'strong' }) + 2

@@ -1,4 +1,5 @@
-import { layPicture, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
+import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
+import { useShop } from '../../data/shop'
 import styled from 'styled-components'
 import { figures, narrow } from '../../theme/global'
 import { Fraction, Label } from '../../ui'
@@ -120,6 +121,7 @@ const SheetOfPaper = styled.article`
 
 /** The sheet as it will be printed, from the same document. */
 export function Paper({ sheet }: { sheet: ReturnSheet }) {
+  const money = moneyWords(sheet.money, useShop().data?.currency)
   return (
     <SheetOfPaper aria-label="Return sheet as it stands">
       <header>
@@ -216,6 +218,7 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
             “{sheet.complaint.words}”: {sheet.complaint.answer}.
           </p>
           <p>{sheet.complaint.detail}</p>
+          {money && <p style={{ color: 'var(--pencil)' }}>{money}</p>}
           {sheet.changes.length > 0 && <Label style={{ marginTop: 8 }}>Corrected after it went back</Label>}
           {sheet.changes.map((change) => (
             <p key={change}>{change}</p>

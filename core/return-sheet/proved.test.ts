@@ -1,0 +1,195 @@
+import { describe, expect, it } from 'vitest'
+import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
+import { templates } from '../families/templates/index.ts'
+import { fold, type DataOf, type UnsentEntry } from '../job/index.ts'
+import { proofsOf, type Measured } from '../proof/index.ts'
+import { taughtSheets } from '../teach/index.ts'
+import { layPicture, returnSheet } from './index.ts'
+
+const sheets = sheetsFor('K-4417-2S')
+let n = 20
+const next = <K extends keyof DataOf>(kind: K, data: DataOf[K]): UnsentEntry => unsent(++n, kind, data)
+const sheetOf = (...more: UnsentEntry[]) =>
+  returnSheet(
+    fold(
+      JOB,
+      [
+        unsent(1, 'job.opened', opening),
+        unsent(2, 'ident.chosen', { ...identified, specRev: sheets.specRev, buildRev: sheets.buildRev }),
+        ...more,
+      ].map((entry, i) => placed(entry, i + 1)),
+    ),
+    { 1: sheets },
+    1181,
+  )
+const base = { wants: '', headline: '', meaning: '', instrument: null, trace: null }
+const measured = (proof: string, name: string, value: string, it: Measured) =>
+  next('proof.measured', { ...base, proof, name, value, measured: it })
+const seen = (proof: string) => measured(proof, proof, 'snaps', { what: 'seen', yes: true, words: '' })
+const hold = (high: number): Measured => ({
+  what: 'hold',
+  side: 'pressure',
+  fromKpa: 30,
+  toKpa: 29,
+  seconds: 30,
+  volumeMl: 9,
+  limit: 2,
+  leak: 0.4,
+  low: 0.3,
+  high,
+  verdict: 'slow',
+  law: 'laminar',
+  popOffKpa: null,
+  reseatKpa: null,
+})
+const everything = () => [
+  measured('inlet', 'Inlet', '0.4', hold(0.5)),
+  measured('lifts', 'Lifts', '10 of 10', { what: 'lifts', clean: 10, of: 10, spreadKpa: null }),
+  measured('vacuum/break', 'Break', '0.1', hold(0.5)),
+  seen('throttle'),
+  measured('level', 'Level', '15.7', {
+    what: 'level',
+    belowFace: 15.7,
+    expected: 15.6,
+    lo: 14.8,
+    hi: 16.4,
+    pressureKpa: 24,
+    densityKgM3: 760,
+    tiltDeg: 0,
+    atEngine: 15.7,
+  }),
+  measured('weep', 'Weep', 'dry', {
+    what: 'weep',
+    seconds: 620,
+    wanted: 600,
+    tapped: true,
+    places: [{ name: 'Inlet', wetAt: null }],
+  }),
+  measured('pump', 'Pump', '10.1', { what: 'pump', ml: 10.1, strokes: 10, atOnce: true, lo: 8, hi: 12 }),
+]
+const returned = () => next('job.returned', { seenSeq: 3 })
+const fitted = () =>
+  next('proof.fitted', {
+    proof: 'choke',
+    name: 'Choke opens with warmth',
+    why: 'no warm air',
+    second: 'O. Dell',
+  })
+
+describe('what the paper is worth', () => {
+  it('is nothing before the return, however well it is proved', () =>
+    expect(sheetOf(...everything(), seen('choke')).standing!.word).toBe('DRAFT'))
+  it('is PROVED with its figures where every proof was measured and stands', () => {
+    const { standing } = sheetOf(...everything(), seen('choke'), returned())
+    expect(standing).toMatchObject({ word: 'PROVED' })
+    expect(standing!.rests).toBe('inlet 0.4 mL/min, lifts 10 of 10, level 15.7 mm, weep dry.')
+  })
+  it('says what is unproved until it is fitted, on sheet, card and the installer’s list', () => {
+    const sheet = sheetOf(...everything(), fitted(), returned())
+    expect(sheet.standing!.rests).toMatch(/Unproved until fitted: choke opens with warmth\./)
+    expect(
+      sheet.startUp.lines.some((line) =>
+        /^Unproved until fitted: choke opens with warmth \(no warm air\)/.test(line),
+      ),
+    ).toBe(true)
+    expect(sheet.installer![0]).toBe('prove: choke opens with warmth')
+  })
+  it('is NOT PROVED where one is missing, failed or was opened since', () => {
+    expect(sheetOf(...everything(), returned()).standing).toMatchObject({
+      word: 'NOT PROVED',
+      rests: 'choke opens with warmth.',
+    })
+    const failed = sheetOf(
+      ...everything(),
+      seen('choke'),
+      measured('inlet', 'Inlet', '9', hold(10)),
+      returned(),
+    )
+    expect(failed.standing).toMatchObject({ word: 'NOT PROVED', rests: 'inlet under air.' })
+    const opened = sheetOf(
+      ...everything(),
+      seen('choke'),
+      next('part.off', { position: 'cover', tray: 'B' }),
+      returned(),
+    )
+    expect(opened.standing!.word).toBe('NOT PROVED')
+    expect(opened.proofs!.find(({ name }) => name === 'Wet level')).toMatchObject({
+      state: 'void',
+      now: 'opened since',
+    })
+  })
+  it('warns of fuel past the seat where the inlet leaked here on the bench', () => {
+    const surging = sheetOf()
+    expect(surging.startUp.danger).not.toBeNull()
+    const quiet = {
+      ...opening,
+      complaint: { ...opening.complaint, symptom: 'surge' as const, words: 'Surges' },
+    }
+    const state = (more: UnsentEntry[]) =>
+      fold(
+        JOB,
+        [
+          unsent(1, 'job.opened', quiet),
+          unsent(2, 'ident.chosen', { ...identified, specRev: sheets.specRev, buildRev: sheets.buildRev }),
+          ...more,
+        ].map((entry, i) => placed(entry, i + 1)),
+      )
+    expect(returnSheet(state([]), { 1: sheets }, 1).startUp.danger).toBeNull()
+    expect(
+      returnSheet(state([measured('inlet', 'Inlet', '9', hold(10))]), { 1: sheets }, 1).startUp.danger,
+    ).toMatch(/leaked on the bench here/)
+  })
+})
+
+describe('the picture of the sheet', () => {
+  const { picture } = sheetOf()
+  it('names every adjuster with its way, and every port', () => {
+    expect(picture!.adjusters.map(({ name }) => name)).toEqual(expect.arrayContaining(['Idle', 'Choke']))
+    expect(picture!.adjusters.find(({ name }) => /^Mix/.test(name))!.words).toBe(
+      'in is leaner, out is richer',
+    )
+    expect(picture!.ports.every(({ left }) => left === 'not said')).toBe(true)
+  })
+  it('lays its words in a column, none over another, inside its place', () => {
+    const laid = layPicture(picture!, 420, 128, 168, 23)
+    const rows = laid.leaders.map(({ to }) => to[1])
+    for (let i = 1; i < rows.length; i++) expect(rows[i]! - rows[i - 1]!).toBeGreaterThanOrEqual(22.9)
+    for (const [x, y] of laid.outlines.flat()) {
+      expect(x).toBeGreaterThan(0)
+      expect(x).toBeLessThan(420 - 168)
+      expect(y).toBeGreaterThan(0)
+      expect(y).toBeLessThan(128)
+    }
+  })
+})
+
+describe('proofs of a unit that the bench taught', () => {
+  it.each(Object.keys(templates) as (keyof typeof templates)[])(
+    '%s: none rests on what its family only lends',
+    (family) => {
+      const state = fold(JOB, [
+        placed(unsent(1, 'job.opened', opening), 1),
+        placed(
+          unsent(2, 'ident.taught', {
+            family,
+            barrels: templates[family].spec.barrels,
+            float: 'from the cover',
+            choke: 'coil',
+            maker: '',
+            name: 'kiln ?-type',
+          }),
+          2,
+        ),
+      ])
+      const own = taughtSheets(state, templates)[1]!
+      const proofs = proofsOf({ state, sheets: own, body: 1 })
+      // No level before all of its dimensions are known, and no band of a pump that nobody measured.
+      expect(proofs.some(({ code }) => code === 'level')).toBe(false)
+      expect(proofs.filter(({ code }) => code === 'pump').every(({ wants }) => wants === 'at once')).toBe(
+        true,
+      )
+      expect(proofs.some(({ code }) => code === 'inlet')).toBe(true)
+      expect(proofs.every(({ hold }) => !/undefined|NaN/.test(hold))).toBe(true)
+    },
+  )
+})

@@ -1,0 +1,54 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { OutcomesAnswer } from '@ekrond/contract/outcomes'
+import type { JobAnswer } from '@ekrond/contract/jobs'
+import { openShop, type TestShop } from '../test/shop.ts'
+
+let shop: TestShop
+beforeAll(async () => {
+  shop = await openShop('outcomes')
+})
+afterAll(() => shop.close())
+
+const outcomes = async (listNumber = '') =>
+  (
+    await shop.app.inject({ url: `/api/outcomes${listNumber ? `?listNumber=${listNumber}` : ''}` })
+  ).json<OutcomesAnswer>()
+
+describe('what complaints came of here', () => {
+  it('is nothing before an answer names its causes; older answers are told of their list number all the same', async () => {
+    const { answered, causes, relatives } = await outcomes('K-4438-2S')
+    expect({ answered, causes }).toEqual({ answered: 0, causes: {} })
+    expect(relatives).toMatchObject([{ number: 1187, explained: true, causes: [] }])
+  })
+  it('counts the last answer of a job that went back, each cause once', async () => {
+    const { job } = (await shop.app.inject({ url: '/api/jobs/1187' })).json<JobAnswer>()
+    const { rows } = await shop.pool.query<{ id: string }>(
+      `select id from entry where job = $1 and kind = 'complaint.answered'`,
+      [job],
+    )
+    const send = (corrects: string, causes: string[]) => {
+      const id = randomUUID()
+      const entry = {
+        id,
+        job,
+        kind: 'complaint.answered',
+        v: 1,
+        data: { explained: true, by: ['needle'], words: 'a groove', causes },
+        by: 'R. Oda',
+        at: shop.services.clock().toISOString(),
+        corrects,
+      }
+      return shop.app
+        .inject({ method: 'POST', url: `/api/jobs/${job}/entries`, payload: { entries: [entry] } })
+        .then(() => id)
+    }
+    const first = await send(rows[0]!.id, ['seat'])
+    await send(first, ['needle', 'seat'])
+    const { answered, causes, relatives } = await outcomes('K-4438-2S')
+    expect(answered).toBe(1)
+    expect(causes).toEqual({ needle: 1, seat: 1 })
+    expect(relatives[0]).toMatchObject({ number: 1187, causes: ['needle', 'seat'] })
+    expect((await outcomes('K-4463-1')).relatives).toEqual([])
+  })
+})

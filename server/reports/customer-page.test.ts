@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest'
+import { returnSheet } from '@ekrond/core/return-sheet'
+import { fold, type DataOf } from '@ekrond/core/job'
+import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
+import { customerPage } from './customer-page.ts'
+
+const sheets = sheetsFor('K-4417-2S')
+const sheet = (customer: string) => {
+  const first: DataOf['job.opened'] = { ...opening, customer }
+  const entries = [
+    unsent(1, 'job.opened', first),
+    unsent(2, 'ident.chosen', { ...identified, specRev: sheets.specRev, buildRev: sheets.buildRev }),
+    unsent(3, 'estimate.made', { amountMinor: 8650, hourMinor: 5400, words: '' }),
+    unsent(4, 'estimate.agreed', { yes: true, who: 'the skipper' }),
+    unsent(5, 'test.noted', { test: 'inlet', result: 'bad' }),
+  ]
+  return returnSheet(
+    fold(
+      JOB,
+      entries.map((entry, i) => placed(entry, i + 1)),
+    ),
+    { 1: sheets },
+    1181,
+  )
+}
+const head = { shop: 'Lantern Weir', date: '2026-11-26', currency: { code: 'OSK', exponent: 2 } }
+
+describe('the customer’s page', () => {
+  const html = customerPage([sheet('Osk chain ferry')], head)
+  it('has nothing from outside and no script, and lets none in', () => {
+    expect(html).toContain(`content="default-src 'none'; style-src 'unsafe-inline'; img-src data:"`)
+    expect(html).not.toMatch(/<script|<link|<iframe|url\(|src="http|href=/i)
+  })
+  it('says what is dangerous before anything else is done', () => {
+    const danger = html.indexOf('Before anyone cranks')
+    expect(danger).toBeGreaterThan(0)
+    expect(danger).toBeLessThan(html.indexOf('Fill the dry bowl first'))
+  })
+  it('tells each proof as it came in and as it is, and the money', () => {
+    expect(html).toContain('<td>Inlet under air</td><td>≤ 2.0</td><td>leaks down</td><td>·</td>')
+    expect(html).toContain('Estimate 86.50 OSK, agreed by the skipper')
+  })
+  it('makes text of whatever was typed', () => {
+    const hostile = customerPage([sheet('<img src=x onerror=alert(1)>&"')], head)
+    expect(hostile).not.toContain('<img src=x')
+    expect(hostile).toContain('&lt;img src=x onerror=alert(1)&gt;&amp;&quot;')
+  })
+  it('carries its photographs in itself', () => {
+    const page = customerPage([sheet('x')], head, [
+      { data: 'AAAA', type: 'image/webp', words: 'As it came: rust' },
+    ])
+    expect(page).toContain('src="data:image/webp;base64,AAAA"')
+    expect(page).toContain('As it came: rust')
+  })
+})
