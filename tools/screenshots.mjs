@@ -109,30 +109,32 @@ const VIEWS = [
   { name: 'build', path: '/jobs/1192/build' },
   { name: 'set', path: '/jobs/1181/set', steps: [type('11.2')] },
   {
-    name: 'set-dark',
-    path: '/jobs/1181/set',
-    sheet: 'dark',
-    steps: [(page) => page.getByText('in use', { exact: true }).click()],
+    name: 'prove',
+    path: '/jobs/1186/prove',
+    steps: [(page) => page.getByRole('button', { name: /^Inlet under air:/ }).click()],
   },
   {
-    name: 'bank',
-    path: '/jobs/1190',
-    steps: [(page) => page.getByRole('button', { name: 'Number pad' }).click()],
+    name: 'prove-wet',
+    path: '/jobs/1186/prove',
+    sheet: 'dark',
+    steps: [(page) => page.getByRole('button', { name: /^Wet level:/ }).click(), type('14.1')],
   },
+  {
+    name: 'prove-bank',
+    path: '/jobs/1190/prove',
+    steps: [
+      (page) => page.getByRole('button', { name: /^Alike on vacuum:/ }).click(),
+      ...['254', '262', '240', '231'].map(
+        (reading, i) => (page) => page.getByRole('textbox', { name: `Body ${i + 1}` }).fill(reading),
+      ),
+    ],
+  },
+  { name: 'why', path: '/jobs/1188/why' },
   { name: 'return', path: '/jobs/1186/return' },
   { name: 'history', path: '/jobs/1181/history' },
   { name: 'library', path: '/library' },
-  { name: 'list-number', path: '/library/K-4417-2S' },
   // Last: they make one of the demo's jobs a taught one.
   { name: 'teach', path: '/jobs/1182/identify', steps: [teach, type('46.2')] },
-  {
-    name: 'teach-parts',
-    path: '/jobs/1182/teardown',
-    steps: [
-      (page) => page.getByRole('button', { name: 'Something else came off' }).click(),
-      (page) => page.getByRole('button', { name: 'jet', exact: true }).click(),
-    ],
-  },
 ]
 
 ensurePackages()

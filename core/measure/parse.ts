@@ -120,3 +120,10 @@ function clean(text: string): string {
     .replace(/\s+/g, ' ')
     .trim()
 }
+
+/** A figure as it is typed, with point or comma; `otherwise` where nothing or no figure was. */
+export function plainNumber(text: string, otherwise = NaN): number {
+  const bare = text.trim().replace(',', '.')
+  const value = Number(bare)
+  return bare === '' || !Number.isFinite(value) ? otherwise : value
+}

@@ -147,7 +147,7 @@ const PUMP_LEAST = 0.8
 const PUMP_MOST = 1.05
 
 /** What ten strokes sweep, mL, from well and linkage. Refuses where the sheet has no pump, or its linkage cannot be. */
-export function sweptTen(spec: SpecSheet): Result<number> {
+function sweptTen(spec: SpecSheet): Result<number> {
   const { pump } = spec
   if (!pump) return refuse('pump', 'This list number has no pump.')
   const stroke = pumpStroke(linkageOf(pump), (pump.idle * Math.PI) / 180, (pump.wot * Math.PI) / 180)

@@ -181,9 +181,7 @@ export function enterHold(
       return hold.passes
         ? said(
             `Holds. ${amount} ±${plusMinus(hold)}, ${allowed}.`,
-            more.byEye
-              ? `${run}.`
-              : `${run}. It falls ${hold.law === 'orifice' ? 'as through a hole' : 'evenly to the end'}: a true leak, not the hose settling.`,
+            more.byEye ? `${run}.` : `${run}. It falls to the end: a true leak, not the hose settling.`,
           )
         : said(
             `Leaks: ${amount} ±${plusMinus(hold)}, ${allowed}.`,

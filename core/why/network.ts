@@ -20,7 +20,7 @@ export interface Outcomes {
   answered: number
   causes: Readonly<Record<string, number>>
 }
-export const noOutcomes: Outcomes = { answered: 0, causes: {} }
+const noOutcomes: Outcomes = { answered: 0, causes: {} }
 
 export interface Cause {
   code: string
@@ -163,7 +163,7 @@ export interface Why {
 }
 
 /** What is known of a complaint: its own words, the tests as received, what somebody said of signs and causes since. */
-export function seenOf(state: JobState, body = 1): Record<string, Seen> {
+function seenOf(state: JobState, body = 1): Record<string, Seen> {
   const { complaint } = state.opened!
   const seen: Record<string, Seen> = {}
   if (complaint.symptom !== 'none: overhaul') seen[`symptom:${complaint.symptom}`] = 'present'
@@ -176,7 +176,6 @@ export function seenOf(state: JobState, body = 1): Record<string, Seen> {
   return seen
 }
 
-const isCarburetor = new Set(carburetor.map(({ code }) => code))
 /** The next look is chosen among so many of the likeliest. */
 const WEIGHED_FOR_NEXT = 12
 
@@ -283,6 +282,3 @@ function nextLook(
       ? { code: id, kind: 'sign', question: sign.question, minutes: sign.minutes, gain }
       : null
 }
-
-/** Whether a code is one of the carburetor's own causes. */
-export const isOfCarburetor = (code: string): boolean => isCarburetor.has(code)

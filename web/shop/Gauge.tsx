@@ -1,5 +1,5 @@
 import type { ShopSettings } from '@ekrond/contract/shop'
-import { gaugeKinds } from '@ekrond/core/measure'
+import { gaugeKinds, plainNumber } from '@ekrond/core/measure'
 import { FieldInput, FieldSelect, Label, QuietButton } from '../ui'
 
 type GaugeSettings = ShopSettings['gauges'][number]
@@ -14,7 +14,7 @@ export function Gauge({
   set: (next: GaugeSettings) => void
   away: () => void
 }) {
-  const number = (text: string) => Number(text.replace(',', '.')) || 0
+  const number = (text: string) => plainNumber(text, 0)
   return (
     <div
       role="group"

@@ -1,3 +1,4 @@
+import { plainNumber } from '@ekrond/core/measure'
 import type { ShopAnswer, ShopSettings } from '@ekrond/contract/shop'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
@@ -146,7 +147,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
               'An hour at the bench',
               String(hour),
               (text) => {
-                const amount = Number(text.replace(',', '.'))
+                const amount = plainNumber(text, 0)
                 if (amount >= 0) put({ hourMinor: Math.round(amount * 10 ** mine.currency.exponent) })
               },
               { inputMode: 'decimal' },
@@ -156,7 +157,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
             'Room in the warm tank, litres',
             String(mine.tankLitres),
             (text) => {
-              const litres = Number(text.replace(',', '.'))
+              const litres = plainNumber(text)
               if (litres > 0) put({ tankLitres: litres })
             },
             { inputMode: 'decimal' },

@@ -1,5 +1,5 @@
 import { known, wrongWay } from '@ekrond/core/teach'
-import { figure } from '@ekrond/core/measure'
+import { figure, plainNumber } from '@ekrond/core/measure'
 import { useState } from 'react'
 import type { OpenJob } from '../data/job'
 import { Choice, ErrorLine, FieldInput, Label } from '../ui'
@@ -58,7 +58,7 @@ export function Bent({ open }: { open: OpenJob }) {
             style={{ flex: '1 1 120px' }}
             onSubmit={(event) => {
               event.preventDefault()
-              const size = Number(mm.replace(',', '.'))
+              const size = plainNumber(mm)
               if (size > 0 && size <= 10) log(size, MEASURED_SIGMA)
               else setWrong('Type how far in mm, as 0.35.')
             }}

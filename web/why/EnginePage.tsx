@@ -3,7 +3,7 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { betweenStumbles, readRun, runAlarms, screwRun, screwWords } from '@ekrond/core/run'
 import { screwKindOf, settingKey, type SettingSpec } from '@ekrond/core/sheets'
 import { readTyped } from '@ekrond/core/instruments'
-import { figure } from '@ekrond/core/measure'
+import { figure, plainNumber } from '@ekrond/core/measure'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
@@ -207,7 +207,7 @@ function Screw({
     const fraction = /^(\d+\s+)?(\d+)\/(\d+)$/.exec(turns.trim())
     return fraction
       ? Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])
-      : Number(turns.replace(',', '.'))
+      : plainNumber(turns)
   }
   const log = () => {
     const t = at()

@@ -1,3 +1,4 @@
+import { plainNumber } from '@ekrond/core/measure'
 import { enterByHand } from '@ekrond/core/entering'
 import type { JobNeed } from '@ekrond/core/job'
 import { useState } from 'react'
@@ -21,7 +22,7 @@ export function ByHand({ open, needs }: { open: OpenJob; needs: readonly JobNeed
     else setAsking(false)
   }
   const order = () => {
-    const money = Number(price.trim().replace(',', '.'))
+    const money = plainNumber(price)
     if (!(money >= 0)) return setWrong(`“${price}” is no amount of money. Type it as 86.50.`)
     if (!supplier.trim()) return setWrong('Say where it is ordered.')
     if (!arrives) return setWrong('Give the day on which it comes.')

@@ -1,9 +1,10 @@
 import { adapterPlate, plateSvg, type Flange } from '@ekrond/core/adapter'
+import { plainNumber } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { Choice, ErrorLine } from '../../ui'
-import { Small, Smalls } from './HoldBench'
+import { Small, Smalls } from './Smalls'
 
 const Box = styled.details`
   & > summary {
@@ -32,7 +33,7 @@ const NAMES = {
 export function Adapter({ name }: { name: string }) {
   const [bolts, setBolts] = useState<2 | 4>(2)
   const [text, setText] = useState({ spacingMm: '', boltMm: '', nippleMm: '', boreMm: '' })
-  const number = (key: keyof typeof text) => Number((text[key] || usual[key]).replace(',', '.'))
+  const number = (key: keyof typeof text) => plainNumber(text[key] || usual[key])
   const flange: Flange = {
     bolts,
     spacingMm: number('spacingMm'),

@@ -1,7 +1,7 @@
 import { bankAdvice, type Advice } from '@ekrond/core/bank'
 import { readTyped } from '@ekrond/core/instruments'
 import { bodyNumbers } from '@ekrond/core/job'
-import { figure } from '@ekrond/core/measure'
+import { figure, plainNumber } from '@ekrond/core/measure'
 import { ALIKE_MM, spreadOf, SYNC_MBAR } from '@ekrond/core/proof'
 import { enterAlike } from '@ekrond/core/proving'
 import { isRefusal } from '@ekrond/core/refusal'
@@ -55,7 +55,7 @@ const FRACTIONS: Record<number, string> = {
 }
 
 /** Sixteenths of a turn as a hand says them. */
-export function turnWords(sixteenths: number): string {
+function turnWords(sixteenths: number): string {
   const n = Math.abs(sixteenths)
   const whole = Math.floor(n / 16)
   const rest = FRACTIONS[n % 16] ?? ''
@@ -99,7 +99,7 @@ export function AlikeBench(props: BenchProps) {
       const read = readTyped(one, 'length')
       return isRefusal(read) ? NaN : read
     }
-    const bare = Number(one.replace(',', '.'))
+    const bare = plainNumber(one)
     if (Number.isFinite(bare)) return bare
     const read = readTyped(one, 'pressure')
     return isRefusal(read) ? NaN : read * 10

@@ -1,6 +1,6 @@
 import { fittedWasher } from '@ekrond/core/entering'
 import { likelyPsi } from '@ekrond/core/instruments'
-import { figure } from '@ekrond/core/measure'
+import { figure, plainNumber } from '@ekrond/core/measure'
 import {
   findLifts,
   HOLD_SECONDS,
@@ -20,11 +20,12 @@ import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
 import { chosenOf, useHeard } from '../../instruments/hub'
-import { ErrorLine, FieldInput, Label } from '../../ui'
+import { ErrorLine } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { PressureChart } from './PressureChart'
 import { ProofSheet, type BenchProps } from './ProofSheet'
 import { SeatRig } from './SeatRig'
+import { Small, Smalls } from './Smalls'
 import { ails, TakenFrom, useTicking } from './TakenFrom'
 import { useHold } from './useHold'
 import { gapIn, useTrace } from './useTrace'
@@ -42,42 +43,6 @@ const Beside = styled.div`
     }
   }
 `
-
-export const Smalls = styled.div`
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 12px;
-`
-
-const number = (text: string, otherwise: number) => {
-  const value = Number(text.replace(',', '.'))
-  return text.trim() === '' || !Number.isFinite(value) ? otherwise : value
-}
-
-/** A small figure that stays as it was last said on this job. */
-export function Small({
-  label,
-  value,
-  set,
-  usual,
-}: {
-  label: string
-  value: string
-  set: (text: string) => void
-  usual: string
-}) {
-  return (
-    <label>
-      <Label>{label}</Label>
-      <FieldInput
-        inputMode="decimal"
-        value={value}
-        placeholder={usual}
-        onChange={(event) => set(event.target.value)}
-      />
-    </label>
-  )
-}
 
 /** A pressure or a vacuum shut in and watched: from the gauge's own trace, or a fall that was read off. */
 export function HoldBench(props: BenchProps) {
@@ -98,8 +63,8 @@ export function HoldBench(props: BenchProps) {
     vacuum || !proof.hold.includes('weight')
       ? 0
       : needleWeight(sheets.spec.taught ? { seatBore: 2.4, needleMass: 0 } : sheets.spec.float, kpa)
-  const volumeMl = number(volumeText, SHUT_IN_ML)
-  const weightG = number(weightText, usualWeight)
+  const volumeMl = plainNumber(volumeText, SHUT_IN_ML)
+  const weightG = plainNumber(weightText, usualWeight)
   // What was proved stands on the chart until something new is watched.
   const before = props.standing.said?.trace ?? null
   const kept = useMemo(() => {
@@ -153,7 +118,7 @@ export function HoldBench(props: BenchProps) {
       .trim()
       .split(/(?:\s*(?:to|in|,(?=\s)|;|kpa|s)\s*|\s+)+/i)
       .filter(Boolean)
-    const [from, to, seconds] = figures.map((one) => Number(one.replace(',', '.')))
+    const [from, to, seconds] = figures.map((one) => plainNumber(one))
     if (figures.length !== 3 || [from, to, seconds].some((one) => !Number.isFinite(one)))
       return refuse(
         'text',

@@ -1,7 +1,7 @@
 import { conditionsFor } from '@ekrond/core/entering'
 import { headPressure } from '@ekrond/core/float'
 import { lastSaid } from '@ekrond/core/job'
-import { figure } from '@ekrond/core/measure'
+import { figure, plainNumber } from '@ekrond/core/measure'
 import { benchLevel, fluidDensity } from '@ekrond/core/proof'
 import { enterLevel } from '@ekrond/core/proving'
 import { readTyped } from '@ekrond/core/instruments'
@@ -10,14 +10,9 @@ import { useDraft } from '../../data/draft'
 import { FloatSection } from '../../drawing/FloatSection'
 import { FieldSelect, Label } from '../../ui'
 import { ReadingField } from '../../ui/Field'
-import { Small, Smalls } from './HoldBench'
+import { Small, Smalls } from './Smalls'
 import { ProofSheet, type BenchProps } from './ProofSheet'
 import { TakenFrom } from './TakenFrom'
-
-const plain = (text: string, otherwise: number) => {
-  const value = Number(text.replace(',', '.'))
-  return text.trim() === '' || !Number.isFinite(value) ? otherwise : value
-}
 
 /** Fuel on the wet bench against what this bench is to show. */
 export function LevelBench(props: BenchProps) {
@@ -32,9 +27,9 @@ export function LevelBench(props: BenchProps) {
   const density =
     fluid === 'job' ? conditions.densityKgM3 : fluid === 'gasoline' ? fluidDensity(0) : fluidDensity(null)
   // A tank at the height that gives the job's pressure is the usual bench; another head is typed.
-  const headMm = plain(head, NaN)
+  const headMm = plainNumber(head, NaN)
   const pressureKpa = Number.isFinite(headMm) ? headPressure(headMm, density) : conditions.pressureKpa
-  const bench = { pressureKpa, densityKgM3: density, tiltDeg, readAtMm: plain(readAt, 0) }
+  const bench = { pressureKpa, densityKgM3: density, tiltDeg, readAtMm: plainNumber(readAt, 0) }
   const height = lastSaid(open.here.readings['float.height/none'])?.value ?? null
   const wanted = benchLevel(sheets.spec, bench, height)
   const read = text.trim() ? readTyped(text, 'length') : null

@@ -5,7 +5,7 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { useEffect, useState } from 'react'
 import { useDraft } from '../../data/draft'
 import { Choice, Label } from '../../ui'
-import { Small, Smalls } from './HoldBench'
+import { Small, Smalls } from './Smalls'
 import { PressureChart } from './PressureChart'
 import { ProofSheet, type BenchProps } from './ProofSheet'
 

@@ -1,3 +1,4 @@
+import { plainNumber } from '@ekrond/core/measure'
 import { receivedTests, workSoFar } from '@ekrond/core/job'
 import { useState } from 'react'
 import styled from 'styled-components'
@@ -199,7 +200,7 @@ function Estimate({ open }: StationProps) {
   const work = workSoFar(open.state)
   const money = (minor: number) => `${sayMoney(minor, exponent)} ${shop?.currency.code ?? ''}`
   const make = () => {
-    const value = Number(amount.replace(',', '.'))
+    const value = plainNumber(amount)
     if (!Number.isFinite(value) || value <= 0)
       return setWrong(`“${amount}” is no amount of money. Type it as 86.50.`)
     const no = open.add('estimate.made', {
