@@ -65,7 +65,7 @@ export function moveRig(rig: Rig, s: number): void {
   const per = (p: number) => p * (2 * AIR + side * p)
   const flow = rig.leak * (per(rig.pressure) / per(40))
   rig.pressure -= ((flow * AIR) / (60 * rig.volume)) * s
-  if (rig.settle.kpa > 0) {
+  if (rig.shut && rig.settle.kpa > 0) {
     const step = rig.settle.kpa * (1 - Math.exp(-s / rig.settle.tau))
     rig.settle.kpa -= step
     rig.pressure -= step

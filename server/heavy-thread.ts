@@ -1,7 +1,8 @@
 import type { ReturnSheet } from '@ekrond/core/return-sheet'
 import { sentFiles } from './import/files.ts'
 import { readCatalogue, type CatalogueRead } from './import/read.ts'
-import { returnSheetPdf, type SheetHead } from './reports/return-sheet.ts'
+import type { SheetHead } from './reports/head.ts'
+import { returnSheetPdf } from './reports/return-sheet.ts'
 
 export const returnSheet = ({
   pages,

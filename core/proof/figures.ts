@@ -1,5 +1,5 @@
 import { workingConditions, type Conditions } from '../conditions/index.ts'
-import { levelInUse, readingForLevel } from '../float/index.ts'
+import { floatBalance, floatBody, levelInUse, readingForLevel } from '../float/index.ts'
 import { blendDensity } from '../metering/index.ts'
 import { pistonVolume, pumpStroke } from '../pump/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
@@ -71,6 +71,7 @@ export interface BenchLevel {
   byHeight: number | null
 }
 
+/** How much further below the face the fuel stands where it is read: with the float's end up the face rises there and the fuel does not. */
 const tiltShift = ({ readAtMm, tiltDeg }: Bench) => readAtMm * Math.tan((tiltDeg * Math.PI) / 180)
 
 /**
@@ -93,7 +94,7 @@ export function benchLevel(spec: SpecSheet, bench: Bench, height: number | null)
       'pressure',
       `It cannot shut against ${bench.pressureKpa.toFixed(1)} kPa: ${asSheet.maxPressure.toFixed(0)} is the most that this float holds.`,
     )
-  const expected = asSheet.belowFace - tiltShift(bench)
+  const expected = asSheet.belowFace + tiltShift(bench)
   if (expected <= 0)
     return refuse('tilt', 'At this tilt it would stand above the face there: it spills before it shuts.')
   const own = height === null ? null : levelInUse(float, height, bench.pressureKpa, bench.densityKgM3)
@@ -101,7 +102,7 @@ export function benchLevel(spec: SpecSheet, bench: Bench, height: number | null)
     expected,
     lo: expected - (level.target - level.lo),
     hi: expected + (level.hi - level.target),
-    byHeight: own === null || isRefusal(own) ? null : own.belowFace - tiltShift(bench),
+    byHeight: own === null || isRefusal(own) ? null : own.belowFace + tiltShift(bench),
   }
 }
 
@@ -112,7 +113,7 @@ export function levelAtEngine(
   belowFace: number,
   conditions: Conditions,
 ): Result<number> {
-  const flat = belowFace + tiltShift(bench)
+  const flat = belowFace - tiltShift(bench)
   const dry = readingForLevel(spec.float, flat, bench.pressureKpa, bench.densityKgM3)
   if (dry === undefined) return refuse('level', 'Pin and arm do not reach such a level: read it again.')
   const engine = levelInUse(spec.float, dry, conditions.pressureKpa, conditions.densityKgM3)
@@ -135,6 +136,33 @@ export function heightForLevel(
     bench.pressureKpa,
     bench.densityKgM3,
   )
+}
+
+export interface Spill {
+  /** mm of the lowest way out over the fuel that was read; below 0 it runs out */
+  marginMm: number
+  /** kPa at the inlet at which it runs out there before the float shuts */
+  atKpa: number
+}
+
+/**
+ * How far the fuel stands under the lowest way out (nozzle lip, standpipe, vent; mm below the face), and the pressure at which it would run
+ * out there: the most that the float holds when it may sink no deeper than to there (`docs/physics.md` 5). Refuses what the float cannot show.
+ */
+export function spillMargin(
+  { float }: SpecSheet,
+  bench: Bench,
+  height: number,
+  belowFace: number,
+  lipMm: number,
+): Result<Spill> {
+  const now = levelInUse(float, height, bench.pressureKpa, bench.densityKgM3)
+  if (isRefusal(now)) return now
+  const bottom = now.belowFace + now.immersion
+  const depth = Math.min(float.depth, bottom - lipMm)
+  if (!(depth > 0)) return { marginMm: belowFace - lipMm, atKpa: 0 }
+  const held = floatBalance(floatBody(float, { depth }), bench.pressureKpa, bench.densityKgM3)
+  return isRefusal(held) ? held : { marginMm: belowFace - lipMm, atKpa: Math.max(0, held.maxPressure) }
 }
 
 /** How much heavier the float would have to be for a level that stands so much too high, g: Δm = Δs·ρ·A_p·x_b/x_g. */

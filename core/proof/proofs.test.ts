@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
 import { packTrace, unpackTrace, type Sample } from '../trace/index.ts'
 import { bankAdvice, learnInfluence } from '../bank/couplers.ts'
-import { benchLevel, levelAtEngine, lossAsLeak, needleWeight, sealsOn, soakedBy } from './figures.ts'
+import { floatBalance, levelInUse } from '../float/index.ts'
+import {
+  benchLevel,
+  levelAtEngine,
+  lossAsLeak,
+  needleWeight,
+  sealsOn,
+  soakedBy,
+  spillMargin,
+} from './figures.ts'
 import { judgeHold, proves } from './index.ts'
 import { countLifts, findLifts } from './lifts.ts'
 import { sheetsFor } from '../../demo/log-entries.ts'
@@ -215,15 +224,62 @@ describe('the wet bench', () => {
     })
     expect(value(engine)).toBeCloseTo(spec.level.target, 1)
   })
-  it('25 mm beyond the float’s centre, 10° float end up, reads 4.4 mm nearer the face', () => {
+  it('25 mm beyond the float’s centre, 10° float end up, reads 4.4 mm further below the face; end down nearer', () => {
     const flat = value(benchLevel(spec, bench, null))
     const tilted = value(benchLevel(spec, { ...bench, tiltDeg: 10, readAtMm: 25 }, null))
-    expect(flat.expected - tilted.expected).toBeCloseTo(25 * 0.17633, 3)
+    // The face rises by 25 · tan 10° = 4.408 there, the fuel stays level.
+    expect(tilted.expected - flat.expected).toBeCloseTo(25 * 0.17633, 3)
+    const down = value(benchLevel(spec, { ...bench, tiltDeg: -10, readAtMm: 25 }, null))
+    expect(flat.expected - down.expected).toBeCloseTo(25 * 0.17633, 3)
+    const engine = { pressureKpa: bench.pressureKpa, ethanol: 0, densityKgM3: 745, assumes: [] }
+    expect(
+      value(levelAtEngine(spec, { ...bench, tiltDeg: 10, readAtMm: 25 }, tilted.expected, engine)),
+    ).toBeCloseTo(flat.expected, 6)
   })
   it('refuses a tilt that spills before it shuts, a pressure that it cannot hold, a fluid that is none', () => {
-    expect(isRefusal(benchLevel(spec, { ...bench, tiltDeg: 40, readAtMm: 40 }, null))).toBe(true)
+    expect(isRefusal(benchLevel(spec, { ...bench, tiltDeg: -40, readAtMm: 40 }, null))).toBe(true)
     expect(isRefusal(benchLevel(spec, { ...bench, pressureKpa: 200 }, null))).toBe(true)
     expect(isRefusal(benchLevel(spec, { ...bench, densityKgM3: 7.6 }, null))).toBe(true)
+  })
+})
+
+describe('the lowest way out', () => {
+  const { spec } = sheetsFor('K-4417-2S')
+  const bench = { pressureKpa: 24, densityKgM3: 745, tiltDeg: 0, readAtMm: 0 }
+  const { float } = spec
+  it('lies so much over the fuel, and spills where the float may sink no deeper than to there', () => {
+    const height = spec.settings.find(({ code }) => code === 'float.height')!.target!
+    const now = value(levelInUse(float, height, bench.pressureKpa, bench.densityKgM3))
+    const lip = now.belowFace - 3
+    const spill = value(spillMargin(spec, bench, height, now.belowFace, lip))
+    expect(spill.marginMm).toBeCloseTo(3, 9)
+    // 3 mm more of the float under fuel: ρ·A_p·Δs·x_b at the float is P·A_s·r_t at the needle.
+    const more =
+      (745e-6 * float.planArea * 3 * float.buoyancyArm * 9.80665e-3) /
+      ((Math.PI / 4) * float.seatBore ** 2 * 1e-3 * float.tangArm)
+    const deepest = now.immersion + 3 <= float.depth
+    if (deepest) expect(spill.atKpa).toBeCloseTo(bench.pressureKpa + more, 6)
+    else expect(spill.atKpa).toBeCloseTo(now.maxPressure, 6)
+  })
+  it('under the fuel it runs out already', () => {
+    const height = spec.settings.find(({ code }) => code === 'float.height')!.target!
+    expect(value(spillMargin(spec, bench, height, 10, 12)).marginMm).toBe(-2)
+  })
+  it('of a float that sinks 15 mm of its depth holds 31.9 kPa where all of it holds 40.1', () => {
+    // docs/physics.md 5: the float’s bottom at 24, the lip at 9.
+    const reference = {
+      floatMass: 9,
+      planArea: 1050,
+      depth: 24 - 9,
+      buoyancyArm: 29,
+      gravityArm: 27,
+      needleMass: 1.5,
+      needleAt: 'above',
+      tangArm: 6,
+      seatBore: 2.4,
+    } as const
+    expect(value(floatBalance(reference, 30, 745)).maxPressure).toBeCloseTo(31.9, 1)
+    expect(value(floatBalance({ ...reference, depth: 16 }, 30, 745)).maxPressure).toBeCloseTo(40.1, 1)
   })
 })
 

@@ -9,6 +9,7 @@ import {
   pumpBand,
   proves,
   soakedBy,
+  spillMargin,
   type Bench,
   type Measured,
   type Proof,
@@ -20,6 +21,8 @@ import { entered, type EnteredProof } from './entered.ts'
 
 export interface LevelTyped extends Bench {
   belowFace: number
+  /** the lowest way out, mm below the face, where somebody measured it */
+  lipMm?: number | null
 }
 
 /** A wet level against what this bench is to show, what it means at the engine, and which way the float goes. Refuses what it cannot be. */
@@ -49,6 +52,19 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
       ? ''
       : ` With the engine running ${figure(atEngine, 1)} at ${figure(conditions.pressureKpa)} kPa, the sheet has ${figure(spec.level.target, 1)}.`
   const shown: Proof = { ...proof, wants }
+  const spill =
+    typed.lipMm != null && height !== null
+      ? spillMargin(spec, typed, height, typed.belowFace, typed.lipMm)
+      : null
+  if (spill && !isRefusal(spill) && spill.marginMm <= 0)
+    return refuse(
+      'lip',
+      `The lowest way out lies at ${figure(typed.lipMm!, 1)}, under this level: it spills before it shuts.`,
+    )
+  const facts =
+    spill && !isRefusal(spill)
+      ? [`spills first ${figure(spill.marginMm, 1)} mm up, at ${figure(spill.atKpa, 1)} kPa`]
+      : []
   if (proves(measured))
     return entered(
       shown,
@@ -56,6 +72,7 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
       figure(typed.belowFace),
       `${figure(typed.belowFace)} below the face, wants ${wants}.`,
       `In its band.${means}`,
+      { facts },
     )
   const off = level.expected - typed.belowFace
   const way = off > 0 ? 'high' : 'low'

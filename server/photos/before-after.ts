@@ -1,6 +1,6 @@
 import { bodyNumbers, bodyOf, type JobState } from '@ekrond/core/job'
 import type { Queryable } from '../db/pool.ts'
-import type { CustomerPhoto } from '../reports/customer-page.ts'
+import type { CustomerPhoto } from '../reports/head.ts'
 import { selectSome } from './photos.sql.ts'
 
 /** So many pictures of each side go into the customer's page. */

@@ -3,6 +3,7 @@ import { returnSheet } from '@ekrond/core/return-sheet'
 import { fold, type DataOf } from '@ekrond/core/job'
 import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
 import { customerPage } from './customer-page.ts'
+import { returnSheetPdf } from './return-sheet.ts'
 
 const sheets = sheetsFor('K-4417-2S')
 const sheet = (customer: string) => {
@@ -51,5 +52,20 @@ describe('the customer’s page', () => {
     ])
     expect(page).toContain('src="data:image/webp;base64,AAAA"')
     expect(page).toContain('As it came: rust')
+  })
+})
+
+describe('photographs on the paper', () => {
+  // The least JPEG that there is: one grey point.
+  const point =
+    '/9j/4AAQSkZJRgABAQEASABIAAD/2wBDAP//////////////////////////////////////////////////////////////////////////////////////wAALCAABAAEBAREA/8QAFAABAAAAAAAAAAAAAAAAAAAACf/EABQQAQAAAAAAAAAAAAAAAAAAAAD/2gAIAQEAAD8AVP/Z'
+  const pagesOf = async (photos?: { data: string; type: string; words: string }[]) => {
+    const pdf = await returnSheetPdf([sheet('x')], { ...head, ...(photos ? { photos } : {}) })
+    return pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length
+  }
+  it('stand on a page of their own behind the sheet, and only where there are some', async () => {
+    const without = await pagesOf()
+    expect(await pagesOf([{ data: point, type: 'image/jpeg', words: 'As it came' }])).toBe(without + 1)
+    expect(await pagesOf([])).toBe(without)
   })
 })

@@ -1,5 +1,5 @@
 import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
-import type { SheetHead } from './return-sheet.ts'
+import type { CustomerPhoto, SheetHead } from './head.ts'
 
 const SAFE: Readonly<Record<string, string>> = {
   '&': '&amp;',
@@ -10,13 +10,6 @@ const SAFE: Readonly<Record<string, string>> = {
 }
 /** Text as it may stand in a page: nothing that somebody typed becomes mark-up. */
 const text = (words: string): string => words.replace(/[&<>"']/g, (sign) => SAFE[sign]!)
-
-export interface CustomerPhoto {
-  /** JPEG or WebP as base64 */
-  data: string
-  type: string
-  words: string
-}
 
 /**
  * The return sheet as one HTML file for the customer: read-only, no scripts, nothing from outside, so that it opens years later and

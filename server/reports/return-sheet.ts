@@ -1,6 +1,7 @@
 import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
 import PDFDocument from 'pdfkit'
 import { INK, PENCIL, registerFaces } from './faces.ts'
+import type { CustomerPhoto, SheetHead } from './head.ts'
 
 type Pdf = InstanceType<typeof PDFDocument>
 
@@ -17,13 +18,6 @@ const TITLE_HEIGHT = 78
 const PICTURE_HEIGHT = 112
 /** A row of a setting. */
 const ROW = 17
-
-/** What the paper is headed with, beside the document. */
-export interface SheetHead {
-  shop: string
-  date: string
-  currency?: { code: string; exponent: number }
-}
 
 export type SheetRenderer = (pages: ReturnSheet[], head: SheetHead) => Promise<Buffer>
 
@@ -71,8 +65,36 @@ export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<B
     } else startUp(pdf, sheet, y4)
     titleBlock(pdf, sheet, head)
   }
+  if (head.photos?.length) photographs(pdf, pages[0]!, head.photos)
   pdf.end()
   return done
+}
+
+/** As it came and as it goes back, two beside each other, on a page of their own. */
+function photographs(pdf: Pdf, sheet: ReturnSheet, photos: readonly CustomerPhoto[]): void {
+  pdf
+    .addPage()
+    .lineWidth(1.4)
+    .strokeColor(INK)
+    .rect(left, top, right - left, bottom - top)
+    .stroke()
+  put(pdf, `As it came, and as it goes back: ${sheet.number}`, left + 12, top + 13, {
+    face: 'strong',
+    size: 14,
+  })
+  const width = (right - left - 36) / 2
+  const height = 176
+  photos.slice(0, 8).forEach(({ data, type, words }, i) => {
+    const x = left + 12 + (i % 2) * (width + 12)
+    const y = top + 40 + Math.floor(i / 2) * (height + 14)
+    if (type === 'image/jpeg' || type === 'image/png')
+      pdf.image(Buffer.from(data, 'base64'), x, y, {
+        fit: [width, height - 18],
+        align: 'center',
+        valign: 'center',
+      })
+    put(pdf, words, x, y + height - 14, { size: 8.5, colour: PENCIL, width })
+  })
 }
 
 const rule = (pdf: Pdf, y: number, from = left, to = right, weight = 0.8, colour = INK) =>

@@ -2,7 +2,7 @@ import { floatPose, type FloatPose, type LevelInUse } from '@ekrond/core/float'
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { isPencil, type SpecSheet } from '@ekrond/core/sheets'
-import type { CSSProperties } from 'react'
+import type { CSSProperties, ReactNode } from 'react'
 import {
   Balloon,
   CentreLine,
@@ -37,11 +37,15 @@ export interface FloatSectionProps {
   level: LevelInUse | null
   wantedBelowFace: number
   pressureKpa: number
+  /** how it is installed, degrees, float end up above 0; in use only. The fuel stays level */
+  tiltDeg?: number
+  /** where the level is read, mm beyond the float’s centre */
+  readAtMm?: number
 }
 
 /** Bowl, float, tang, needle and seat to scale from the list number's own geometry, as held or in use. */
 export function FloatSection(props: FloatSectionProps) {
-  const { spec, reading, target, verdict, remedy, view, level, drop = false } = props
+  const { spec, reading, target, verdict, remedy, view, level, drop = false, tiltDeg = 0 } = props
   const { float, section } = spec
   const shown = reading ?? target
   const turn = floatPose(float, shown)
@@ -118,116 +122,140 @@ export function FloatSection(props: FloatSectionProps) {
 
   return (
     <Drawing width={WIDTH} height={HEIGHT} title={title}>
-      <g style={lent}>
-        {section.castings.map((casting) => (
-          <Section key={casting.name} points={bearing(casting.outline)} hatched={!lentOnly} />
-        ))}
-      </g>
-      {view === 'use' && level && (
-        <Fuel {...props} level={level} scale={scale} floatOutline={rotated(section.float, turn)} />
-      )}
-      <g style={lent}>
-        {section.lines.map((line, i) => (
-          <Section key={i} points={bearing(line)} hatched={false} />
-        ))}
-        {section.seat.map((half, i) => (
-          <Section key={i} points={bearing(half)} fine />
-        ))}
-      </g>
-      <path d={path(bearing(section.needle), true)} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
-
-      {out && view === 'held' && <RedLine points={rotated(section.float, goal)} closed />}
-      <g style={{ transition: 'transform 260ms', ...(isPencil(spec, 'float.arm') ? lent : {}) }}>
+      <Tilted deg={view === 'use' ? tiltDeg : 0}>
+        <g style={lent}>
+          {section.castings.map((casting) => (
+            <Section key={casting.name} points={bearing(casting.outline)} hatched={!lentOnly} />
+          ))}
+        </g>
+        {view === 'use' && level && (
+          <Fuel {...props} level={level} scale={scale} floatOutline={rotated(section.float, turn)} />
+        )}
+        <g style={lent}>
+          {section.lines.map((line, i) => (
+            <Section key={i} points={bearing(line)} hatched={false} />
+          ))}
+          {section.seat.map((half, i) => (
+            <Section key={i} points={bearing(half)} fine />
+          ))}
+        </g>
         <path
-          d={path(rotated(section.float, turn), true)}
-          fill={view === 'use' ? 'var(--paper)' : 'none'}
+          d={path(bearing(section.needle), true)}
+          fill="var(--paper)"
           stroke="var(--ink)"
-          strokeWidth={2.4}
-          strokeLinejoin="round"
+          strokeWidth={2}
         />
+
+        {out && view === 'held' && <RedLine points={rotated(section.float, goal)} closed />}
+        <g style={{ transition: 'transform 260ms', ...(isPencil(spec, 'float.arm') ? lent : {}) }}>
+          <path
+            d={path(rotated(section.float, turn), true)}
+            fill={view === 'use' ? 'var(--paper)' : 'none'}
+            stroke="var(--ink)"
+            strokeWidth={2.4}
+            strokeLinejoin="round"
+          />
+          <path
+            d={path(rotated(section.arm, turn))}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={5}
+            strokeLinejoin="round"
+            strokeLinecap="round"
+          />
+          <CentreLine {...centre(rotated(section.float, turn))} />
+        </g>
         <path
-          d={path(rotated(section.arm, turn))}
+          d={path(bearing(section.tang.map((p) => plus(p, section.pin))))}
           fill="none"
           stroke="var(--ink)"
-          strokeWidth={5}
-          strokeLinejoin="round"
+          strokeWidth={4.5}
           strokeLinecap="round"
         />
-        <CentreLine {...centre(rotated(section.float, turn))} />
-      </g>
-      <path
-        d={path(bearing(section.tang.map((p) => plus(p, section.pin))))}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth={4.5}
-        strokeLinecap="round"
-      />
-      {!float.guided && (
-        <circle cx={pin[0]} cy={pin[1]} r={7} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.4} />
-      )}
-      <CentreLine from={[pin[0] - 24, pin[1]]} to={[pin[0] + 24, pin[1]]} />
-      <CentreLine from={[pin[0], pin[1] - 24]} to={[pin[0], pin[1] + 24]} />
+        {!float.guided && (
+          <circle cx={pin[0]} cy={pin[1]} r={7} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2.4} />
+        )}
+        <CentreLine from={[pin[0] - 24, pin[1]]} to={[pin[0] + 24, pin[1]]} />
+        <CentreLine from={[pin[0], pin[1] - 24]} to={[pin[0], pin[1] + 24]} />
 
-      {view === 'held' && (
-        <>
-          <Dimension
-            from={[dimensionX, scale([0, datumY])[1]]}
-            to={[dimensionX, point[1]]}
-            at={{ to: point, from: [face[0], scale([0, datumY])[1]] }}
-            text={figure(shown, 1)}
-            colour={reading === null ? 'ink' : 'pencil'}
-            {...(out ? { wants: figure(target, 1) } : {})}
-            textAt={[Math.min(dimensionX + 12, WIDTH - 74), (scale([0, datumY])[1] + point[1]) / 2 + 4]}
-          />
-          <Datum
-            at={face}
-            letter="A"
-            text={float.sense === 1 ? 'face, gasket off' : 'bowl floor'}
-            below={float.sense === 1 ? !flip : false}
-          />
-        </>
-      )}
+        {view === 'held' && (
+          <>
+            <Dimension
+              from={[dimensionX, scale([0, datumY])[1]]}
+              to={[dimensionX, point[1]]}
+              at={{ to: point, from: [face[0], scale([0, datumY])[1]] }}
+              text={figure(shown, 1)}
+              colour={reading === null ? 'ink' : 'pencil'}
+              {...(out ? { wants: figure(target, 1) } : {})}
+              textAt={[Math.min(dimensionX + 12, WIDTH - 74), (scale([0, datumY])[1] + point[1]) / 2 + 4]}
+            />
+            <Datum
+              at={face}
+              letter="A"
+              text={float.sense === 1 ? 'face, gasket off' : 'bowl floor'}
+              below={float.sense === 1 ? !flip : false}
+            />
+          </>
+        )}
 
-      <Leader from={[pin[0] - 62, pin[1] - 84 * clear]} to={pin} />
-      <Balloon
-        at={[pin[0] - 70, pin[1] - 96 * clear]}
-        number={7}
-        text={pin[0] > 190 ? (float.guided ? 'slides on its pin' : 'hinge pin home') : ''}
-        side="left"
-      />
-      <Leader from={floatBalloon} to={floatAt} />
-      <Balloon
-        at={floatBalloon}
-        number={6}
-        text={isPencil(spec, 'float.mass') ? 'float' : `float, ${figure(float.floatMass)} g dry`}
-        side={float.guided ? 'left' : 'right'}
-      />
-      {!out && (
-        <>
-          <Leader from={[needleAt[0] + 70, needleAt[1] + 108]} to={needleAt} />
-          <Balloon
-            at={[needleAt[0] + 76, needleAt[1] + 120]}
-            number={5}
-            text={drop ? 'needle off its seat' : view === 'use' ? 'needle shut' : 'needle just seats'}
-          />
-        </>
-      )}
-      {out && remedy && view === 'held' && (
-        <>
-          <path
-            d={`M${remedyAt[0] + 20} ${remedyY} H${remedyAt[0]} L${remedyAt[0]} ${remedyAt[1] - 8}`}
-            fill="none"
-            stroke="var(--red)"
-            strokeWidth={1.6}
-            markerEnd="url(#arrow-red)"
-          />
-          <Text at={[remedyAt[0] + 28, remedyY + 6]} colour="red" size={19}>
-            {remedy}
-          </Text>
-        </>
-      )}
+        <Leader from={[pin[0] - 62, pin[1] - 84 * clear]} to={pin} />
+        <Balloon
+          at={[pin[0] - 70, pin[1] - 96 * clear]}
+          number={7}
+          text={pin[0] > 190 ? (float.guided ? 'slides on its pin' : 'hinge pin home') : ''}
+          side="left"
+        />
+        <Leader from={floatBalloon} to={floatAt} />
+        <Balloon
+          at={floatBalloon}
+          number={6}
+          text={isPencil(spec, 'float.mass') ? 'float' : `float, ${figure(float.floatMass)} g dry`}
+          side={float.guided ? 'left' : 'right'}
+        />
+        {!out && (
+          <>
+            <Leader from={[needleAt[0] + 70, needleAt[1] + 108]} to={needleAt} />
+            <Balloon
+              at={[needleAt[0] + 76, needleAt[1] + 120]}
+              number={5}
+              text={drop ? 'needle off its seat' : view === 'use' ? 'needle shut' : 'needle just seats'}
+            />
+          </>
+        )}
+        {out && remedy && view === 'held' && (
+          <>
+            <path
+              d={`M${remedyAt[0] + 20} ${remedyY} H${remedyAt[0]} L${remedyAt[0]} ${remedyAt[1] - 8}`}
+              fill="none"
+              stroke="var(--red)"
+              strokeWidth={1.6}
+              markerEnd="url(#arrow-red)"
+            />
+            <Text at={[remedyAt[0] + 28, remedyY + 6]} colour="red" size={19}>
+              {remedy}
+            </Text>
+          </>
+        )}
+      </Tilted>
       <ScaleBar at={[WIDTH - 60 - 10 * perMm, HEIGHT - 14]} scale={scale} />
     </Drawing>
+  )
+}
+
+/** As it sits: the drawing turned about its middle, float end up above 0, with the angle written at its edge. */
+function Tilted({ deg, children }: { deg: number; children: ReactNode }) {
+  if (deg === 0) return children
+  const [x, y] = [WIDTH - 70, 74]
+  return (
+    <>
+      <path d={`M${x - 120} ${y} h130`} stroke="var(--ink)" strokeDasharray="10 4 2 4" />
+      <path d={`M${x - 120} ${y} h130`} stroke="var(--ink)" transform={`rotate(${-deg} ${x - 120} ${y})`} />
+      <Text at={[x + 16, y + 6]} face="figures" size={18}>
+        {`${figure(Math.abs(deg), 0)}°`}
+      </Text>
+      <Text at={[x - 120, y + 24]}>{deg > 0 ? 'float end up' : 'float end down'}</Text>
+      <g transform={`rotate(${-deg} ${WIDTH / 2} ${HEIGHT / 2})`}>{children}</g>
+    </>
   )
 }
 
@@ -238,12 +266,18 @@ function Fuel({
   pressureKpa,
   scale,
   floatOutline,
+  tiltDeg = 0,
+  readAtMm = 0,
 }: FloatSectionProps & { level: LevelInUse; scale: ReturnType<typeof scaleOf>; floatOutline: Point[] }) {
   const { section } = spec
   const y = section.faceY - level.belowFace
   const [x0, x1] = [Math.min(...section.bowl.map((p) => p[0])), Math.max(...section.bowl.map((p) => p[0]))]
   const floor = Math.min(...section.bowl.map((p) => p[1]))
-  const [a, b] = [scale([x0, y]), scale([x1, y])]
+  // Where it was read the fuel stands at the level; to both sides its surface is level, however the casting is turned.
+  const at = section.pin[0] + (spec.float.guided ? 0 : spec.float.buoyancyArm) + readAtMm
+  const surface = (x: number) => y - (x - at) * Math.tan((tiltDeg * Math.PI) / 180)
+  const read = scale([at, y])
+  const [a, b] = [scale([x0, surface(x0)]), scale([x1, surface(x1)])]
   const wanted = scale([x1, section.faceY - wantedBelowFace])
   const face = scale([x1, section.faceY])
   const off = Math.abs(level.belowFace - wantedBelowFace) > 0.25
@@ -257,9 +291,9 @@ function Fuel({
       {off && (
         <line
           x1={a[0]}
-          y1={wanted[1]}
+          y1={wanted[1] + a[1] - read[1]}
           x2={b[0]}
-          y2={wanted[1]}
+          y2={wanted[1] + b[1] - read[1]}
           stroke="var(--red)"
           strokeWidth={1.6}
           strokeDasharray="7 4"
@@ -267,11 +301,11 @@ function Fuel({
       )}
       <Dimension
         from={[b[0] + 26, face[1]]}
-        to={[b[0] + 26, b[1]]}
-        at={{ from: face, to: b }}
+        to={[b[0] + 26, read[1]]}
+        at={{ from: face, to: [b[0], read[1]] }}
         text={figure(level.belowFace)}
         {...(off ? { wants: figure(wantedBelowFace) } : {})}
-        textAt={[b[0] + 36, (face[1] + b[1]) / 2 + 2]}
+        textAt={[b[0] + 36, (face[1] + read[1]) / 2 + 2]}
       />
       <Text at={[a[0] + 8, scale([x0, floor])[1] + 22]} size={15} colour="pencil">
         {`fuel at ${figure(pressureKpa)} kPa`}

@@ -35,6 +35,9 @@ let socket: WebSocket | null = null
 let users = 0
 let again: ReturnType<typeof setTimeout> | undefined
 let painting = false
+const LEAST_WAIT_MS = 1500
+const MOST_WAIT_MS = 20_000
+let waitMs = LEAST_WAIT_MS
 
 /** Many lines a second are one change of the screen. */
 function changed() {
@@ -99,6 +102,9 @@ function connect() {
     `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/bench/${encodeURIComponent(bench)}`,
   )
   socket = opened
+  opened.onopen = () => {
+    waitMs = LEAST_WAIT_MS
+  }
   opened.onmessage = (event: MessageEvent<string>) => {
     const [name = '', line = ''] = event.data.split('\t')
     hear(name, line)
@@ -107,7 +113,8 @@ function connect() {
     if (socket === opened) socket = null
     heard.clear()
     changed()
-    if (users > 0) again = setTimeout(connect, 1500)
+    if (users > 0) again = setTimeout(connect, waitMs)
+    waitMs = Math.min(waitMs * 2, MOST_WAIT_MS)
   }
 }
 

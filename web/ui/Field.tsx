@@ -56,6 +56,20 @@ const Line = styled.div`
   }
 `
 
+interface Takes {
+  quantity: Quantity
+  purpose: string
+  places: number
+}
+
+/** Which instrument a figure in such a unit is taken from. */
+const TAKES: Readonly<Record<string, Takes>> = {
+  mm: { quantity: 'length', purpose: 'caliper', places: 2 },
+  g: { quantity: 'mass', purpose: 'scale', places: 1 },
+  mL: { quantity: 'volume', purpose: '', places: 1 },
+  Ω: { quantity: 'resistance', purpose: '', places: 1 },
+}
+
 /** The large figure over its blue line, with its unit and whatever stands beside it. */
 export function ReadingField({
   label,
@@ -72,7 +86,7 @@ export function ReadingField({
   size = 52,
   fractions = false,
   padWords = [],
-  takes,
+  takes: taken,
 }: {
   label: string
   value: string
@@ -90,9 +104,10 @@ export function ReadingField({
   fractions?: boolean
   /** what the number pad offers beside figures */
   padWords?: readonly string[]
-  /** what `+` takes: the reading of this bench's instrument */
-  takes?: { quantity: Quantity; purpose: string; places: number }
+  /** what `+` takes: the reading of this bench's instrument; by its unit where it is not said */
+  takes?: Takes
 }) {
+  const takes = taken ?? TAKES[unit]
   const [pad, togglePad] = usePad()
   const padded = onChange !== undefined && unit !== ''
   const enter = enterOf(onEnter)

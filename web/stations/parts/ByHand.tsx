@@ -22,7 +22,7 @@ export function ByHand({ open, needs }: { open: OpenJob; needs: readonly JobNeed
     else setAsking(false)
   }
   const order = () => {
-    const money = plainNumber(price)
+    const money = plainNumber(price, price.trim() ? NaN : 0)
     if (!(money >= 0)) return setWrong(`“${price}” is no amount of money. Type it as 86.50.`)
     if (!supplier.trim()) return setWrong('Say where it is ordered.')
     if (!arrives) return setWrong('Give the day on which it comes.')

@@ -22,6 +22,7 @@ export function LevelBench(props: BenchProps) {
   const [head, setHead] = useDraft(open.draft('prove', 'head'))
   const [fluid, setFluid] = useDraft(open.draft('prove', 'fluid'))
   const [readAt, setReadAt] = useDraft(open.draft('prove', 'read at'))
+  const [lip, setLip] = useDraft(open.draft('prove', 'lip'))
   const conditions = conditionsFor(state, sheets)
   const tiltDeg = state.opened?.tiltDeg ?? 0
   const density =
@@ -40,7 +41,11 @@ export function LevelBench(props: BenchProps) {
         : null
       : isRefusal(read)
         ? read
-        : enterLevel({ state, sheets, body: open.body }, proof, { ...bench, belowFace: read })
+        : enterLevel({ state, sheets, body: open.body }, proof, {
+            ...bench,
+            belowFace: read,
+            lipMm: lip.trim() ? plainNumber(lip) : null,
+          })
   const shown = read !== null && !isRefusal(read) ? read : isRefusal(wanted) ? null : wanted.expected
   const target = sheets.spec.settings.find(({ code }) => code === 'float.height')?.target ?? height ?? 10
   const good = entering !== null && !isRefusal(entering) && entering.proved
@@ -48,7 +53,7 @@ export function LevelBench(props: BenchProps) {
     <ProofSheet
       {...props}
       title={`Wet bench: ${sheets.spec.section.title.toLowerCase()}`}
-      sub={`fed at ${figure(pressureKpa)} kPa${Number.isFinite(headMm) ? `, ${figure(headMm, 0)} mm of head` : ''}${tiltDeg ? ` · tilted ${tiltDeg}° as it sits, drawn level` : ''}`}
+      sub={`fed at ${figure(pressureKpa)} kPa${Number.isFinite(headMm) ? `, ${figure(headMm, 0)} mm of head` : ''}${tiltDeg ? ` · tilted ${tiltDeg}° as it sits` : ''}`}
       entering={entering}
       again={() => setText('')}
       logged={() => setText('')}
@@ -63,6 +68,8 @@ export function LevelBench(props: BenchProps) {
           level={shown === null ? null : { belowFace: shown, immersion: 0, holds: true, maxPressure: 0 }}
           wantedBelowFace={isRefusal(wanted) ? sheets.spec.level.target : wanted.expected}
           pressureKpa={pressureKpa}
+          tiltDeg={tiltDeg}
+          readAtMm={bench.readAtMm}
         />
       }
     >
@@ -90,7 +97,7 @@ export function LevelBench(props: BenchProps) {
             </Label>
           )}
           {read === null && (
-            <Smalls style={{ gridTemplateColumns: tiltDeg ? '1fr 1fr 1fr' : '1fr 1fr' }}>
+            <Smalls style={{ gridTemplateColumns: '1fr 1fr' }}>
               <Small
                 label="Tank over the seat, mm"
                 value={head}
@@ -105,6 +112,12 @@ export function LevelBench(props: BenchProps) {
                   <option value="job">this job’s fuel, {figure(conditions.densityKgM3, 0)}</option>
                 </FieldSelect>
               </label>
+              <Small
+                label="Lowest way out below the face, mm"
+                value={lip}
+                set={setLip}
+                usual="not measured"
+              />
               {tiltDeg !== 0 && (
                 <Small label="Read beyond the float, mm" value={readAt} set={setReadAt} usual="0" />
               )}

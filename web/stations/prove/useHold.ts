@@ -15,9 +15,10 @@ export function useHold(
   sigma: () => number,
 ): { hold: Result<Hold> | null; of: number } {
   const [answer, setAnswer] = useState<{ hold: Result<Hold>; of: number } | null>(null)
-  const asking = useRef({ samples, sigma })
+  // What is asked with changes at every stroke of the gauge: the worker stays.
+  const asking = useRef({ samples, sigma, proof })
   useEffect(() => {
-    asking.current = { samples, sigma }
+    asking.current = { samples, sigma, proof }
   })
   useEffect(() => {
     if (!on) return
@@ -36,7 +37,13 @@ export function useHold(
       last = now.length
       sent = now.length
       busy = true
-      const asked: HoldAsked = { n: ++n, proof, samples: [...now], volumeMl, sigma: asking.current.sigma() }
+      const asked: HoldAsked = {
+        n: ++n,
+        proof: asking.current.proof,
+        samples: [...now],
+        volumeMl,
+        sigma: asking.current.sigma(),
+      }
       worker.postMessage(asked)
     }
     const timer = setInterval(ask, EVERY_MS)
@@ -45,6 +52,6 @@ export function useHold(
       worker.terminate()
       setAnswer(null)
     }
-  }, [on, proof, volumeMl])
+  }, [on, proof.key, volumeMl])
   return { hold: answer?.hold ?? null, of: answer?.of ?? 0 }
 }

@@ -207,9 +207,6 @@ export function SettingBench({
                 placeholder={last ? last.raw : ''}
                 unit={settingOf(setting).unit.set}
                 padWords={PAD_WORDS[setting.quantity]}
-                {...(setting.quantity === 'length'
-                  ? { takes: { quantity: 'length' as const, purpose: 'caliper', places: 2 } }
-                  : {})}
                 onChange={setText}
                 onEnter={log}
                 onKey={(pressed) => {

@@ -1,0 +1,16 @@
+/** A picture for the customer, in the paper or the page itself. */
+export interface CustomerPhoto {
+  /** JPEG or WebP as base64 */
+  data: string
+  type: string
+  words: string
+}
+
+/** What a return sheet is headed with, beside its document. */
+export interface SheetHead {
+  shop: string
+  date: string
+  currency?: { code: string; exponent: number }
+  /** before and after, on a page behind the others */
+  photos?: readonly CustomerPhoto[]
+}
