@@ -51,6 +51,11 @@ export const ShopSettings = v.object({
     ),
     6,
   ),
+  /** how long it stands by its work, days; changes of before lack it */
+  warrantyDays: v.optional(
+    v.pipe(v.number(), v.integer('Whole days.'), v.minValue(0), v.maxValue(3650, 'Ten years at most.')),
+    90,
+  ),
   people: v.pipe(
     v.array(line(1, 'A name is missing.')),
     v.maxLength(60),
@@ -97,6 +102,8 @@ export const ShopAnswer = v.object({
   hourMinor: v.number(),
   /** room in the warm tank, litres */
   tankLitres: v.number(),
+  /** how long it stands by its work, days; 0 where it says nothing of it */
+  warrantyDays: v.number(),
   now: v.string(),
   today: v.string(),
   people: v.array(Person),

@@ -1,6 +1,7 @@
 export * from './entry.ts'
 export * from './state.ts'
 export * from './refusals.ts'
+export { warrantyOf } from './returned.ts'
 export { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from './issues.ts'
 export {
   blipParts,

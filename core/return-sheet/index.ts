@@ -294,9 +294,11 @@ function leftOf(state: JobState, all: SheetsByBody, bodyNumber: number): { what:
 export function moneyWords(
   money: ReturnSheet['money'],
   currency: { code: string; exponent: number } | undefined,
+  warrantyDays = 0,
 ): string {
-  if (!money || !currency) return ''
+  const stands = warrantyDays > 0 ? `The shop stands by its work for ${warrantyDays} days.` : ''
+  if (!money || !currency) return stands
   const say = (minor: number) =>
     `${(minor / 10 ** currency.exponent).toFixed(currency.exponent)} ${currency.code}`
-  return `Estimate ${say(money.estimateMinor)}, ${money.agreedBy ? `agreed by ${money.agreedBy}` : 'no yes noted'}; it came to ${say(money.cameToMinor)}, labour and parts.`
+  return `Estimate ${say(money.estimateMinor)}, ${money.agreedBy ? `agreed by ${money.agreedBy}` : 'no yes noted'}; it came to ${say(money.cameToMinor)}, labour and parts.${stands ? ` ${stands}` : ''}`
 }

@@ -10,7 +10,7 @@ import {
   sheetsFor,
   unsent,
 } from '../../demo/log-entries.ts'
-import { fold, type DataOf, type JobState, type UnsentEntry } from '../job/index.ts'
+import { fold, warrantyOf, type DataOf, type JobState, type UnsentEntry } from '../job/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { returnSheet, returnSheets } from './index.ts'
 
@@ -304,5 +304,22 @@ describe('a bank', () => {
     const state = jobOf({ ...opening, bodies: 3 }, ferry)
     const pages = returnSheets(state, { 1: ferry }, 1190)
     expect(pages.map((page) => page.body)).toEqual([{ number: 1, of: 3 }])
+  })
+})
+
+describe('a job that comes back', () => {
+  it('is within what the shop stands by up to and with the last day', () => {
+    expect(warrantyOf('2026-08-28', '2026-11-26', 90)).toEqual({
+      within: true,
+      words: 'Went back 90 days ago: within the 90 days that the shop stands by its work.',
+    })
+    expect(warrantyOf('2026-08-27', '2026-11-26', 90)).toMatchObject({
+      within: false,
+      words: expect.stringMatching(/1 day past the 90/) as string,
+    })
+  })
+  it('says nothing where the shop does not, or it never went back', () => {
+    expect(warrantyOf('2026-11-20', '2026-11-26', 0)).toBeNull()
+    expect(warrantyOf(null, '2026-11-26', 90)).toBeNull()
   })
 })

@@ -33,6 +33,8 @@ export const Head = v.object({
     hourMinor: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(LARGEST_WHOLE)), 0),
     /** room in the warm tank, litres */
     tankLitres: v.optional(v.pipe(v.number(), v.minValue(0.5), v.maxValue(500))),
+    /** how long it stands by its work, days */
+    warrantyDays: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(3650))),
   }),
   makers: v.array(v.object({ code: v.string(), numbering: v.string() })),
   /** of a whole shop: what it said of itself, each time it was changed */

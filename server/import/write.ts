@@ -57,11 +57,12 @@ async function applyCatalogue(client: Client, catalogue: Catalogue): Promise<Wri
 
 export async function writeShop(client: Client, head: Catalogue['head']): Promise<void> {
   await client.query(
-    `insert into shop (name, place, zone, currency_code, currency_exponent, working_days, hour_minor, tank_litres) values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, 6))
+    `insert into shop (name, place, zone, currency_code, currency_exponent, working_days, hour_minor, tank_litres, warranty_days)
+       values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, 6), coalesce($9, 90))
        on conflict (only_one) do update set name = excluded.name, place = excluded.place, zone = excluded.zone,
          currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent,
          working_days = excluded.working_days, hour_minor = excluded.hour_minor,
-         tank_litres = coalesce($8, shop.tank_litres)`,
+         tank_litres = coalesce($8, shop.tank_litres), warranty_days = coalesce($9, shop.warranty_days)`,
     [
       head.shop.name,
       head.shop.place,
@@ -71,6 +72,7 @@ export async function writeShop(client: Client, head: Catalogue['head']): Promis
       head.shop.workingDays,
       head.shop.hourMinor,
       head.shop.tankLitres ?? null,
+      head.shop.warrantyDays ?? null,
     ],
   )
   await upsert(

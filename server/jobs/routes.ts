@@ -137,6 +137,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
       const pdf = await services.renderSheet(pages, {
         shop: `${shop.name}, ${shop.place}`,
         currency: shop.currency,
+        warrantyDays: shop.warrantyDays,
         photos: await beforeAndAfter(pool, await cache.state(pool, head.job)),
         date: localDate(returnedAt ? new Date(returnedAt) : clock(), shop.zone),
       })
@@ -162,6 +163,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
         {
           shop: `${shop.name}, ${shop.place}`,
           currency: shop.currency,
+          warrantyDays: shop.warrantyDays,
           date: localDate(returnedAt ? new Date(returnedAt) : clock(), shop.zone),
         },
         photos,

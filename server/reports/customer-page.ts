@@ -95,7 +95,7 @@ ${
 <h2>Found and done</h2>${list(sheet.foundAndDone)}
 <h2>The complaint</h2><p><b>“${text(sheet.complaint.words)}”: ${text(sheet.complaint.answer)}.</b> ${text(sheet.complaint.detail)}</p>
 ${sheet.left.length ? `<h2>Left as it was, and why</h2>${list(sheet.left.map(({ what, why }) => `${what}: ${why}`))}` : ''}
-${sheet.money && head.currency ? `<p>${text(moneyWords(sheet.money, head.currency))}</p>` : ''}
+${moneyWords(sheet.money, head.currency, head.warrantyDays) ? `<p>${text(moneyWords(sheet.money, head.currency, head.warrantyDays))}</p>` : ''}
 <footer><p>${text(sheet.cautions.join(' '))}</p><p>For ${text(sheet.customer)}, ${text(sheet.equipment)}. ${text(sheet.hands)}, ${text(head.date)}.</p></footer>
 </article>`
 }

@@ -11,6 +11,8 @@ export interface SheetHead {
   shop: string
   date: string
   currency?: { code: string; exponent: number }
+  /** how long the shop stands by its work, days */
+  warrantyDays?: number
   /** before and after, on a page behind the others */
   photos?: readonly CustomerPhoto[]
 }

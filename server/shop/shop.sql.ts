@@ -3,7 +3,7 @@ import type { Queryable } from '../db/pool.ts'
 
 export type ShopHead = Pick<
   ShopAnswer,
-  'name' | 'place' | 'zone' | 'currency' | 'workingDays' | 'hourMinor' | 'tankLitres'
+  'name' | 'place' | 'zone' | 'currency' | 'workingDays' | 'hourMinor' | 'tankLitres' | 'warrantyDays'
 >
 
 export async function selectShop(db: Queryable): Promise<ShopHead> {
@@ -16,6 +16,7 @@ export async function selectShop(db: Queryable): Promise<ShopHead> {
     working_days: number[]
     hour_minor: number
     tank_litres: number
+    warranty_days: number
   }>('select * from shop')
   const row = rows[0]
   if (!row)
@@ -27,6 +28,7 @@ export async function selectShop(db: Queryable): Promise<ShopHead> {
       workingDays: [1, 2, 3, 4, 5],
       hourMinor: 0,
       tankLitres: 6,
+      warrantyDays: 90,
     }
   return {
     name: row.name,
@@ -36,6 +38,7 @@ export async function selectShop(db: Queryable): Promise<ShopHead> {
     workingDays: row.working_days,
     hourMinor: row.hour_minor,
     tankLitres: row.tank_litres,
+    warrantyDays: row.warranty_days,
   }
 }
 
@@ -59,7 +62,8 @@ export async function saveShop(
   db: Queryable,
   { version, by, at, settings }: { version: number; by: string; at: string; settings: ShopSettings },
 ): Promise<void> {
-  const { name, place, zone, currency, workingDays, hourMinor, tankLitres, people, gauges } = settings
+  const { name, place, zone, currency, workingDays, hourMinor, tankLitres, warrantyDays, people, gauges } =
+    settings
   await db.query('insert into shop_change (version, at, by, settings) values ($1, $2, $3, $4)', [
     version,
     at,
@@ -67,13 +71,13 @@ export async function saveShop(
     JSON.stringify(settings),
   ])
   await db.query(
-    `insert into shop (only_one, name, place, zone, currency_code, currency_exponent, working_days, hour_minor, tank_litres)
-       values (true, $1, $2, $3, $4, $5, $6, $7, $8)
+    `insert into shop (only_one, name, place, zone, currency_code, currency_exponent, working_days, hour_minor, tank_litres, warranty_days)
+       values (true, $1, $2, $3, $4, $5, $6, $7, $8, $9)
        on conflict (only_one) do update set name = excluded.name, place = excluded.place, zone = excluded.zone,
          currency_code = excluded.currency_code, currency_exponent = excluded.currency_exponent,
          working_days = excluded.working_days, hour_minor = excluded.hour_minor,
-         tank_litres = excluded.tank_litres`,
-    [name, place, zone, currency.code, currency.exponent, workingDays, hourMinor, tankLitres],
+         tank_litres = excluded.tank_litres, warranty_days = excluded.warranty_days`,
+    [name, place, zone, currency.code, currency.exponent, workingDays, hourMinor, tankLitres, warrantyDays],
   )
   await db.query('delete from person where name <> all($1)', [people])
   await db.query(

@@ -17,6 +17,7 @@ const settings: ShopSettings = {
   workingDays: [1, 2, 3, 4],
   hourMinor: 5400,
   tankLitres: 9,
+  warrantyDays: 60,
   people: ['I. Marrow', 'T. Hale'],
   gauges: [{ code: 'C-9', name: 'caliper 9', kind: 'caliper', resolutionMm: 0.01, repeatabilityMm: 0.03 }],
 }
@@ -39,6 +40,7 @@ describe('the shop as it is edited', () => {
       workingDays: [1, 2, 3, 4],
       hourMinor: 5400,
       tankLitres: 9,
+      warrantyDays: 60,
     })
     expect(now.people.map(({ name }) => name)).toEqual(['I. Marrow', 'T. Hale'])
     expect(now.people.find(({ name }) => name === 'T. Hale')!.initials).toBe('TH')

@@ -162,6 +162,15 @@ function Editor({ shop }: { shop: ShopAnswer }) {
             },
             { inputMode: 'decimal' },
           )}
+          {field(
+            'It stands by its work, days (0: nothing is said)',
+            String(mine.warrantyDays),
+            (text) => {
+              const days = plainNumber(text, 0)
+              if (Number.isInteger(days) && days >= 0) put({ warrantyDays: days })
+            },
+            { inputMode: 'numeric' },
+          )}
           <div role="group" aria-label="Working days">
             <Label>Working days</Label>
             <div style={{ display: 'grid', gridTemplateColumns: 'repeat(7, 1fr)', gap: 4 }}>

@@ -9,6 +9,7 @@ export const settingsOf = (shop: ShopAnswer): ShopSettings => ({
   workingDays: shop.workingDays as ShopSettings['workingDays'],
   hourMinor: shop.hourMinor,
   tankLitres: shop.tankLitres,
+  warrantyDays: shop.warrantyDays,
   people: shop.people.map(({ name }) => name),
   gauges: shop.gauges.map(({ code, name, kind, resolutionMm, repeatabilityMm }) => ({
     code,
@@ -33,6 +34,7 @@ export const differing = (
       ['workingDays', 'Working days'],
       ['hourMinor', 'Bench hour'],
       ['tankLitres', 'Room in the tank'],
+      ['warrantyDays', 'Warranty'],
       ['people', 'People'],
       ['gauges', 'Gauges'],
     ] as const

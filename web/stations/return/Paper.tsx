@@ -121,7 +121,8 @@ const SheetOfPaper = styled.article`
 
 /** The sheet as it will be printed, from the same document. */
 export function Paper({ sheet }: { sheet: ReturnSheet }) {
-  const money = moneyWords(sheet.money, useShop().data?.currency)
+  const shop = useShop().data
+  const money = moneyWords(sheet.money, shop?.currency, shop?.warrantyDays)
   return (
     <SheetOfPaper aria-label="Return sheet as it stands">
       <header>
