@@ -586,6 +586,7 @@ async function frostFan(w: Writer) {
       engine: 'frost fan, 2.6 L',
       equipment: 'frost fan 12',
       ethanol: 0.1,
+      tiltDeg: 8,
       pressureKpa: 20,
       complaint: {
         symptom: 'runs only on choke',

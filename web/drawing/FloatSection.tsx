@@ -245,7 +245,8 @@ export function FloatSection(props: FloatSectionProps) {
 /** As it sits: the drawing turned about its middle, float end up above 0, with the angle written at its edge. */
 function Tilted({ deg, children }: { deg: number; children: ReactNode }) {
   if (deg === 0) return children
-  const [x, y] = [WIDTH - 70, 74]
+  // At the corner that the drawing leaves free.
+  const [x, y] = [deg > 0 ? 150 : WIDTH - 70, 40]
   return (
     <>
       <path d={`M${x - 120} ${y} h130`} stroke="var(--ink)" strokeDasharray="10 4 2 4" />
