@@ -372,7 +372,7 @@ function goodProof(proof: Proof, subject: ProofSubject, conditions: Conditions):
         proof,
         620,
         true,
-        weepPlaces(sheets).map((name) => ({ name, wetAt: null })),
+        weepPlaces(sheets).map((place) => ({ ...place, wetAt: null })),
       )
     case 'pump': {
       const { lo, hi } = pumpBand(sheets.spec)

@@ -68,6 +68,7 @@ test('a slow leak is caught and stands at the gate; settling is not called a lea
     .first()
     .click()
   await expect(page.getByRole('img', { name: /Pressure over/ })).toBeVisible()
+  await expect(page.getByText(/readings, as they were kept/)).toBeVisible()
 })
 
 test('a gauge that falls silent in mid-hold proves nothing; what is typed does, and psi is asked about', async ({

@@ -105,7 +105,7 @@ export const test = base.extend<
       'console',
       (message) =>
         message.type() === 'error' &&
-        !/Failed to load resource|ERR_CONNECTION/.test(message.text()) &&
+        !/Failed to load resource|ERR_CONNECTION|ERR_INTERNET_DISCONNECTED/.test(message.text()) &&
         errors.push(message.text()),
     )
     await use(page)

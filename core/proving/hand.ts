@@ -29,7 +29,7 @@ export function enterLifts(
       proof,
       measured,
       `${clean} of ${of}`,
-      `${leastOf.lifts - of} more lifts.`,
+      `${leastOf.lifts - of} more ${leastOf.lifts - of === 1 ? 'lift' : 'lifts'}.`,
       'A needle that hangs does so now and then: ten show it.',
       more,
     )

@@ -14,6 +14,7 @@ import {
   type Measured,
   type Proof,
   type ProofSubject,
+  type WeepPlace,
 } from '../proof/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
 import { judgeSetting, type Remedy } from '../settings/index.ts'
@@ -148,14 +149,14 @@ export function enterWeep(
   proof: Proof,
   seconds: number,
   tapped: boolean,
-  places: readonly { name: string; wetAt: number | null }[],
+  places: readonly (WeepPlace & { wetAt: number | null })[],
 ): EnteredProof {
   const measured: Measured = {
     what: 'weep',
     seconds,
     wanted: leastOf.weepSeconds,
     tapped,
-    places: places.map((place) => ({ ...place })),
+    places: places.map(({ name, wetAt }) => ({ name, wetAt })),
   }
   const wet = places.filter(({ wetAt }) => wetAt !== null)
   const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`
@@ -167,9 +168,9 @@ export function enterWeep(
         .map(({ name }) => name.toLowerCase())
         .join(', ')
         .slice(0, 60),
-      `${wet[0]!.name} ${/nozzle|overflow|drip/i.test(wet[0]!.name) ? 'runs' : 'weeps'} since ${clock(wet[0]!.wetAt!)}.`,
+      `${wet[0]!.name} ${wet[0]!.kind === 'way out' ? 'runs' : 'weeps'} since ${clock(wet[0]!.wetAt!)}.`,
       wet.length > 1 ? `And ${wet.length - 1} more.` : '',
-      { remedy: weepRemedy(wet[0]!.name) },
+      { remedy: WEEP_REMEDIES[wet[0]!.kind] },
     )
   if (seconds < leastOf.weepSeconds)
     return entered(
@@ -196,21 +197,19 @@ export function enterWeep(
   )
 }
 
-function weepRemedy(place: string): EnteredProof['remedy'] {
-  if (/nozzle|overflow|drip/i.test(place))
-    return {
-      words: 'The level is too high or the needle does not shut: wet level and inlet first.',
-      detail: 'fuel may stand in the bore: nobody cranks before that is looked at',
-    }
-  if (/joint|seal/i.test(place))
-    return {
-      words: 'Wipe it, screws in their pattern once more; then a new gasket on a true face.',
-      detail: 'watched for ten minutes anew',
-    }
-  return {
+const WEEP_REMEDIES: Readonly<Record<WeepPlace['kind'], { words: string; detail: string }>> = {
+  'way out': {
+    words: 'The level is too high or the needle does not shut: wet level and inlet first.',
+    detail: 'fuel may stand in the bore: nobody cranks before that is looked at',
+  },
+  joint: {
+    words: 'Wipe it, screws in their pattern once more; then a new gasket on a true face.',
+    detail: 'watched for ten minutes anew',
+  },
+  thread: {
     words: 'Nip it up, wipe it, watch it for ten minutes anew; then a new washer or plug.',
     detail: 'too much torque opens a thread in zinc',
-  }
+  },
 }
 
 /** Ten strokes of the pump against what its piston sweeps. Refuses `text` below 0. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
-import { besideRelatives } from './index.ts'
+import { besideRelatives, besideSetting, type SettingSpec } from './index.ts'
 
 const beside = (...given: Parameters<typeof besideRelatives>) => {
   const answer = besideRelatives(...given)
@@ -55,5 +55,29 @@ describe('a value beside its relatives', () => {
       ),
     ).toMatchObject({ refused: { input: 'values' } })
     expect(besideRelatives(sisters, 13.55)).toMatchObject({ refused: { input: 'query' } })
+  })
+})
+
+describe('a setting beside its relatives', () => {
+  const height = { code: 'float.height', place: 'none', quantity: 'length' } as SettingSpec
+  const relatives = {
+    'float.height/none': [12.4, 12.5, 12.5, 12.6].map((value) => ({ value, weight: 1 })),
+  }
+  it('is written with the places that its kind is written with', () => {
+    // 21.5 for 12.5: two neighbouring figures changed places.
+    expect(besideSetting(relatives, height, 21.5)).toMatchObject({
+      median: 12.5,
+      suspect: true,
+      fixes: [12.5],
+    })
+    expect(besideSetting(relatives, height, 12.52)).toMatchObject({ suspect: false })
+  })
+  it('has none under three of them, and none where values lie below nothing', () => {
+    expect(
+      besideSetting({ 'float.height/none': relatives['float.height/none'].slice(2) }, height, 12.5),
+    ).toBeUndefined()
+    const notches = { code: 'choke.index', place: 'none', quantity: 'notches' } as SettingSpec
+    const lean = { 'choke.index/none': [-1, 0, 1, 1].map((value) => ({ value, weight: 1 })) }
+    expect(besideSetting(lean, notches, 1)).toBeUndefined()
   })
 })

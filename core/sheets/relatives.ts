@@ -1,4 +1,5 @@
-import { refuse, type Result } from '../refusal/index.ts'
+import { isRefusal, refuse, type Result } from '../refusal/index.ts'
+import { settingKey, type SettingSpec } from './schemas.ts'
 
 /** A value beside those of its relatives. */
 export interface Relatives {
@@ -82,4 +83,28 @@ function slips(written: string): number[] {
   }
   forms.delete(written)
   return [...forms].filter((form) => /^(0|[1-9]\d*)(\.\d+)?$/.test(form)).map(Number)
+}
+
+/** How many places a value of a setting is written with. */
+const DECIMALS: Readonly<Record<SettingSpec['quantity'], number>> = {
+  length: 1,
+  gap: 2,
+  turns: 0,
+  notches: 0,
+  count: 0,
+}
+
+/** A value beside its relatives; with nothing typed their own median beside itself. Undefined under three of them. */
+export function besideSetting(
+  relatives: Readonly<Record<string, readonly { value: number; weight: number }[]>>,
+  setting: SettingSpec,
+  value: number | null,
+): Relatives | undefined {
+  const pairs = (relatives[settingKey(setting)] ?? []).map((one) => [one.value, one.weight] as const)
+  const decimals = DECIMALS[setting.quantity]
+  const query = value === null ? 0 : Number(value.toFixed(decimals))
+  // Notches lean of the mark are below nothing: the sign is not a digit that slips.
+  if (pairs.some(([one]) => one < 0) || query < 0) return undefined
+  const read = besideRelatives(pairs, query, decimals)
+  return isRefusal(read) ? undefined : read
 }

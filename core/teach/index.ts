@@ -1,3 +1,4 @@
+export { bends, readBend, type Bend } from './bends.ts'
 export { familyFor, type Described } from './family.ts'
 export { factOf, facts, readFact, type Fact, type ReadFact } from './facts.ts'
 export { known, type Known, type Rung } from './known.ts'

@@ -3,7 +3,18 @@ import { templates } from '../families/templates/index.ts'
 import { familyOf, unitDrawing } from '../families/index.ts'
 import { fold, type DataOf, type Entry } from '../job/index.ts'
 import { judgeSetting, type SettingContext } from '../settings/index.ts'
-import { factOf, known, levelSpread, ownSheets, readFact, standingOf, withBand } from './index.ts'
+import { isRefusal } from '../refusal/index.ts'
+import {
+  bends,
+  factOf,
+  known,
+  levelSpread,
+  ownSheets,
+  readBend,
+  readFact,
+  standingOf,
+  withBand,
+} from './index.ts'
 
 const JOB = '00000000-0000-4000-8000-000000000001'
 let id = 0
@@ -412,5 +423,16 @@ describe('parts as they came off', () => {
     expect(familyOf(other.sheets)).toBe('small one-barrel')
     expect(Math.hypot(...other.sheets.spec.float.measurePoint.at)).toBeCloseTo(31, 0)
     expect(other.sheets.spec.settings.find(({ code }) => code === 'float.height')!.target).toBe(12.4)
+  })
+})
+
+describe('a bend as a hand says it', () => {
+  it('is half of a tang of 0.9 mm, known to a third', () => {
+    const half = bends.find(({ words }) => words === 'half of it')!
+    expect(half).toMatchObject({ mm: 0.45, sigma: expect.closeTo(0.15, 9) as number })
+  })
+  it('measured is known to 0.05 mm; nothing, words and a whole float’s length are refused', () => {
+    expect(readBend('0,35')).toEqual({ mm: 0.35, sigma: 0.05 })
+    for (const text of ['', '0', '-1', 'a bit', '11']) expect(isRefusal(readBend(text)), text).toBe(true)
   })
 })

@@ -11,6 +11,8 @@ export interface PackedTrace {
   steps: { s: number; value: number }
   count: number
   packed: string
+  /** of `packed`, 64 hexadecimal figures; traces that no instrument wrote lack it */
+  sha256?: string | undefined
 }
 
 /** Characters that a packed trace may have at most. */

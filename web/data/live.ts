@@ -68,7 +68,7 @@ export function startLive(client: QueryClient): () => void {
   function hear(what: Told | 'resync') {
     rackSoon()
     if (what === 'resync') void client.invalidateQueries({ queryKey: ['job'] })
-    else void catchUp(client, what.job)
+    else void catchUp(client, what.job).catch(() => undefined)
   }
 }
 
@@ -93,8 +93,9 @@ async function catchUp(client: QueryClient, job: string): Promise<void> {
             ? { ...now, entries: [...now.entries, ...fresh], seq: fresh.at(-1)!.seq }
             : now
         })
-    } catch {
+    } catch (error) {
       await client.invalidateQueries({ queryKey: key })
+      if (client.getQueryState(key)?.isInvalidated) throw error
     }
   }
 }

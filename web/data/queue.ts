@@ -68,9 +68,11 @@ export function onSettled(watcher: Settled): () => void {
   return () => settledWatchers.delete(watcher)
 }
 
-// One watcher that fails (a fetch, a page that is going) keeps no entry in the queue.
-const settle = (job: string, answer: AppendAnswer) =>
-  Promise.allSettled([...settledWatchers].map((watcher) => watcher(job, answer)))
+/** Whether every watcher has the entries now. One that the server turned down keeps none in the queue; one that did not reach it does. */
+async function settle(job: string, answer: AppendAnswer): Promise<boolean> {
+  const outcomes = await Promise.allSettled([...settledWatchers].map((watcher) => watcher(job, answer)))
+  return outcomes.every((one) => one.status === 'fulfilled' || one.reason instanceof ApiError)
+}
 
 /** Puts entries in the queue; they are on screen at once and go out in order, also where the browser keeps nothing. */
 export async function enqueue(entries: readonly UnsentEntry[]): Promise<void> {
@@ -202,8 +204,9 @@ async function sendJob(job: string, all: readonly Queued[]): Promise<'sent' | 'a
     return 'sent'
   }
   failures.delete(items[0]!.id)
-  // The log first, then the queue: an entry is never in neither.
-  await settle(job, answer)
+  // The log first, then the queue: an entry is never in neither. Where the wire was cut between the two it is sent again, and the server
+  // knows it already.
+  if (!(await settle(job, answer))) return 'away'
   for (const one of answer.answers) {
     const item = items.find((other) => other.id === one.id)
     if (!item) continue

@@ -1,6 +1,6 @@
 import { readLine, type Quantity } from '@ekrond/core/instruments'
 import { isRefusal } from '@ekrond/core/refusal'
-import { useEffect, useSyncExternalStore } from 'react'
+import { useSyncExternalStore } from 'react'
 
 /** An instrument of this bench as it was heard last. */
 export interface Heard {
@@ -97,6 +97,10 @@ export function hear(name: string, line: string): void {
 
 function connect() {
   if (users === 0 || socket) return
+  if (!navigator.onLine) {
+    window.addEventListener('online', connect, { once: true })
+    return
+  }
   const bench = localStorage.getItem('ekrond bench') ?? '1'
   const opened = new WebSocket(
     `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/bench/${encodeURIComponent(bench)}`,
@@ -146,11 +150,6 @@ function subscribe(listener: Listener): () => void {
 /** The instruments of this bench, as they change. */
 export const useHeard = (): readonly Heard[] => useSyncExternalStore(subscribe, () => snapshot)
 
-/** Listens to the bench without drawing what it says: for a field that only takes a reading when it is asked to. */
-export function useBench(on: boolean): void {
-  useEffect(() => (on ? join() : undefined), [on])
-}
-
 /** Every reading of one instrument as it comes, s and value; until the returned function is called. */
 export function sample(name: string, take: Sampler): () => void {
   const done = join()
@@ -189,8 +188,26 @@ export function chosenOf(all: readonly Heard[], quantity: Quantity, purpose = ''
   )
 }
 
-/** The reading of a quantity's instrument now; null where it is silent. */
-export function readingNow(quantity: Quantity, purpose = ''): Heard | null {
-  const one = chosenOf([...heard.values()], quantity, purpose)
-  return one && performance.now() - one.at < SILENT_MS ? one : null
+const ASKED_MS = 2000
+
+/**
+ * The reading of a quantity's instrument now, for a field that is not on the bench's line all the time: listens until it speaks, two seconds
+ * at most. Null where none does.
+ */
+export function readingNow(quantity: Quantity, purpose = ''): Promise<Heard | null> {
+  const done = join()
+  const now = () => {
+    const one = chosenOf([...heard.values()], quantity, purpose)
+    return one && performance.now() - one.at < SILENT_MS ? one : null
+  }
+  return new Promise((resolve) => {
+    const asked = performance.now()
+    const look = () => {
+      const one = now()
+      if (one === null && performance.now() - asked < ASKED_MS) return void setTimeout(look, 60)
+      done()
+      resolve(one)
+    }
+    look()
+  })
 }

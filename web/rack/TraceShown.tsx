@@ -3,7 +3,14 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { unpackTrace } from '@ekrond/core/trace'
 import { useState } from 'react'
 import { PressureChart } from '../stations/prove/PressureChart'
+import { isWhole } from '../data/trace'
 import { QuietButton } from '../ui'
+
+const WHOLE: Readonly<Record<string, string>> = {
+  true: ', as they were kept',
+  false: ', NOT as they were kept',
+  null: '',
+}
 
 /** The trace that a proof rests on, as the instrument wrote it; nothing where there is none. */
 export function TraceShown({ entry }: { entry: Entry }) {
@@ -36,7 +43,7 @@ export function TraceShown({ entry }: { entry: Entry }) {
         seconds={seconds}
         popOff={measured.what === 'hold' ? measured.popOffKpa : null}
         reseat={measured.what === 'hold' ? measured.reseatKpa : null}
-        volumeWords={`${trace.instrument}, ${trace.count} readings`}
+        volumeWords={`${trace.instrument}, ${trace.count} readings${WHOLE[String(isWhole(trace))]}`}
       />
     </span>
   )

@@ -1,18 +1,9 @@
-import { known, wrongWay } from '@ekrond/core/teach'
-import { figure, plainNumber } from '@ekrond/core/measure'
+import { figure } from '@ekrond/core/measure'
+import { isRefusal } from '@ekrond/core/refusal'
+import { bends, known, readBend, wrongWay, type Bend } from '@ekrond/core/teach'
 import { useState } from 'react'
 import type { OpenJob } from '../data/job'
 import { Choice, ErrorLine, FieldInput, Label } from '../ui'
-
-/** Bends as hands know them, mm at the tang: each with a third of it as its σ. */
-const BENDS: readonly (readonly [number, string])[] = [
-  [0.2, 'a nudge'],
-  [0.3, 'a third of its thickness'],
-  [0.45, 'half of it'],
-  [0.9, 'its thickness'],
-]
-const SHARE_SIGMA = 1 / 3
-const MEASURED_SIGMA = 0.05
 
 /** How far the tang was bent since the last reading, and which way: the next reading teaches the ratio. */
 export function Bent({ open }: { open: OpenJob }) {
@@ -25,9 +16,9 @@ export function Bent({ open }: { open: OpenJob }) {
   const since = open.here.ownBends.filter(({ after }) => after === readings)
   const contrary = pencil.includes('float.sense') ? [] : wrongWay(open.here, spec.float.sense)
   if (readings === 0) return null
-  const log = (size: number, sigma: number) => {
+  const log = (bend: Bend) => {
     if (toward === null) return setWrong('Which way was it bent?')
-    const no = open.add('own.bend', { mm: toward * size, sigma })
+    const no = open.add('own.bend', { mm: toward * bend.mm, sigma: bend.sigma })
     setWrong(no?.sentence ?? '')
     setMm('')
     setToward(null)
@@ -49,18 +40,18 @@ export function Bent({ open }: { open: OpenJob }) {
       </div>
       {toward !== null && (
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
-          {BENDS.map(([size, words]) => (
-            <Choice key={size} onPress={() => log(size, size * SHARE_SIGMA)}>
-              {words}
+          {bends.map((bend) => (
+            <Choice key={bend.words} onPress={() => log(bend)}>
+              {bend.words}
             </Choice>
           ))}
           <form
             style={{ flex: '1 1 120px' }}
             onSubmit={(event) => {
               event.preventDefault()
-              const size = plainNumber(mm)
-              if (size > 0 && size <= 10) log(size, MEASURED_SIGMA)
-              else setWrong('Type how far in mm, as 0.35.')
+              const bend = readBend(mm)
+              if (isRefusal(bend)) setWrong(bend.refused.why)
+              else log(bend)
             }}
           >
             <FieldInput

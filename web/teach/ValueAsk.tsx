@@ -1,7 +1,7 @@
 import { figure, showValue } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { readSetting, settingOf } from '@ekrond/core/settings'
-import type { SettingSpec } from '@ekrond/core/sheets'
+import { besideSetting, type SettingSpec } from '@ekrond/core/sheets'
 import { standingOf, withBand, type Source, type Trust } from '@ekrond/core/teach'
 import { useState } from 'react'
 import styled from 'styled-components'
@@ -12,7 +12,7 @@ import { Choice, ErrorLine, FieldInput, Fraction, Key, Label, MainButton, QuietB
 import { ReadingField } from '../ui/Field'
 import { useKeys } from '../ui/keys'
 import { NoneHere } from './NoneHere'
-import { besides, useRelatives } from './relatives'
+import { useRelatives } from './relatives'
 
 const SAID = [
   { value: 'kit leaf', label: 'a leaf' },
@@ -65,7 +65,7 @@ export function ValueAsk({
   const read = text.trim() ? readSetting(setting, text) : null
   const typed = read && !isRefusal(read) ? read.value : null
   const looked = typed ?? standing.picked?.target ?? null
-  const near = besides(answer, setting, looked)
+  const near = besideSetting(answer?.settings ?? {}, setting, looked)
   const shown = (value: number) => showValue(value, setting.quantity)
   const write = (value: number, from: Source['source'], rests: string) => {
     const no = open.add('own.setting', {

@@ -3,7 +3,7 @@ import { Calculator } from 'lucide-react'
 import { useRef } from 'react'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
-import { readingNow, useBench } from '../instruments/hub'
+import { readingNow } from '../instruments/hub'
 import { ReadingInput } from './index'
 import { onEnter as enterOf, useAsked } from './keys'
 import { Pad, usePad } from './Pad'
@@ -112,7 +112,6 @@ export function ReadingField({
   const padded = onChange !== undefined && unit !== ''
   const enter = enterOf(onEnter)
   const input = useRef<HTMLInputElement>(null)
-  useBench(takes !== undefined)
   useAsked(input, readOnly && onKey ? onKey : null)
   return (
     <>
@@ -136,8 +135,9 @@ export function ReadingField({
           onKeyDown={(event) => {
             if (event.key === '+' && takes && onChange) {
               event.preventDefault()
-              const one = readingNow(takes.quantity, takes.purpose)
-              if (one?.value != null) onChange(one.value.toFixed(takes.places))
+              void readingNow(takes.quantity, takes.purpose).then((one) => {
+                if (one?.value != null) onChange(one.value.toFixed(takes.places))
+              })
             } else if (onKey?.(event.key)) event.preventDefault()
             else enter(event)
           }}

@@ -1,7 +1,6 @@
 import { complaintWords } from '@ekrond/core/complaint'
-import { symptoms } from '@ekrond/core/job'
 import { isRefusal } from '@ekrond/core/refusal'
-import { signs, why, type Area, type WhyCause } from '@ekrond/core/why'
+import { signs, why } from '@ekrond/core/why'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
@@ -10,7 +9,7 @@ import { useOutcomes } from '../data/outcomes'
 import { Comeback } from '../stations/receive/Comeback'
 import { NotOpen } from '../shell/NotOpen'
 import { Page } from '../shell/Page'
-import { figures, narrow } from '../theme/global'
+import { narrow } from '../theme/global'
 import {
   Answer,
   Choice,
@@ -24,6 +23,8 @@ import {
   Tick,
 } from '../ui'
 import { useKeys } from '../ui/keys'
+import { CauseList } from './Causes'
+import { Symptoms } from './Symptoms'
 
 const Sheet = styled.main`
   display: grid;
@@ -51,86 +52,6 @@ const Sheet = styled.main`
     }
   }
 `
-
-const Causes = styled.ol`
-  display: grid;
-  & > li {
-    display: grid;
-    grid-template-columns: 58px 96px minmax(0, 1fr);
-    gap: 2px 12px;
-    padding: 7px 0 8px;
-    border-bottom: 1px solid var(--rule);
-    align-items: baseline;
-  }
-  & i {
-    font: 500 20px/1.2 ${figures};
-    letter-spacing: -0.05em;
-    text-align: right;
-  }
-  & .area {
-    font: 500 15px/1.3 ${narrow};
-    color: var(--pencil);
-  }
-  & b {
-    font-size: 17px;
-    line-height: 1.25;
-  }
-  & li[data-standing='ruled out'] b {
-    text-decoration: line-through;
-    color: var(--pencil);
-    font-weight: 500;
-  }
-  & small {
-    grid-column: 3;
-    font-size: 15px;
-    line-height: 1.35;
-    color: var(--pencil);
-  }
-  & svg {
-    grid-column: 3;
-    width: 100%;
-    height: 14px;
-    display: block;
-  }
-  @media (max-width: 699px) {
-    & > li {
-      grid-template-columns: 52px minmax(0, 1fr);
-    }
-    & .area {
-      display: none;
-    }
-    & small,
-    & svg {
-      grid-column: 2;
-    }
-  }
-`
-
-const AREA_WORDS: Readonly<Record<Area, string>> = {
-  carburetor: 'carburetor',
-  intake: 'intake',
-  ignition: 'ignition',
-  fuel: 'fuel supply',
-  engine: 'engine',
-}
-
-/** The chance as a bar, with a mark where it stood before anything was said. */
-function Chance({ cause }: { cause: WhyCause }) {
-  const x = (p: number) => 4 + p * 592
-  return (
-    <svg viewBox="0 0 600 14" preserveAspectRatio="none" aria-hidden>
-      <line x1={4} x2={596} y1={12.5} y2={12.5} stroke="var(--rule)" />
-      <rect
-        x={4}
-        y={3}
-        width={Math.max(1, x(cause.p) - 4)}
-        height={7}
-        fill={cause.standing === 'found' && cause.brings > 0 ? 'var(--red)' : 'var(--ink)'}
-      />
-      <line x1={x(cause.prior)} x2={x(cause.prior)} y1={0} y2={14} stroke="var(--blue)" strokeWidth={2} />
-    </svg>
-  )
-}
 
 const SHOWN = 10
 
@@ -194,26 +115,7 @@ function Finder({ open }: { open: OpenJob }) {
             history.
           </ErrorLine>
         )}
-        <Causes>
-          {shown.map((cause) => (
-            <li key={cause.code} data-standing={cause.standing}>
-              <i>{cause.p < 0.005 ? '0' : cause.p > 0.995 ? '100' : Math.round(cause.p * 100)} %</i>
-              <span className="area">{AREA_WORDS[cause.area]}</span>
-              <b>
-                {cause.finding}
-                {cause.standing === 'found' &&
-                  (cause.brings > 0 ? ', found' : ', found, but it brings something else')}
-              </b>
-              <Chance cause={cause} />
-              {cause.standing === 'open' && <small>{cause.look}</small>}
-              {cause.met > 0 && (
-                <small>
-                  met {cause.met} {cause.met === 1 ? 'time' : 'times'} in this shop
-                </small>
-              )}
-            </li>
-          ))}
-        </Causes>
+        <CauseList causes={shown} />
         {causes.length > SHOWN && (
           <QuietButton onPress={() => setAll(!all)}>
             {all
@@ -326,42 +228,5 @@ function Finder({ open }: { open: OpenJob }) {
         </Label>
       </section>
     </Sheet>
-  )
-}
-
-function Symptoms({
-  open,
-  main,
-  say,
-}: {
-  open: OpenJob
-  main: string
-  say: (about: string, name: string, seen: 'present' | 'absent' | 'not asked') => void
-}) {
-  const others = symptoms.filter((one) => one !== main && one !== 'none: overhaul' && one !== 'rattle')
-  const next = {
-    undefined: 'present',
-    'not asked': 'present',
-    present: 'absent',
-    absent: 'not asked',
-  } as const
-  return (
-    <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
-      {others.map((symptom) => {
-        const about = `symptom:${symptom}`
-        const now = open.state.signs[about]?.state
-        return (
-          <Choice
-            key={symptom}
-            $on={now === 'present'}
-            aria-label={`${symptom}: ${now === 'present' ? 'it does' : now === 'absent' ? 'it does not' : 'not said'}`}
-            style={now === 'absent' ? { textDecoration: 'line-through' } : {}}
-            onPress={() => say(about, symptom, next[now ?? 'undefined'])}
-          >
-            {symptom}
-          </Choice>
-        )
-      })}
-    </div>
   )
 }

@@ -132,6 +132,7 @@ export const proofMeasured = defineKind({
         steps: v.object({ s: v.pipe(v.number(), v.gtValue(0)), value: v.pipe(v.number(), v.gtValue(0)) }),
         count: v.pipe(v.number(), v.integer(), v.minValue(1)),
         packed: v.pipe(v.string(), v.maxLength(MOST_PACKED)),
+        sha256: v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'A trace is named by its hash.'))),
       }),
     ),
   }),

@@ -15,10 +15,11 @@ import { enterHold, judgeFall, limitFall } from '@ekrond/core/proving'
 import { conditionsFor } from '@ekrond/core/entering'
 import { isRefusal, refuse, type Result } from '@ekrond/core/refusal'
 import type { EnteredProof } from '@ekrond/core/proving'
-import { packTrace, unpackTrace } from '@ekrond/core/trace'
+import { unpackTrace } from '@ekrond/core/trace'
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
+import { keptTrace } from '../../data/trace'
 import { chosenOf, useHeard } from '../../instruments/hub'
 import { ErrorLine } from '../../ui'
 import { ReadingField } from '../../ui/Field'
@@ -59,10 +60,9 @@ export function HoldBench(props: BenchProps) {
   const now = useTicking()
   const trace = useTrace(gauge?.name ?? null)
   const [shutAt, setShutAt] = useState<number | null>(null)
-  const usualWeight =
-    vacuum || !proof.hold.includes('weight')
-      ? 0
-      : needleWeight(sheets.spec.taught ? { seatBore: 2.4, needleMass: 0 } : sheets.spec.float, kpa)
+  const usualWeight = !proof.weighted
+    ? 0
+    : needleWeight(sheets.spec.taught ? { seatBore: 2.4, needleMass: 0 } : sheets.spec.float, kpa)
   const volumeMl = plainNumber(volumeText, SHUT_IN_ML)
   const weightG = plainNumber(weightText, usualWeight)
   // What was proved stands on the chart until something new is watched.
@@ -108,7 +108,7 @@ export function HoldBench(props: BenchProps) {
       typed,
       {
         instrument: gauge?.name ?? null,
-        trace: packTrace(trace.samples(), gauge?.name ?? 'gauge', 'kPa', 0.01),
+        trace: keptTrace(trace.samples(), gauge?.name ?? 'gauge'),
       },
     )
   })()

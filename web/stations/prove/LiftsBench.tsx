@@ -2,8 +2,8 @@ import { figure } from '@ekrond/core/measure'
 import { countLifts, findLifts, leastOf, noiseOf } from '@ekrond/core/proof'
 import { enterLifts, type EnteredProof } from '@ekrond/core/proving'
 import type { Result } from '@ekrond/core/refusal'
-import { packTrace } from '@ekrond/core/trace'
 import { useDraft } from '../../data/draft'
+import { keptTrace } from '../../data/trace'
 import { chosenOf, useHeard } from '../../instruments/hub'
 import { ErrorLine } from '../../ui'
 import { ReadingField } from '../../ui/Field'
@@ -33,7 +33,7 @@ export function LiftsBench(props: BenchProps) {
     if (counted.of < leastOf.lifts || gone) return null
     return enterLifts(proof, counted.clean, counted.of, counted.spreadKpa, {
       instrument: gauge?.name ?? null,
-      trace: packTrace(trace.samples(), gauge?.name ?? 'gauge', 'kPa', 0.01),
+      trace: keptTrace(trace.samples(), gauge?.name ?? 'gauge'),
     })
   })()
   const again = () => {

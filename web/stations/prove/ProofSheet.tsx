@@ -5,29 +5,15 @@ import { receivedTests } from '@ekrond/core/job'
 import { isRefusal, type Result } from '@ekrond/core/refusal'
 import { useState, type ReactNode } from 'react'
 import styled from 'styled-components'
-import { usePerson } from '../../data/person'
-import { useShop } from '../../data/shop'
 import type { Heard } from '../../instruments/hub'
 import { Simulated } from '../../instruments/Simulated'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
-import { Adapter } from './Adapter'
 import { StepHead } from '../../shell/StepHead'
 import { figures } from '../../theme/global'
-import {
-  Answer,
-  Button,
-  Choice,
-  ErrorLine,
-  FieldInput,
-  FieldSelect,
-  Key,
-  Label,
-  MainButton,
-  RedBox,
-  Tick,
-} from '../../ui'
-import { onEnter, useKeys } from '../../ui/keys'
+import { Answer, Button, Choice, ErrorLine, Key, Label, MainButton, RedBox, Tick } from '../../ui'
+import { useKeys } from '../../ui/keys'
 import type { SheetedProps } from '../withSheets'
+import { WhenFitted } from './WhenFitted'
 
 export interface BenchProps extends SheetedProps {
   proof: Proof
@@ -296,50 +282,4 @@ function StandingWords({ standing }: { standing: ProofStanding }) {
     case 'not yet':
       return null
   }
-}
-
-/** A proof that this bench cannot make: why, and who else says so. */
-function WhenFitted({ open, proof, done }: SheetedProps & { proof: Proof; done: () => void }) {
-  const shop = useShop().data
-  const { person } = usePerson()
-  const [why, setWhy] = useState('')
-  const [second, setSecond] = useState('')
-  const [wrong, setWrong] = useState('')
-  const leave = () => {
-    if (!second) return setWrong('Choose the second name: two people leave a proof open.')
-    const no = open.add('proof.fitted', { proof: proof.key, name: proof.name, why, second })
-    if (no) setWrong(no.sentence)
-    else done()
-  }
-  return (
-    <div style={{ display: 'grid', gap: 10 }}>
-      <p style={{ fontSize: 16, lineHeight: 1.4 }}>
-        It goes out unproved in this, and sheet and card say so. Where it has no inlet or flange of its own to
-        be tested by, an adapter plate may do it on the bench.
-      </p>
-      <label>
-        <Label>Only when fitted, because</Label>
-        <FieldInput
-          autoFocus
-          value={why}
-          onChange={(event) => setWhy(event.target.value)}
-          onKeyDown={onEnter(leave)}
-        />
-      </label>
-      <label>
-        <Label>Second name</Label>
-        <FieldSelect value={second} onChange={(event) => setSecond(event.target.value)}>
-          <option value="">choose</option>
-          {shop?.people
-            .filter(({ name }) => name !== person)
-            .map(({ name }) => (
-              <option key={name}>{name}</option>
-            ))}
-        </FieldSelect>
-      </label>
-      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-      <MainButton onPress={leave}>Leave it open until fitted</MainButton>
-      <Adapter name={open.here.ident?.listNumber ?? open.here.taught?.name ?? 'unit'} />
-    </div>
-  )
 }

@@ -75,7 +75,7 @@ export function WeepBench(props: BenchProps) {
     return () => clearInterval(timer)
   }, [])
   const seconds = watch.from ? Math.max(0, (now - watch.from) / 1000) : 0
-  const places = weepPlaces(sheets).map((name) => ({ name, wetAt: watch.wet[name] ?? null }))
+  const places = weepPlaces(sheets).map((place) => ({ ...place, wetAt: watch.wet[place.name] ?? null }))
   const wet = places.some(({ wetAt }) => wetAt !== null)
   const entering = watch.from ? enterWeep(proof, seconds, watch.tapped, places) : null
   const settled = wet || (watch.tapped && seconds >= leastOf.weepSeconds)

@@ -5,6 +5,7 @@ import { sample } from '../../instruments/hub'
 /** A longer trace than this begins to forget its oldest, samples. */
 const MOST_SAMPLES = 40_000
 const GAP_S = 2.5
+const LEAST_STEP_S = 0.001
 
 export interface Trace {
   /** the same array while it grows: read at every frame */
@@ -25,7 +26,9 @@ export function useTrace(name: string | null): Trace {
     let told = 0
     return sample(name, (seconds, value) => {
       zero ??= seconds
-      taken.current.push([seconds - zero, value])
+      // Lines that a busy browser hands over together come one after another all the same.
+      const last = taken.current.at(-1)?.[0] ?? -LEAST_STEP_S
+      taken.current.push([Math.max(seconds - zero, last + LEAST_STEP_S), value])
       if (taken.current.length > MOST_SAMPLES) taken.current.shift()
       // The words beside it change a few times a second; the line itself is drawn at every frame.
       if (seconds - told > 0.25) {

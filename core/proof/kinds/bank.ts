@@ -1,0 +1,48 @@
+import { bodiesOf } from '../../job/state.ts'
+import { figure } from '../../measure/index.ts'
+import { ALIKE_MM, SYNC_MBAR } from '../figures.ts'
+import { codesOf, type Listing } from './kind.ts'
+
+/** Plates or slides of a bank, one like the other. */
+export const alike: Listing = ({ state, sheets, body }) =>
+  bodiesOf(state) > 1 && body === 1
+    ? [
+        {
+          key: 'alike',
+          name: 'Plates or slides alike',
+          short: 'Plates',
+          unit: 'gap, mm',
+          how: 'alike',
+          wants: `within ${figure(ALIKE_MM, 2)}`,
+          hold: 'On the stop. The same drill or the same light at each body, one to the last.',
+          rests: codesOf(
+            sheets,
+            ({ kind, code }) => kind === 'shaft' || code === 'slide' || code === 'diaphragm',
+          ),
+          settings: ['idle.screw/none'],
+          ofAll: true,
+        },
+      ]
+    : []
+
+/** The same on vacuum. */
+export const sync: Listing = ({ state, sheets, body }) =>
+  bodiesOf(state) > 1 && body === 1
+    ? [
+        {
+          key: 'sync',
+          name: 'Alike on vacuum',
+          short: 'Vacuum',
+          unit: 'mbar',
+          how: 'alike',
+          wants: `within ${SYNC_MBAR}`,
+          hold: 'On the stop, bench fan on, columns at rest: read one to the last.',
+          rests: codesOf(
+            sheets,
+            ({ kind, code }) => kind === 'shaft' || code === 'slide' || code === 'diaphragm',
+          ),
+          settings: ['idle.screw/none'],
+          ofAll: true,
+        },
+      ]
+    : []
