@@ -118,6 +118,12 @@ describe('what the paper is worth', () => {
       now: 'opened since',
     })
   })
+  it('says of each that was let pass why, and by whom', () => {
+    const pass = next('gate.passed', { point: 'proof:choke', why: 'coil is new', second: 'O. Dell' })
+    expect(sheetOf(...everything(), pass, returned()).standing!.rests).toBe(
+      'choke opens with warmth, coil is new (I. Marrow with O. Dell).',
+    )
+  })
   it('warns of fuel past the seat where the inlet leaked here on the bench', () => {
     const surging = sheetOf()
     expect(surging.startUp.danger).not.toBeNull()

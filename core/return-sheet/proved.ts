@@ -1,5 +1,6 @@
 import {
   bodiesOf,
+  bodyKey,
   bodyNumbers,
   bodyOf,
   receivedTests,
@@ -103,11 +104,12 @@ export function worthOf(state: JobState, all: SheetsByBody): Worth {
   const name = (one: (typeof bodies)[number]) =>
     `${one.proof.name.toLowerCase()}${bank ? `, body ${one.body}` : ''}`
   if (open.length > 0) {
-    const why = passed.find((one) => one.passed)?.passed
-    return {
-      word: 'NOT PROVED',
-      rests: `${open.map(name).join('; ')}.${why ? ` ${why.why} (${why.by} with ${why.second}).` : ''}`,
+    const why = (one: (typeof bodies)[number]) => {
+      const point = bodyKey(one.body, `proof:${one.proof.key}`)
+      const pass = passed.find((other) => other.point === point)?.passed
+      return pass ? `, ${pass.why} (${pass.by} with ${pass.second})` : ''
     }
+    return { word: 'NOT PROVED', rests: `${open.map((one) => `${name(one)}${why(one)}`).join('; ')}.` }
   }
   const fitted = bodies.filter(({ standing }) => standing.state === 'fitted')
   const rests = bodies

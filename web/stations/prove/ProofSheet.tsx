@@ -57,7 +57,7 @@ export function ProofSheet({
   children,
   entering,
   ready = true,
-  primary,
+  primary: asked,
   again,
   running = false,
   logged,
@@ -85,6 +85,9 @@ export function ProofSheet({
   const subject = { state: open.state, sheets: open.sheets, body: open.body }
   const missing = missingFor(subject, proof)
   const one = entering && !isRefusal(entering) ? entering : null
+  // What stands proved is gone on from; it is proved anew by a button of its own.
+  const anew = asked && !one && standing.state === 'proved' && !running ? asked : null
+  const primary = anew ? null : asked
   const enter = () => {
     setRefused('')
     if (primary && !one) return primary.off ? undefined : primary.act()
@@ -195,6 +198,11 @@ export function ProofSheet({
             >
               {words} <Key>Enter</Key>
             </MainButton>
+          )}
+          {anew && !fitting && (
+            <Button onPress={anew.act} isDisabled={anew.off === true || missing.length > 0}>
+              {anew.words}
+            </Button>
           )}
           {again && !fitting && (running || entering !== null) && (
             <Button onPress={again}>
