@@ -68,10 +68,12 @@ export function onSettled(watcher: Settled): () => void {
   return () => settledWatchers.delete(watcher)
 }
 
-/** Whether every watcher has the entries now. One that the server turned down keeps none in the queue; one that did not reach it does. */
+/** Whether no watcher failed to reach the server: one that it turned down keeps no entry in the queue, one that did not reach it does. */
 async function settle(job: string, answer: AppendAnswer): Promise<boolean> {
   const outcomes = await Promise.allSettled([...settledWatchers].map((watcher) => watcher(job, answer)))
-  return outcomes.every((one) => one.status === 'fulfilled' || one.reason instanceof ApiError)
+  return !outcomes.some(
+    (one) => one.status === 'rejected' && one.reason instanceof ApiError && one.reason.passing,
+  )
 }
 
 /** Puts entries in the queue; they are on screen at once and go out in order, also where the browser keeps nothing. */

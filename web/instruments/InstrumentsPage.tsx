@@ -2,38 +2,14 @@ import { quantities } from '@ekrond/core/instruments'
 import { figure } from '@ekrond/core/measure'
 import { useState } from 'react'
 import styled from 'styled-components'
+import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { ails, useTicking } from '../stations/prove/TakenFrom'
-import { figures, narrow } from '../theme/global'
+import { figures } from '../theme/global'
 import { Choice, ErrorLine, FieldInput, FieldSelect, Label, MainButton } from '../ui'
 import { useHeard } from './hub'
 import { attachSerial, serialOf } from './serial'
 import { Simulated } from './Simulated'
-
-const Sheet = styled.main`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 380px;
-  min-height: 100%;
-  & > section {
-    padding: 18px 24px 28px;
-    display: grid;
-    gap: 12px;
-    align-content: start;
-  }
-  & > section + section {
-    border-left: 1px solid var(--ink);
-  }
-  & h2 {
-    font: 500 20px/1.3 ${narrow};
-  }
-  @media (max-width: 999px) {
-    grid-template-columns: 1fr;
-    & > section + section {
-      border-left: 0;
-      border-top: 1px solid var(--ink);
-    }
-  }
-`
 
 const Gauges = styled.ul`
   list-style: none;
@@ -62,7 +38,7 @@ export default function InstrumentsPage() {
   const now = useTicking()
   return (
     <Page title="instruments">
-      <Sheet>
+      <Columns $side={380}>
         <section aria-label="At this bench">
           <h2>At this bench</h2>
           {all.length === 0 ? (
@@ -104,7 +80,7 @@ export default function InstrumentsPage() {
             Units: kPa, mbar, psi, inHg, mmHg, mm, in, g, oz, mL, mL/min, s, A, V, ohm, rpm, °C.
           </Label>
         </section>
-      </Sheet>
+      </Columns>
     </Page>
   )
 }

@@ -2,71 +2,32 @@ import { blipParts, runWords, type BlipPart, type RunNote } from '@ekrond/core/j
 import { readRun, runAlarms } from '@ekrond/core/run'
 import { settingKey } from '@ekrond/core/sheets'
 import { useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
-import styled from 'styled-components'
-import { useJob, type OpenJob } from '../data/job'
-import { NotOpen } from '../shell/NotOpen'
-import { Page } from '../shell/Page'
+import { Link, useNavigate } from 'react-router'
+import type { OpenJob } from '../data/job'
+import { Columns } from '../shell/Columns'
+import { OfJob } from '../shell/OfJob'
 import { sayInstant } from '../shell/dates'
 import { useShop } from '../data/shop'
-import { narrow } from '../theme/global'
 import { Answer, Choice, ErrorLine, Label, RedBox } from '../ui'
 import { Change, Plugs } from './Change'
 import { Row } from './Row'
 import { Screw } from './Screw'
 import { useKeys } from '../ui/keys'
 
-const Sheet = styled.main`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 430px;
-  min-height: 100%;
-  & > section {
-    padding: 16px 24px 28px;
-    display: grid;
-    gap: 12px;
-    align-content: start;
-    min-width: 0;
-  }
-  & > section + section {
-    border-left: 1px solid var(--ink);
-  }
-  & h2 {
-    font: 500 20px/1.3 ${narrow};
-  }
-  @media (max-width: 999px) {
-    grid-template-columns: 1fr;
-    & > section + section {
-      border-left: 0;
-      border-top: 1px solid var(--ink);
-    }
-  }
-`
-
 /** On the engine: what is read, seen and changed there, one change at a time. It may be written after the return. */
 export default function EnginePage() {
-  const { number = '' } = useParams()
-  const load = useJob(number)
-  if (load.status === 'loading')
-    return (
-      <Page title="on the engine">
-        <p style={{ padding: 24 }} role="status">
-          Fetching the job …
-        </p>
-      </Page>
-    )
-  if (load.status !== 'open') return <NotOpen load={load} />
   return (
-    <Page
-      title={`job ${number}, on the engine`}
-      head={
+    <OfJob
+      title="on the engine"
+      head={(number) => (
         <>
           <Link to={`/jobs/${number}`}>back to the job</Link>
           <Link to={`/jobs/${number}/why`}>why</Link>
         </>
-      }
+      )}
     >
-      <Run open={load.open} />
-    </Page>
+      {(open) => <Run open={open} />}
+    </OfJob>
   )
 }
 
@@ -90,7 +51,7 @@ function Run({ open }: { open: OpenJob }) {
   const read = readRun(state.run)
   const alarms = runAlarms(state.run)
   return (
-    <Sheet>
+    <Columns>
       <section aria-label="Mixture">
         {screws.length === 0 && (
           <p>Identify it first: which screws there are, and which way they work, comes from its sheet.</p>
@@ -169,6 +130,6 @@ function Run({ open }: { open: OpenJob }) {
           Engine running: exhaust gas outdoors, clear of moving parts, no face over the open intake.
         </Label>
       </section>
-    </Sheet>
+    </Columns>
   )
 }

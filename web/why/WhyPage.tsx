@@ -2,14 +2,12 @@ import { complaintWords } from '@ekrond/core/complaint'
 import { isRefusal } from '@ekrond/core/refusal'
 import { signs, why } from '@ekrond/core/why'
 import { useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
-import styled from 'styled-components'
-import { useJob, type OpenJob } from '../data/job'
+import { Link, useNavigate } from 'react-router'
+import type { OpenJob } from '../data/job'
 import { useOutcomes } from '../data/outcomes'
 import { Comeback } from '../stations/receive/Comeback'
-import { NotOpen } from '../shell/NotOpen'
-import { Page } from '../shell/Page'
-import { narrow } from '../theme/global'
+import { Columns } from '../shell/Columns'
+import { OfJob } from '../shell/OfJob'
 import {
   Answer,
   Choice,
@@ -26,52 +24,14 @@ import { useKeys } from '../ui/keys'
 import { CauseList } from './Causes'
 import { Symptoms } from './Symptoms'
 
-const Sheet = styled.main`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 430px;
-  min-height: 100%;
-  & > section {
-    padding: 16px 24px 28px;
-    display: grid;
-    gap: 12px;
-    align-content: start;
-    min-width: 0;
-  }
-  & > section + section {
-    border-left: 1px solid var(--ink);
-  }
-  & h2 {
-    font: 500 20px/1.3 ${narrow};
-  }
-  @media (max-width: 999px) {
-    display: flex;
-    flex-direction: column-reverse;
-    & > section + section {
-      border-left: 0;
-      border-bottom: 1px solid var(--ink);
-    }
-  }
-`
-
 const SHOWN = 10
 
 /** Why it does what is complained of, and what to look at next. */
 export default function WhyPage() {
-  const { number = '' } = useParams()
-  const load = useJob(number)
-  if (load.status === 'loading')
-    return (
-      <Page title="why">
-        <p style={{ padding: 24 }} role="status">
-          Fetching the job …
-        </p>
-      </Page>
-    )
-  if (load.status !== 'open') return <NotOpen load={load} />
   return (
-    <Page title={`job ${number}, why`} head={<Link to={`/jobs/${number}`}>back to the job</Link>}>
-      <Finder open={load.open} />
-    </Page>
+    <OfJob title="why" head={(number) => <Link to={`/jobs/${number}`}>back to the job</Link>}>
+      {(open) => <Finder open={open} />}
+    </OfJob>
   )
 }
 
@@ -102,7 +62,7 @@ function Finder({ open }: { open: OpenJob }) {
     causes.find(({ code }) => code === about)?.finding ??
     about.replace(/^symptom:/, '')
   return (
-    <Sheet>
+    <Columns $askFirst>
       <section aria-label="Causes">
         <h2>“{complaintWords(complaint)}”: what it comes of</h2>
         <Label as="p">
@@ -227,6 +187,6 @@ function Finder({ open }: { open: OpenJob }) {
           <Key>Esc</Key> back to the job
         </Label>
       </section>
-    </Sheet>
+    </Columns>
   )
 }
