@@ -1,5 +1,6 @@
 import { fitElectric } from '../choke/electric.ts'
-import { figure } from '../measure/index.ts'
+import { readTyped } from '../instruments/index.ts'
+import { figure, plainNumber } from '../measure/index.ts'
 import {
   COIL_SECONDS,
   leastOf,
@@ -181,3 +182,21 @@ export function enterAlike(
     { instrument },
   )
 }
+
+/** mbar in a kPa: columns are told in mbar. */
+const MBAR = 10
+
+/** What a body of a bank is typed to read: mm of a gap, mbar of a column with or without its unit. NaN where it is no reading. */
+export function readAlike(proof: Pick<Proof, 'code'>, text: string): number {
+  if (proof.code !== 'sync') {
+    const gap = readTyped(text, 'length')
+    return isRefusal(gap) ? NaN : gap
+  }
+  const bare = plainNumber(text)
+  if (Number.isFinite(bare)) return bare
+  const kpa = readTyped(text, 'pressure')
+  return isRefusal(kpa) ? NaN : kpa * MBAR
+}
+
+/** A column's reading, kPa, as it stands in a body's field, whole mbar. */
+export const columnWords = (kpa: number): string => figure(kpa * MBAR, 0)

@@ -1,4 +1,5 @@
-import { figure } from '../measure/index.ts'
+import { likelyPsi } from '../instruments/index.ts'
+import { figure, plainNumber } from '../measure/index.ts'
 import {
   HOLD_SECONDS,
   INLET_LIMIT,
@@ -207,4 +208,29 @@ export function limitFall(proof: Proof, hold: Hold, fromKpa: number, volumeMl: n
   const limit = limitOf(proof, volumeMl)
   const side = proof.code === 'vacuum' ? -1 : 1
   return (hold.curve ?? []).map(([t]) => [t, laminar(t, fromKpa, limit, volumeMl, side)])
+}
+
+/**
+ * A fall as it is typed, `40 37.8 30` or `40 to 37.8 in 30`: kPa at first, at last, s between. Refuses `text` where it is not three
+ * figures, and where the first looks as if it were psi beside what is `wanted`, kPa.
+ */
+export function readFall(text: string, wanted: number): Result<[from: number, to: number, seconds: number]> {
+  const figures = text
+    .trim()
+    .split(/(?:\s*(?:to|in|,(?=\s)|;|kpa|s)\s*|\s+)+/i)
+    .filter(Boolean)
+    .map((one) => plainNumber(one))
+  const [from = NaN, to = NaN, seconds = NaN] = figures
+  if (figures.length !== 3 || !figures.every(Number.isFinite))
+    return refuse(
+      'text',
+      'Three figures: the pressure at first, at last, and the seconds between, like 40 37.8 30.',
+    )
+  const psi = likelyPsi(from, wanted)
+  return psi === null
+    ? [from, to, seconds]
+    : refuse(
+        'text',
+        `${figure(from)} kPa is far under the ${wanted} that are asked: was it psi? Then type ${figure(psi)} and ${figure((to * psi) / from)}.`,
+      )
 }

@@ -1,5 +1,5 @@
 import type { RunEntry } from '../job/kinds/run.noted.ts'
-import { figure } from '../measure/index.ts'
+import { figure, plainNumber } from '../measure/index.ts'
 import { mixturePeak, type ScrewKind } from '../mixture/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
 
@@ -154,3 +154,11 @@ export function runAlarms(run: readonly RunEntry[]): string[] {
   }
   return alarms
 }
+
+/** Turns out from seated as they are typed, `1 1/2` or `1.5`; NaN where they are none, or outside 0 to 20. */
+export function readTurnsOut(text: string): number {
+  const mixed = /^(\d+\s+)?(\d+)\/(\d+)$/.exec(text.trim())
+  const turns = mixed ? Number(mixed[1] ?? 0) + Number(mixed[2]) / Number(mixed[3]) : plainNumber(text)
+  return turns >= 0 && turns <= MOST_TURNS ? turns : NaN
+}
+const MOST_TURNS = 20

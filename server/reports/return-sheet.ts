@@ -41,12 +41,7 @@ export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<B
   })
 
   for (const sheet of pages) {
-    pdf
-      .addPage()
-      .lineWidth(1.4)
-      .strokeColor(INK)
-      .rect(left, top, right - left, bottom - top)
-      .stroke()
+    bordered(pdf)
     const y1 = heading(pdf, sheet, head)
     const y2 = settings(pdf, sheet, y1)
     const y3 = sheet.picture ? picture(pdf, sheet.picture, y2) : y2
@@ -54,12 +49,7 @@ export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<B
     if (y4 + cardHeight(pdf, sheet) > bottom - TITLE_HEIGHT) {
       // What finds no room goes onto a page of its own: the card can go with the unit.
       titleBlock(pdf, sheet, head)
-      pdf
-        .addPage()
-        .lineWidth(1.4)
-        .strokeColor(INK)
-        .rect(left, top, right - left, bottom - top)
-        .stroke()
+      bordered(pdf)
       if (sheet.standing?.word === 'DRAFT') across(pdf, 'DRAFT')
       startUp(pdf, sheet, top)
     } else startUp(pdf, sheet, y4)
@@ -70,14 +60,18 @@ export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<B
   return done
 }
 
-/** As it came and as it goes back, two beside each other, on a page of their own. */
-function photographs(pdf: Pdf, sheet: ReturnSheet, photos: readonly CustomerPhoto[]): void {
+/** A new page with the drawing's border. */
+const bordered = (pdf: Pdf) =>
   pdf
     .addPage()
     .lineWidth(1.4)
     .strokeColor(INK)
     .rect(left, top, right - left, bottom - top)
     .stroke()
+
+/** As it came and as it goes back, two beside each other, on a page of their own. */
+function photographs(pdf: Pdf, sheet: ReturnSheet, photos: readonly CustomerPhoto[]): void {
+  bordered(pdf)
   put(pdf, `As it came, and as it goes back: ${sheet.number}`, left + 12, top + 13, {
     face: 'strong',
     size: 14,

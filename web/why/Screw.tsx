@@ -1,8 +1,8 @@
 import type { RunNote } from '@ekrond/core/job'
 import { readTyped } from '@ekrond/core/instruments'
-import { figure, plainNumber } from '@ekrond/core/measure'
+import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import { betweenStumbles, screwRun, screwWords } from '@ekrond/core/run'
+import { betweenStumbles, readTurnsOut, screwRun, screwWords } from '@ekrond/core/run'
 import { screwKindOf, settingKey, type SettingSpec } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import type { OpenJob } from '../data/job'
@@ -33,16 +33,9 @@ export function Screw({
   const kind = open.sheets ? screwKindOf(open.sheets.spec) : null
   const run = kind && readings.length > 1 ? screwRun(state.run, key, kind, DROP[unit]) : null
   const middle = betweenStumbles(state.run, key)
-  const at = () => {
-    const fraction = /^(\d+\s+)?(\d+)\/(\d+)$/.exec(turns.trim())
-    return fraction
-      ? Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])
-      : plainNumber(turns)
-  }
   const log = () => {
-    const t = at()
-    if (turns.trim() === '' || !Number.isFinite(t) || t < 0 || t > 20)
-      return setWrong('Turns out from seated, like 1 1/2.')
+    const t = readTurnsOut(turns)
+    if (!Number.isFinite(t)) return setWrong('Turns out from seated, like 1 1/2.')
     const vacuum = /[a-z]/i.test(reading) && !/rpm/i.test(reading)
     const value = readTyped(reading, vacuum ? 'pressure' : 'speed')
     if (isRefusal(value)) return setWrong(value.refused.why)
@@ -102,9 +95,8 @@ export function Screw({
             <Choice onPress={log}>Log it</Choice>
             <Choice
               onPress={() => {
-                const t = at()
-                if (turns.trim() === '' || !Number.isFinite(t) || t < 0)
-                  return setWrong('At how many turns out does it stumble?')
+                const t = readTurnsOut(turns)
+                if (!Number.isFinite(t)) return setWrong('At how many turns out does it stumble?')
                 setWrong('')
                 note({ what: 'stumble', screw: key, name: setting.name, turns: t })
                 setTurns('')

@@ -1,9 +1,8 @@
 import { bankAdvice, type Advice } from '@ekrond/core/bank'
-import { readTyped } from '@ekrond/core/instruments'
 import { bodyNumbers } from '@ekrond/core/job'
-import { figure, plainNumber } from '@ekrond/core/measure'
+import { figure } from '@ekrond/core/measure'
 import { ALIKE_MM, spreadOf, SYNC_MBAR } from '@ekrond/core/proof'
-import { enterAlike } from '@ekrond/core/proving'
+import { columnWords, enterAlike, readAlike } from '@ekrond/core/proving'
 import { isRefusal } from '@ekrond/core/refusal'
 import { useState } from 'react'
 import styled from 'styled-components'
@@ -89,21 +88,9 @@ export function AlikeBench(props: BenchProps) {
   )
   const take = () =>
     setText(
-      bodies
-        .map((_, i) => (columns[i]?.value == null ? typed[i]! : ((columns[i].value ?? 0) * 10).toFixed(0)))
-        .join('|'),
+      bodies.map((_, i) => (columns[i]?.value == null ? typed[i]! : columnWords(columns[i].value))).join('|'),
     )
-  const readings = typed.map((one) => {
-    if (!one.trim()) return null
-    if (!sync) {
-      const read = readTyped(one, 'length')
-      return isRefusal(read) ? NaN : read
-    }
-    const bare = plainNumber(one)
-    if (Number.isFinite(bare)) return bare
-    const read = readTyped(one, 'pressure')
-    return isRefusal(read) ? NaN : read * 10
-  })
+  const readings = typed.map((one) => (one.trim() ? readAlike(proof, one) : null))
   const full = readings.every((one): one is number => one !== null)
   const said = open.here.proven[proof.key] ?? []
   const tries = said.flatMap(({ measured }) => (measured.what === 'alike' ? [measured] : []))

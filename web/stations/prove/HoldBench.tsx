@@ -1,5 +1,4 @@
 import { fittedWasher } from '@ekrond/core/entering'
-import { likelyPsi } from '@ekrond/core/instruments'
 import { figure, plainNumber } from '@ekrond/core/measure'
 import {
   findLifts,
@@ -11,9 +10,9 @@ import {
   VACUUM_KPA,
   type Hold,
 } from '@ekrond/core/proof'
-import { enterHold, judgeFall, limitFall } from '@ekrond/core/proving'
+import { enterHold, judgeFall, limitFall, readFall } from '@ekrond/core/proving'
 import { conditionsFor } from '@ekrond/core/entering'
-import { isRefusal, refuse, type Result } from '@ekrond/core/refusal'
+import { isRefusal, type Result } from '@ekrond/core/refusal'
 import type { EnteredProof } from '@ekrond/core/proving'
 import { unpackTrace } from '@ekrond/core/trace'
 import { useCallback, useMemo, useState } from 'react'
@@ -114,31 +113,18 @@ export function HoldBench(props: BenchProps) {
   })()
 
   function fromText(words: string): Result<EnteredProof> {
-    const figures = words
-      .trim()
-      .split(/(?:\s*(?:to|in|,(?=\s)|;|kpa|s)\s*|\s+)+/i)
-      .filter(Boolean)
-    const [from, to, seconds] = figures.map((one) => plainNumber(one))
-    if (figures.length !== 3 || [from, to, seconds].some((one) => !Number.isFinite(one)))
-      return refuse(
-        'text',
-        'Three figures: the pressure at first, at last, and the seconds between, like 40 37.8 30.',
-      )
-    const psi = likelyPsi(from!, kpa)
-    if (psi !== null)
-      return refuse(
-        'text',
-        `${figure(from!)} kPa is far under the ${kpa} that are asked: was it psi? Then type ${figure(psi)} and ${figure((to! * psi) / from!)}.`,
-      )
-    const judged = judgeFall(proof, from!, to!, seconds!, typed)
+    const fall = readFall(words, kpa)
+    if (isRefusal(fall)) return fall
+    const [from, to, seconds] = fall
+    const judged = judgeFall(proof, from, to, seconds, typed)
     if (isRefusal(judged)) return judged
     return enterHold(
       { state, sheets, body: open.body },
       proof,
       judged,
-      from!,
-      to!,
-      seconds!,
+      from,
+      to,
+      seconds,
       { ...typed, popOffKpa: null, reseatKpa: null },
       { byEye: true },
     )
