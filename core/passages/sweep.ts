@@ -27,95 +27,104 @@ export function sweep(links: readonly Link[], pairs: readonly NumberedPair[]): n
   })
   // A watched place that no link reaches hangs on none.
   let constant = 1
-  const mates: { other: number; pair: NumberedPair }[][] = Array.from({ length: places }, () => [])
-  for (const pair of pairs) {
-    if (last[pair.a]! < 0 || last[pair.b]! < 0) {
-      constant *= pair.apart
-      continue
-    }
-    mates[pair.a]!.push({ other: pair.b, pair })
-    mates[pair.b]!.push({ other: pair.a, pair })
-  }
+  for (const { a, b, apart } of pairs) if (last[a]! < 0 || last[b]! < 0) constant *= apart
   if (constant === 0) return undefined
 
-  // A state: the groups that reach the frontier, each with its places: those of the frontier and watched ones with an open question.
-  type State = number[][]
-  // One letter a place: written out as figures the keys took a third of the time.
-  const letters = Array.from({ length: places }, (_, i) => String.fromCharCode(i + 1))
-  const keyOf = (state: State) => {
-    let key = ''
-    for (const group of state) {
-      for (const place of group) key += letters[place]!
-      key += '\u0000'
-    }
-    return key
-  }
-  let states: State[] = [[]]
+  // A state: which group each place hangs in, 1 and up, 0 where nothing more is asked of it. Places are those of the frontier and the
+  // watched ones behind it.
+  const group = new Uint8Array(places)
+  const joins = pairs.filter(({ a, b }) => last[a]! >= 0 && last[b]! >= 0)
+  const watched = new Set(joins.flatMap(({ a, b }) => [a, b]))
+  let kept: number[] = []
+  let states: number[][] = [[]]
   const layers: Step[][] = []
   const weights: Float64Array[] = [Float64Array.of(constant)]
 
   order.forEach((link, i) => {
-    const ids = new Map<string, number>()
-    const after: State[] = []
     const isOn = (place: number) => last[place]! > i && first[place]! <= i
-    const [aEnds, bEnds] = [last[link.a] === i, last[link.b] === i]
-    const numbered = (state: State): number => {
-      const key = keyOf(state)
+    const before = kept
+    const fresh = [link.a, link.b].filter((place) => first[place] === i)
+    const here = [...before, ...fresh]
+    const on = here.filter(isOn)
+    const behind = here.filter((place) => !isOn(place))
+    const after = here.filter((place) => isOn(place) || watched.has(place))
+    const near = joins.filter(({ a, b }) => here.includes(a) || here.includes(b))
+    const leaves = behind.some((place) => last[place] === i)
+    const ids = new Map<number | string, number>()
+    const reached: number[][] = []
+    // No group's number is larger than how many places there are; up to 13 places are told exactly by one figure.
+    const base = after.length + 1
+    const isLong = after.length > 13
+    const names = new Uint8Array(here.length + 2)
+    const isOpen = new Uint8Array(here.length + 2)
+    const read = (state: readonly number[]) => {
+      let most = 0
+      for (let n = 0; n < before.length; n++) {
+        const one = state[n]!
+        group[before[n]!] = one
+        if (one > most) most = one
+      }
+      for (const place of fresh) group[place] = ++most
+    }
+    /** The state as `group` has it now, by its number: groups are numbered as they are met. */
+    const numbered = (): number => {
+      names.fill(0)
+      let count = 0
+      let key: number | string = isLong ? '' : 0
+      for (const place of after) {
+        const one = group[place]!
+        if (one !== 0) names[one] ||= ++count
+        const name = one === 0 ? 0 : names[one]!
+        key = typeof key === 'string' ? `${key},${name}` : key * base + name
+      }
       let id = ids.get(key)
       if (id === undefined) {
-        id = after.length
+        id = reached.length
         ids.set(key, id)
-        after.push(state)
+        reached.push(after.map((place) => (group[place] === 0 ? 0 : names[group[place]!]!)))
       }
       return id
     }
+    const isShut = (place: number) => group[place] !== 0 && isOpen[group[place]!] === 0
+    const lives = (place: number) => group[place] !== 0 || first[place]! > i
     /** Whether something is still to be learned of a watched place: a mate of it that hangs elsewhere, or comes later. */
-    const isAsked = (place: number, group: readonly number[], state: State): boolean => {
-      for (const { other } of mates[place]!)
-        if (!group.includes(other) && (first[other]! > i || isIn(state, other))) return true
+    const isAsked = (place: number): boolean => {
+      for (const { a, b } of near)
+        if ((a === place ? lives(b) : b === place && lives(a)) && group[a] !== group[b]) return true
       return false
     }
-    const byFirst = (a: number[], b: number[]) => a[0]! - b[0]!
     /** Closes what left the frontier, answers what can be answered, and drops what nothing more is asked of. */
-    const settled = (groups: State, by: number): [number, number] => {
+    const settled = (by: number): [number, number] => {
       if (by === 0) return [-1, 0]
-      // Nobody leaves the frontier: only a group that was joined can have changed, and it is sorted already.
-      if (!aEnds && !bEnds) return [numbered(groups.sort(byFirst)), by]
-      let state = groups
+      if (!leaves) return [numbered(), by]
       let weight = by
-      for (;;) {
-        const shut = state.findIndex((group) => !group.some(isOn))
-        if (shut < 0) break
-        const group = state[shut]!
-        state = state.filter((_, n) => n !== shut)
-        for (const one of group)
-          for (const { other, pair } of mates[one]!)
-            if (!group.includes(other) && (first[other]! > i || isIn(state, other))) weight *= pair.apart
-      }
+      isOpen.fill(0)
+      for (const place of on) isOpen[group[place]!] = 1
+      for (const { a, b, apart } of near)
+        if (group[a] !== group[b] && (isShut(a) || isShut(b)) && lives(a) && lives(b)) weight *= apart
       if (weight === 0) return [-1, 0]
-      const kept = state.map((group) => group.filter((place) => isOn(place) || isAsked(place, group, state)))
-      return [numbered(kept.sort(byFirst)), weight]
+      for (const place of behind) if (isShut(place)) group[place] = 0
+      for (const place of behind) if (group[place] !== 0 && !isAsked(place)) group[place] = 0
+      return [numbered(), weight]
     }
     const layer = states.map((state): Step => {
-      const groups = [...state]
-      for (const place of [link.a, link.b])
-        if (first[place] === i && !isIn(groups, place)) groups.push([place])
-      const [blocked, blockedBy] = settled([...groups], link.p)
-      const one = groupOf(groups, link.a)
-      const two = groupOf(groups, link.b)
-      if (one === two) {
-        const [open, openBy] = settled([...groups], 1 - link.p)
-        return { blocked, blockedBy, open, openBy }
-      }
+      read(state)
+      const [blocked, blockedBy] = settled(link.p)
+      read(state)
+      const [one, two] = [group[link.a]!, group[link.b]!]
       let joined = 1 - link.p
-      for (const place of groups[one]!)
-        for (const { other, pair } of mates[place]!) if (groups[two]!.includes(other)) joined *= pair.joined
-      const merged = groups.filter((_, n) => n !== one && n !== two)
-      merged.push([...groups[one]!, ...groups[two]!].sort((x, y) => x - y))
-      const [open, openBy] = settled(merged, joined)
+      if (one !== two) {
+        for (const pair of near) {
+          const [x, y] = [group[pair.a], group[pair.b]]
+          if ((x === one && y === two) || (x === two && y === one)) joined *= pair.joined
+        }
+        for (const place of here) if (group[place] === two) group[place] = one
+      }
+      const [open, openBy] = settled(joined)
       return { blocked, blockedBy, open, openBy }
     })
-    const weight = new Float64Array(after.length)
+    for (const place of here) group[place] = 0
+    const weight = new Float64Array(reached.length)
     layer.forEach((step, s) => {
       const from = weights[i]![s]!
       if (step.blocked >= 0) weight[step.blocked]! += from * step.blockedBy
@@ -123,7 +132,10 @@ export function sweep(links: readonly Link[], pairs: readonly NumberedPair[]): n
     })
     layers.push(layer)
     weights.push(weight)
-    states = after
+    // What no state asks after any more is not carried on.
+    const used = after.map((_, n) => reached.some((state) => state[n] !== 0))
+    states = used.every(Boolean) ? reached : reached.map((state) => state.filter((_, n) => used[n]))
+    kept = after.filter((_, n) => used[n])
   })
 
   const total = weights.at(-1)!.reduce((sum, one) => sum + one, 0)
@@ -143,16 +155,6 @@ export function sweep(links: readonly Link[], pairs: readonly NumberedPair[]): n
     ahead = before
   }
   return result
-}
-
-const groupOf = (state: readonly (readonly number[])[], place: number): number => {
-  for (let n = 0; n < state.length; n++) if (state[n]!.includes(place)) return n
-  return -1
-}
-
-const isIn = (state: readonly (readonly number[])[], place: number): boolean => {
-  for (const group of state) if (group.includes(place)) return true
-  return false
 }
 
 /** An order in which few places are open at once: always the link that opens the fewest new ones, then the one that closes most. */
