@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { causes, screwSaying } from './index.ts'
+import { familyOf } from '../families/index.ts'
+import { sheetsFor } from '../../demo/log-entries.ts'
+import { causes, lookEvidence, looks, looksOf, lookSays, screwSaying } from './index.ts'
 
 const spec = { target: 11, lo: 10, hi: 12 }
 const fuel = { kind: 'fuel' as const, mostEighths: 44 }
@@ -39,5 +41,35 @@ describe('what a screw’s count says', () => {
     expect(causes('rich cause', 'fuel')).toContain('float level high')
     expect(causes('starved cause', 'air')).toContain('passage blocked')
     expect(causes('none', 'fuel')).toEqual([])
+  })
+})
+
+describe('what is looked at from outside before it is drained', () => {
+  it('a transfer slot is asked of a downdraft, never of a slide or a bowl without a plate over one', () => {
+    const asked = (listNumber: string) => looksOf(sheetsFor(listNumber)).map(({ code }) => code)
+    expect(asked('K-4417-2S')).toEqual(['level', 'slot'])
+    expect(familyOf(sheetsFor('S26-14F'))).toBe('slide')
+    expect(asked('S26-14F')).toEqual(['level'])
+  })
+  it('a high level asks for the float’s weight and the pressure before its height is touched', () => {
+    const said = lookSays({ look: 'level', seen: 'above', mm: 3 })
+    expect(said.headline).toBe('Level 3.0 mm above its mark.')
+    expect(said.meaning).toContain('before its height is touched')
+  })
+  it('a low one counts only where it has just run', () =>
+    expect(lookSays({ look: 'level', seen: 'below', mm: null })).toMatchObject({
+      headline: 'Level below its mark.',
+      usual: false,
+    }))
+  it('a long slot is a stop that was screwed in: its mixture screws do little', () =>
+    expect(lookSays({ look: 'slot', seen: 'long', mm: null }).meaning).toContain('screws then do little'))
+  it('what could not be seen counts neither way', () => {
+    for (const { code } of looks)
+      expect(lookSays({ look: code, seen: 'none', mm: null })).toMatchObject({ usual: true })
+    expect(lookEvidence.some(({ seen }) => seen === 'none')).toBe(false)
+  })
+  it('each piece of evidence is an answer that can be given', () => {
+    for (const { look, seen } of lookEvidence)
+      expect(looks.find(({ code }) => code === look)!.answers.map(({ code }) => code)).toContain(seen)
   })
 })

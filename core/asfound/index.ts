@@ -1,3 +1,4 @@
+export * from './looks.ts'
 import { showTurns } from '../measure/index.ts'
 import type { ScrewKind } from '../mixture/index.ts'
 import type { SettingSpec, SpecSheet } from '../sheets/index.ts'

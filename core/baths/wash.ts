@@ -20,6 +20,7 @@ const BY_HAND: Readonly<Partial<Record<Position['kind'], string>>> = {
   seal: 'rubber swells: it is renewed, or wiped',
   gasket: 'it soaks: kept dry to compare',
   coil: 'it loses its set: a dry brush',
+  electric: 'its winding drowns: a damp cloth, contacts dry',
   washer: 'kept with its seat, wiped',
 }
 

@@ -296,6 +296,15 @@ export const causes: readonly Cause[] = [
     tests: { inlet: [0.6, 1.6] },
   },
   {
+    code: 'solenoid',
+    finding: 'cut-off solenoid that does not open',
+    look: 'Key on: feel it click, and again off. No click: volts at its plug before the part is blamed.',
+    kinds: ['electric'],
+    prior: 0.8,
+    symptoms: { 'runs only on choke': 0.6, 'sagging idle': 0.45, 'hard start': 0.15, hunting: 0.05 },
+    bands: { idle: 3, 'just off idle': 0.6, middle: 0.2, 'wide open': 0.1 },
+  },
+  {
     code: 'percolation',
     finding: 'fuel boils in the bowl after a stop',
     look: 'Spacer and heat shield in place; fuel pressure; the level first.',

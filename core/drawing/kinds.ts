@@ -13,6 +13,7 @@ import {
   rod,
   screw,
   seal,
+  solenoid,
   seat,
   spring,
   type Line,
@@ -86,6 +87,8 @@ export function shapeOf(kind: PartKind): Piece[] {
       return adjuster(14)
     case 'coil':
       return coilCover(9)
+    case 'electric':
+      return solenoid()
     case 'shaft':
       return plateOnShaft(10, 20)
     case 'seal':

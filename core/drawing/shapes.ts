@@ -235,6 +235,28 @@ export const plunger = (stem: number, r: number): Piece[] => [
   ),
 ]
 
+/** A solenoid or sensor from the side, leaving upward: its plunger at the origin, thread, winding and two wires. */
+export const solenoid = (): Piece[] => [
+  closed([
+    [-1.2, 0],
+    [1.2, 0],
+    [1.2, 5],
+    [-1.2, 5],
+  ]),
+  closed(rect(-3.5, 5, 3.5, 9), 'seen'),
+  closed(rect(-6, 9, 6, 20, 1.5)),
+  open([
+    [-2, 20],
+    [-2, 24],
+    [-5, 27],
+  ]),
+  open([
+    [2, 20],
+    [2, 24],
+    [5, 27],
+  ]),
+]
+
 /** A cover with a bimetal coil, from the side: its foot at the origin, leaving upward. */
 export const coilCover = (r: number): Piece[] => [
   closed([

@@ -20,6 +20,7 @@ const MENDS: Readonly<Record<string, Mending>> = {
   'cover stripped': { what: 'an insert', minutes: 25, materialMinor: 350, tries: 1 },
   'body stripped': { what: 'an insert', minutes: 25, materialMinor: 350, tries: 1 },
   'screw stripped': { what: 'an insert', minutes: 25, materialMinor: 350, tries: 1 },
+  'electric wire': { what: 'a new end', minutes: 12, materialMinor: 150, tries: 2 },
   'body standpipe': { what: 'a new pipe pressed in', minutes: 40, materialMinor: 600, tries: 1 },
   'link bent': { what: 'bend it back', minutes: 8, materialMinor: 0, tries: 2 },
   'float bentArm': { what: 'straighten it', minutes: 10, materialMinor: 0, tries: 2 },

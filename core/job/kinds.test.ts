@@ -108,6 +108,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     { code: 'mixture.turns', place: 'none', state: 'broken', whom: 'by the owner' },
     'seal of mixture.turns/none broken, by the owner',
   ],
+  'asfound.seen': [{ look: 'level', seen: 'above', mm: 3 }, 'as found: level 3.0 mm above its mark'],
   'photo.taken': [
     {
       photo: 'ab'.repeat(32),

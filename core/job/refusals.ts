@@ -113,6 +113,10 @@ const REFUSALS = {
     `${celsius} °C is too hot for ${name}: ${most} at most.`,
     'celsius',
   ],
+  'no such look': (listNumber: string): Said => [
+    `${listNumber} has no such thing to look at from outside. Take the sheet again and look.`,
+    'look',
+  ],
   'not sealed': (name: string): Said => [`${name} has no seal on its sheet.`, 'code'],
   'no photograph': (): Said => ['That photograph is not on this job.', 'photo'],
   'no such fastener': (name: string, count: number): Said => [

@@ -1,7 +1,7 @@
 import { bodyNumbers, bodyOf } from '../job/state.ts'
 import type { Position } from '../sheets/schemas.ts'
 import { alike, sync } from './kinds/bank.ts'
-import { choke, enricher, ports, slide, throttle } from './kinds/by-hand.ts'
+import { choke, electric, enricher, ports, slide, throttle } from './kinds/by-hand.ts'
 import type { Listing, Proof, ProofCode, ProofSubject } from './kinds/kind.ts'
 import { inlet, lifts, vacuum } from './kinds/under-air.ts'
 import { level, pump, weep } from './kinds/wet.ts'
@@ -20,6 +20,7 @@ const proofs: Readonly<Record<ProofCode, Listing>> = {
   slide,
   enricher,
   choke,
+  electric,
   throttle,
   ports,
   level,

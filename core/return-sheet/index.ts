@@ -1,3 +1,4 @@
+import { lookCodes, lookSays } from '../asfound/index.ts'
 import { complaintWords } from '../complaint/index.ts'
 import { dispositionWord, conditionsOf, sedimentOf } from '../findings/index.ts'
 import {
@@ -246,8 +247,14 @@ function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): s
   const bowl = body.sediment?.kinds.length
     ? [`In the bowl: ${body.sediment.kinds.map((code) => sedimentOf(code)!.label.toLowerCase()).join(', ')}`]
     : []
+  const looked = lookCodes.flatMap((look) => {
+    const seen = body.looks[look]
+    const said = seen && lookSays({ look, ...seen })
+    return said && !said.usual ? [`As received: ${said.headline.replace(/\.$/, '').toLowerCase()}`] : []
+  })
   return [
     ...received,
+    ...looked,
     ...bowl,
     ...told,
     ...(routine.length ? [`Renewed as always: ${routine.join(', ')}`] : []),

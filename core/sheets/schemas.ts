@@ -230,6 +230,7 @@ export const partKinds = [
   'screw',
   'link',
   'coil',
+  'electric',
   'shaft',
   'screen',
   'slide',

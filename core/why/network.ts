@@ -1,3 +1,4 @@
+import { lookEvidence } from '../asfound/index.ts'
 import {
   weighCauses,
   type CauseAnswer,
@@ -61,6 +62,7 @@ const OUTSIDE_LOOKS = new Set([
   'links',
   'pump',
   'standpipe',
+  'solenoid',
   'percolation',
   'icing',
   'slosh',
@@ -143,6 +145,7 @@ export function networkOf(causes: readonly Cause[]): CauseNetwork {
       return factors ? factors[0] / (1 + factors[0]) : 0
     })
   for (const sign of signs) add(sign.code, sign.leak, ({ code }) => sign.weights[code] ?? 0)
+  for (const { id, leak, weights } of lookEvidence) add(id, leak, ({ code }) => weights[code] ?? 0)
   return { causes: causes.map(({ code, prior }) => ({ id: code, prior })), evidence }
 }
 
@@ -172,6 +175,10 @@ function seenOf(state: JobState, body = 1): Record<string, Seen> {
   if (complaint.when !== 'any time') seen[`when:${complaint.when}`] = 'present'
   for (const [test, { result }] of Object.entries(bodyOf(state, body).tests))
     if (result !== 'none') seen[`test:${test}`] = result === 'bad' ? 'present' : 'absent'
+  for (const { id, look, seen: shown } of lookEvidence) {
+    const looked = bodyOf(state, body).looks[look]
+    if (looked && looked.seen !== 'none') seen[id] = looked.seen === shown ? 'present' : 'absent'
+  }
   for (const [about, said] of Object.entries(state.signs)) seen[about] = said.state
   return seen
 }

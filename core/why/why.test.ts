@@ -55,6 +55,17 @@ describe('why', () => {
     // What it explained has to come of something else.
     expect(p(ruledOut, 'manifold.leak')).toBeGreaterThan(p(before, 'manifold.leak'))
   })
+  it('a level seen above its mark makes what lifts it likelier, one at its mark less likely; unseen changes nothing', () => {
+    const look = (seen: 'above' | 'at' | 'none') =>
+      unsent(3, 'asfound.seen', { look: 'level', seen, mm: null }, { body: 1 })
+    const before = asked({ symptom: 'flooding' })
+    const high = asked({ symptom: 'flooding' }, look('above'))
+    const right = asked({ symptom: 'flooding' }, look('at'))
+    const unseen = asked({ symptom: 'flooding' }, look('none'))
+    expect(p(high, 'level.high')).toBeGreaterThan(1.5 * p(before, 'level.high'))
+    expect(p(right, 'level.high')).toBeLessThan(0.5 * p(before, 'level.high'))
+    expect(p(unseen, 'level.high')).toBeCloseTo(p(before, 'level.high'), 9)
+  })
   it('one that is found explains it: the others fall', () => {
     const before = asked({ symptom: 'flooding' })
     const after = asked(

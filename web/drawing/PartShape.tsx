@@ -106,6 +106,13 @@ export function PartShape({
             fill="none"
           />
         )
+      case 'electric':
+        return (
+          <path
+            d="M-9 -8 H9 V10 H-9 Z M-4 10 H4 V15 H-4 Z M-2 15 V19 H2 V15 M-4 -8 V-12 L-8 -17 M4 -8 V-12 L8 -17"
+            {...line}
+          />
+        )
       case 'shaft':
         return <rect x={-w / 2} y={-4} width={w} height={8} {...line} />
       case 'screen':

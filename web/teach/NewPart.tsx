@@ -27,6 +27,7 @@ const KINDS: readonly (readonly [PartKind, string])[] = [
   ['seal', 'seal'],
   ['nozzle', 'nozzle'],
   ['cover', 'cover'],
+  ['electric', 'solenoid'],
   ['pin', 'pin'],
   ['mixtureScrew', 'adjuster'],
 ]

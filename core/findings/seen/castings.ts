@@ -104,6 +104,21 @@ export const castings = {
       ['choke', 'break'],
     ),
   ],
+  electric: [
+    condition('clicks', 'Clicks and moves', 'reuse', 'on and off three times at its own voltage'),
+    condition('stuck', 'Clicks, plunger sticks', 'clean', 'free it dry: its tip must shut its seat', [
+      'solenoid',
+    ]),
+    condition('dead', 'Dead', 'replace', 'measure it cold before: open, or its wire', ['solenoid']),
+    condition('tipWorn', 'Tip worn or swollen', 'replace', 'it no longer shuts: the engine runs on', [
+      'solenoid',
+    ]),
+    condition('wire', 'Wire or plug broken', 'repair', 'a new end, crimped and sealed', ['solenoid']),
+    condition('cutTip', 'Tip cut off', 'replace', 'somebody made it stay open: it no longer cuts off', [], {
+      previous: 'for good',
+    }),
+    missing,
+  ],
   shaft: [
     sound,
     condition('worn', 'Worn', 'repair', 'bush it', ['air.leak']),

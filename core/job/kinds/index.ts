@@ -1,5 +1,6 @@
 import type { Kind } from '../kind.ts'
 import { asFoundNoted } from './asfound.noted.ts'
+import { asFoundSeen } from './asfound.seen.ts'
 import { asFoundSkipped } from './asfound.skipped.ts'
 import { bathIn } from './bath.in.ts'
 import { bathOut } from './bath.out.ts'
@@ -68,6 +69,7 @@ const all = [
   ownBend,
   ownPublished,
   asFoundNoted,
+  asFoundSeen,
   asFoundSkipped,
   portNoted,
   sealSeen,

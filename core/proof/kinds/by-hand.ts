@@ -71,6 +71,21 @@ export const choke: Listing = ({ sheets }) => {
       ]
 }
 
+/** A cut-off solenoid or another part with a winding. */
+export const electric: Listing = ({ sheets }) =>
+  sheets.build.positions
+    .filter(({ kind }) => kind === 'electric')
+    .map((part) =>
+      seen(
+        `electric:${part.code}`,
+        `${part.name} clicks and moves`,
+        part.name,
+        'moves',
+        'Three times on and off at its own voltage, no longer than it clicks: the plunger moves each time and shuts its seat. A sensor is set to zero again at the engine.',
+        [part.code],
+      ),
+    )
+
 /** Whatever closes the bore. */
 export const throttle: Listing = ({ sheets }) => {
   const has = (code: RegExp) => sheets.build.positions.some((one) => code.test(one.code))

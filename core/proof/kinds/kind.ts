@@ -10,6 +10,7 @@ export type ProofCode =
   | 'slide'
   | 'enricher'
   | 'choke'
+  | 'electric'
   | 'throttle'
   | 'ports'
   | 'level'

@@ -28,6 +28,7 @@ import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
 import { NoneHere } from '../../teach/NoneHere'
+import { Looks } from './Looks'
 import { Outside } from './Outside'
 import { PortsFound } from './Ports'
 import { Seal } from './Seal'
@@ -39,6 +40,10 @@ const Foot = styled.div`
   align-items: end;
   padding-top: 8px;
   border-top: 1px solid var(--rule);
+  /* While one thing is asked the others stand aside: the drawing keeps its room. */
+  &:has([data-asking]) > *:not([data-asking]) {
+    display: none !important;
+  }
 `
 
 /** Before anything moves: what it came in with. */
@@ -155,6 +160,7 @@ export default function AsFoundStation({ open }: StationProps) {
           </BoardDrawing>
           <Foot>
             <PortsFound open={{ ...open, sheets }} />
+            <Looks open={{ ...open, sheets }} />
             <Photos
               open={open}
               step="asfound"

@@ -14,7 +14,9 @@ export const portLetter = (i: number): string => String.fromCharCode(97 + i)
 
 const DIAL = 36
 /** A dial with its name over it and its count under it, px. */
-const DIALS = 132
+const DIALS = 144
+/** Under this height the unit has the room for itself, px: the counts stand beside their balloons too. */
+const LEAST_FOR_DIALS = 330
 /** A port's stub, mm. */
 const STUB = 9
 
@@ -61,7 +63,7 @@ export function PaintedOutside({
   const lent = isPencil(sheets.spec, 'position:body')
   const [mode, stroke] = lent ? (['pencil', 'var(--pencil)'] as const) : (['on', 'var(--ink)'] as const)
   const outside = outsideSettings(sheets)
-  const dials = outside.filter(({ quantity }) => quantity === 'turns')
+  const dials = size.height < LEAST_FOR_DIALS ? [] : outside.filter(({ quantity }) => quantity === 'turns')
   const column = size.width < 560 ? 0 : Math.max(132, Math.min(172, size.width * 0.2))
   const foot = dials.length > 0 ? DIALS : 0
   const { x0, x1, y0, y1 } = elevation.bounds

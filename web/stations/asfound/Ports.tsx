@@ -23,7 +23,12 @@ export function PortsFound({ open }: SheetedProps) {
   const next = (after: Port) =>
     setAsked(ports.find((one) => one !== after && !open.here.ports[one.code]?.found)?.code ?? null)
   return (
-    <div role="group" aria-label="Ports and hoses" style={{ display: 'grid', gap: 6 }}>
+    <div
+      role="group"
+      data-asking={port ? '' : undefined}
+      aria-label="Ports and hoses"
+      style={{ display: 'grid', gap: 6 }}
+    >
       <Label>
         {port ? `${port.name}, ${port.boreMm} mm: how was it?` : 'Ports and hoses, before one is pulled off'}
       </Label>
