@@ -17,6 +17,8 @@ const DIAL = 36
 const DIALS = 144
 /** Under this height the unit has the room for itself, px: the counts stand beside their balloons too. */
 const LEAST_FOR_DIALS = 330
+/** A port's letter in its ring, px. */
+const LETTER = 14
 /** A port's stub, mm. */
 const STUB = 9
 
@@ -68,9 +70,11 @@ export function PaintedOutside({
   const foot = dials.length > 0 ? DIALS : 0
   const { x0, x1, y0, y1 } = elevation.bounds
   const right = column || 128
-  const room = { width: size.width - column - right, height: Math.max(120, size.height - foot) }
+  // A port that leaves upward has its letter over it.
+  const head = ports.some(({ side }) => side === 'up') ? LETTER : 0
+  const room = { width: size.width - column - right, height: Math.max(120, size.height - foot - head) }
   const fit = fitted({ x0: x0 - STUB, x1: x1 + STUB, y0, y1: y1 + 4 }, room, 14)
-  const view: View = { perMm: fit.perMm, origin: [fit.origin[0] + column, fit.origin[1]] }
+  const view: View = { perMm: fit.perMm, origin: [fit.origin[0] + column, fit.origin[1] + head] }
   const px = (x: number, y: number): Px => [view.origin[0] + x * view.perMm, view.origin[1] - y * view.perMm]
   const value = (setting: SettingSpec) =>
     settingKey(setting) === current && counting !== null
