@@ -1,3 +1,4 @@
 export * from './order.ts'
 export * from './moments.ts'
 export * from './due.ts'
+export * from './ladder.ts'

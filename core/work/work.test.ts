@@ -19,7 +19,9 @@ import {
   dueBefore,
   hiddenBy,
   isOutside,
+  ladderOf,
   momentsOf,
+  rungsAround,
   settingsToSet,
   teardownOrder,
   voidedBy,
@@ -145,5 +147,39 @@ describe('the moments of the ferry’s two-barrel', () => {
       settingsToSet(sheets, bodyOf(stands(sheets, [], found(value)))).some(({ code }) => code === 'pump.hole')
     const wanted = setting('pump.hole/none').target!
     expect([asked(wanted), asked(wanted + 1)]).toEqual([false, true])
+  })
+})
+
+describe('the way up', () => {
+  const ferry = ferrySheets()
+  const parts = assemblyOrder(ferry.build)
+  it('has each part once in the order in which it goes on, and each hidden setting right before what hides it', () => {
+    for (const { number, sheets } of all) {
+      const ladder = ladderOf(stands(sheets, []), sheets)
+      expect(ladder.filter(({ kind }) => kind === 'part').map(({ code }) => code)).toEqual(
+        assemblyOrder(sheets.build).map(({ code }) => code),
+      )
+      for (const [i, rung] of ladder.entries()) {
+        if (rung.kind !== 'setting') continue
+        const next = ladder.slice(i).find(({ kind }) => kind === 'part')!
+        const setting = sheets.spec.settings.find((one) => settingKey(one) === rung.code)!
+        expect(whenOf(setting, sheets.build).off, `${number}, ${rung.name}`).toContain(next.code)
+      }
+    }
+  })
+  it('a float’s height stands before its cover, open until it was read in its band', () => {
+    const state = stands(ferry, ['cover.screws', 'cover'])
+    const height = ladderOf(state, ferry).find(({ code }) => code === 'float.height/none')!
+    expect(height).toMatchObject({ kind: 'setting', state: 'next' })
+    const read = stands(ferry, ['cover.screws', 'cover'], unsent(30, 'reading.taken', reading('13.5', 'in')))
+    expect(ladderOf(read, ferry).find(({ code }) => code === 'float.height/none')!.state).toBe('done')
+  })
+  it('shows two steps behind the one that is asked, and never fewer than it has room for', () => {
+    const ladder = ladderOf(stands(ferry, ['cover.screws', 'cover']), ferry)
+    const around = rungsAround(ladder, 'cover', 6)
+    expect(around).toHaveLength(6)
+    expect(around.findIndex(({ code }) => code === 'cover')).toBeGreaterThanOrEqual(2)
+    expect(rungsAround(ladder, parts[0]!.code, 6)[0]).toBe(ladder[0])
+    expect(rungsAround(ladder, undefined, 100)).toHaveLength(ladder.length)
   })
 })

@@ -10,6 +10,7 @@ import { Tray } from '../teardown/Tray'
 import { UnitBoard } from '../teardown/UnitBoard'
 import { AllOn } from './AllOn'
 import { JointBench } from './Joint'
+import { Ladder } from './Ladder'
 import { PartOn } from './PartOn'
 
 export default withSheets('put together', Build)
@@ -60,6 +61,7 @@ function Build({ open }: SheetedProps) {
           off={stillOff}
           current={turning ?? current}
           next={waiting.filter((p) => p !== current).map((p) => p.code)}
+          beside={<Ladder open={open} now={(turning ?? current)?.code} />}
         />
         {turning ? (
           <JointBench

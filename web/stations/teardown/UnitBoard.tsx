@@ -1,6 +1,7 @@
 import type { Standing } from '@ekrond/core/drawing'
 import type { Position, Sheets } from '@ekrond/core/sheets'
 import { useMemo, type ReactNode } from 'react'
+import styled from 'styled-components'
 import { Unit } from '../../drawing/Unit'
 import { Board, BoardDrawing, BoardTitle } from '../../shell/frame'
 
@@ -15,17 +16,41 @@ interface Props {
   current: Position | undefined
   /** codes in the order in which they come */
   next: readonly string[]
+  /** what stands at the drawing's right */
+  beside?: ReactNode
   /** what is asked at the drawing's foot */
   children?: ReactNode
   /** where somebody taps the drawing, mm on the unit */
   onTap?: ((at: readonly [number, number]) => void) | undefined
 }
 
+const Beside = styled.div`
+  display: flex;
+  gap: 12px;
+  flex: 1;
+  min-height: 0;
+  & > :first-child {
+    flex: 1;
+    min-width: 0;
+  }
+`
+
 /** Names beside the drawing: the current part and the two that come next. */
 const NAMED = 3
 
 /** The unit in section as it stands now, apart or together; teardown and build show the same one, each in its own direction. */
-export function UnitBoard({ sheets, title, legend, order, off, current, next, children, onTap }: Props) {
+export function UnitBoard({
+  sheets,
+  title,
+  legend,
+  order,
+  off,
+  current,
+  next,
+  beside,
+  children,
+  onTap,
+}: Props) {
   const standings = useMemo(
     () =>
       Object.fromEntries(
@@ -54,22 +79,25 @@ export function UnitBoard({ sheets, title, legend, order, off, current, next, ch
           <p>{legend}</p>
         </div>
       </BoardTitle>
-      <BoardDrawing>
-        <Unit
-          sheets={sheets}
-          standings={standings}
-          named={named}
-          onTap={onTap}
-          title={`${sheets.spec.modelName} in section, ${order.length} parts: ${lying} off.${
-            current ? ` Now ${current.name}.` : ''
-          } Next: ${
-            named
-              .filter(({ code }) => code !== current?.code)
-              .map(({ words }) => words)
-              .join(', ') || 'nothing'
-          }.`}
-        />
-      </BoardDrawing>
+      <Beside>
+        <BoardDrawing>
+          <Unit
+            sheets={sheets}
+            standings={standings}
+            named={named}
+            onTap={onTap}
+            title={`${sheets.spec.modelName} in section, ${order.length} parts: ${lying} off.${
+              current ? ` Now ${current.name}.` : ''
+            } Next: ${
+              named
+                .filter(({ code }) => code !== current?.code)
+                .map(({ words }) => words)
+                .join(', ') || 'nothing'
+            }.`}
+          />
+        </BoardDrawing>
+        {beside}
+      </Beside>
       {children}
     </Board>
   )
