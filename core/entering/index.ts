@@ -10,12 +10,20 @@ import {
   type Judgement,
   type Measured,
 } from '../findings/index.ts'
+import { flowWords } from '../mixture/index.ts'
 import { bodyKey, bodyOf, lastSaid, type DataOf, type JobNeed, type JobState } from '../job/index.ts'
 import type { Cover, Market } from '../kits/index.ts'
 import { showValue, type Gauge } from '../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
 import { readSetting, typedReading, type SettingContext, type TypedReading } from '../settings/index.ts'
-import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
+import {
+  settingKey,
+  type Position,
+  type SettingSpec,
+  type Sheets,
+  mixtureKindOf,
+  screwFlowOf,
+} from '../sheets/index.ts'
 import { fittedWasher } from './washer.ts'
 
 export { fittedWasher } from './washer.ts'
@@ -137,13 +145,14 @@ function asFoundSaying(
   const saysWay = !sheets.spec.taught?.pencil.includes('mixture.kind')
   if (mixture && saysWay && (countedTo !== 'free' || freeEighths !== undefined)) {
     const twin = sheets.spec.settings.find(
-      (other) => other.code === setting.code && other.place !== setting.place,
+      (other) =>
+        other.code === setting.code && other.flows === setting.flows && other.place !== setting.place,
     )
     const twinFound = twin && bodyOf(state, body).asFound[settingKey(twin)]
     const saying = screwSaying(
       stood,
       setting,
-      sheets.spec.mixture,
+      { ...sheets.spec.mixture, kind: mixtureKindOf(setting, sheets.spec) ?? sheets.spec.mixture.kind },
       twin && twinFound && twinFound.countedTo !== 'free'
         ? { name: twin.place === 'L' ? 'left' : 'right', found: twinFound.value }
         : undefined,
@@ -162,13 +171,16 @@ function asFoundSaying(
       headline: `${showValue(value, 'turns')} until it fell free.`,
       meaning: 'Counted out to free: it says where it stood only once the thread is counted.',
     }
+  const flow = setting.code === 'screw.turns' ? screwFlowOf(setting, sheets.spec) : null
   const inBand = (setting.lo === null || value >= setting.lo) && (setting.hi === null || value <= setting.hi)
   return inBand
     ? { usual: true, headline: `${showValue(value, setting.quantity)}, as the sheet has it.`, meaning: '' }
     : {
         usual: false,
         headline: `${showValue(value, setting.quantity)} where the sheet has ${setting.asWritten}.`,
-        meaning: 'Found so; it is set when it goes together.',
+        meaning: [flow ? flowWords[flow] : '', 'Found so; it is set when it goes together.']
+          .filter(Boolean)
+          .join(' '),
       }
 }
 

@@ -135,6 +135,9 @@ export function outsideOf(sheets: Pick<Sheets, 'spec' | 'build'>): Outside {
       if (head) return head
       if (setting.code === 'idle.screw')
         return [edgeAt(elevation, within(shaftY), 'right') + 8, within(shaftY)]
+      // A screw that no part of its sheet carries sits above the shaft, over the stop.
+      if (setting.code === 'screw.turns')
+        return [edgeAt(elevation, within(shaftY + 22), 'right') - 2, within(shaftY + 22)]
       if (setting.code === 'vacuumBreak.gap' || setting.code === 'airValve.turns') {
         const axis = drawing.axes[setting.code === 'airValve.turns' ? 1 : 0]?.[0]
         return [axis?.[0] ?? 0, bounds.y1 - 4]

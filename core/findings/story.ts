@@ -1,5 +1,5 @@
 import { bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
-import { screwKindOf } from '../sheets/taught.ts'
+import { mixtureKindOf, screwKindOf } from '../sheets/taught.ts'
 import type { PartKind, Sheets } from '../sheets/schemas.ts'
 
 /** Findings that belong together, and what they say together that none says alone. */
@@ -200,10 +200,11 @@ const positionsOf = (sheets: Sheets, kind: PartKind) =>
 /** In leans a fuel screw and enriches an air screw. */
 function screwsFound(here: BodyState, { spec }: Sheets, way: 'lean' | 'rich'): string[] {
   if (screwKindOf(spec) === null) return []
-  const inward = (spec.mixture.kind === 'fuel') === (way === 'lean')
   return spec.settings
     .filter(({ code }) => code === 'mixture.turns')
-    .filter(({ code, place, lo, hi }) => {
+    .filter((setting) => {
+      const { code, place, lo, hi } = setting
+      const inward = (mixtureKindOf(setting, spec) === 'fuel') === (way === 'lean')
       const found = here.asFound[`${code}/${place}`]
       if (!found || found.countedTo === 'free') return false
       return inward ? lo !== null && found.value <= lo - CLEARLY : hi !== null && found.value >= hi + CLEARLY

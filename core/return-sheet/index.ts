@@ -19,11 +19,14 @@ import {
 import { workSoFar } from '../job/labour.ts'
 import { gatePoints } from '../stations/index.ts'
 import { showTurns, showValue } from '../measure/index.ts'
-import { screwWords } from '../mixture/index.ts'
+import { flowWords, screwWords } from '../mixture/index.ts'
 import {
   judgedByOther,
   nameOn,
+  countedFromSeat,
+  screwFlowOf,
   screwKindOf,
+  type SpecSheet,
   settingKey,
   type SettingSpec,
   type Sheets,
@@ -131,15 +134,11 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     complaint: complaintOf(state, all),
     left: leftOf(state, all, bodyNumber),
     mixture: {
-      words: screwWords(screwKindOf(spec))
-        .split(/(?<=,)\s/)
-        .map((part) => part.replace(/[,.]$/, '')),
-      screws: spec.settings
-        .filter((setting) => setting.code === 'mixture.turns')
-        .flatMap((setting) => {
-          const set = lastSaid(body.readings[settingKey(setting)])
-          return set ? [{ name: setting.name, turns: showTurns(set.value), eighths: set.value }] : []
-        }),
+      words: mixtureWords(spec),
+      screws: spec.settings.filter(countedFromSeat).flatMap((setting) => {
+        const set = lastSaid(body.readings[settingKey(setting)])
+        return set ? [{ name: setting.name, turns: showTurns(set.value), eighths: set.value }] : []
+      }),
     },
     startUp: startUpCard(state, sheets, bodyNumber),
     passed: gatePoints(state, all)
@@ -149,6 +148,21 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
       'Fuel and vapour: ventilate, no flame or spark. Soaked cloths into a lidded metal bin, out as local rules say. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
     ],
   }
+}
+
+/** Which way each kind of its screws does what: by name where a unit has several kinds. */
+function mixtureWords(spec: SpecSheet): string[] {
+  const screws = spec.settings.filter(countedFromSeat)
+  const flows = [...new Set(screws.map((setting) => screwFlowOf(setting, spec)))]
+  if (flows.length > 1)
+    return screws.map((setting) => {
+      const flow = screwFlowOf(setting, spec)
+      return `${setting.short}: ${(flow ? flowWords[flow] : screwWords(null)).replace(/[,:.].*$/, '').toLowerCase()}`
+    })
+  const [flow] = flows
+  return (flow ? flowWords[flow] : screwWords(screwKindOf(spec)))
+    .split(/(?<=,)\s/)
+    .map((part) => part.replace(/[,.]$/, ''))
 }
 
 /** What was agreed and what it came to, by the log alone. */

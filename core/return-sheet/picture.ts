@@ -2,8 +2,8 @@ import type { Pt } from '../drawing/index.ts'
 import { outsideOf } from '../families/index.ts'
 import { bodyOf, lastSaid, portWords, type JobState } from '../job/index.ts'
 import { showValue } from '../measure/index.ts'
-import { screwWords } from '../mixture/index.ts'
-import { screwKindOf, settingKey, type Sheets } from '../sheets/index.ts'
+import { flowWords, screwWords } from '../mixture/index.ts'
+import { screwFlowOf, settingKey, type SettingSpec, type Sheets } from '../sheets/index.ts'
 
 type Point = [number, number]
 
@@ -25,10 +25,12 @@ export interface SheetPicture {
 const letter = (i: number) => String.fromCharCode(97 + i)
 
 /** Which way an adjuster does what, in words; empty where nobody knows. */
-function wayOf(code: string, sheets: Sheets): string {
-  switch (code) {
+function wayOf(setting: SettingSpec, sheets: Sheets): string {
+  const flow = screwFlowOf(setting, sheets.spec)
+  switch (setting.code) {
     case 'mixture.turns':
-      return screwWords(screwKindOf(sheets.spec)).replace(/\.$/, '').toLowerCase()
+    case 'screw.turns':
+      return (flow ? flowWords[flow] : screwWords(null)).replace(/[.:].*$/, '').toLowerCase()
     case 'idle.screw':
       return 'in is faster'
     case 'choke.index':
@@ -40,7 +42,7 @@ function wayOf(code: string, sheets: Sheets): string {
   }
 }
 
-const ADJUSTERS = ['mixture.turns', 'idle.screw', 'choke.index', 'airValve.turns']
+const ADJUSTERS = ['mixture.turns', 'screw.turns', 'idle.screw', 'choke.index', 'airValve.turns']
 
 /** The picture of a body as it goes out. */
 export function sheetPicture(state: JobState, sheets: Sheets, body: number): SheetPicture {
@@ -73,7 +75,7 @@ export function sheetPicture(state: JobState, sheets: Sheets, body: number): She
               ? `${value} ${/^[01]$|^\d\/\d$/.test(value) ? 'turn' : 'turns'}`
               : value
             : 'not set',
-          words: wayOf(setting.code, sheets),
+          words: wayOf(setting, sheets),
           at: point(placeOf(setting)),
         }
       }),

@@ -6,8 +6,9 @@ import { fuelAtWork } from '../float/at-work.ts'
 import { neverCapped, portsOf } from '../families/index.ts'
 import { bodyOf, lastSaid, portWords, type JobState } from '../job/index.ts'
 import { figure } from '../measure/index.ts'
+import { flowWords } from '../mixture/index.ts'
 import { isRefusal } from '../refusal/index.ts'
-import { screwKindOf, type Sheets } from '../sheets/index.ts'
+import { screwFlowOf, screwKindOf, type Sheets } from '../sheets/index.ts'
 import { found } from './found.ts'
 import { untilFitted } from './proved.ts'
 
@@ -172,6 +173,10 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
                 : `${screws > 1 ? 'Each' : 'The'} screw out until it falters, then in a quarter turn. In is richer on this one.`,
           ]
         : ['Warm it through.']),
+      ...spec.settings.flatMap((setting) => {
+        const flow = setting.code === 'screw.turns' ? screwFlowOf(setting, spec) : null
+        return flow ? [`${setting.name}: ${flowWords[flow].toLowerCase()}`] : []
+      }),
       spec.taught
         ? 'Idle as its engine’s book says.'
         : spec.engine.idleInGearRpm

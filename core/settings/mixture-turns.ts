@@ -1,6 +1,7 @@
 import { showTurns } from '../measure/index.ts'
 import { leanerWay, richerWay } from '../mixture/index.ts'
 import { refuse } from '../refusal/index.ts'
+import { mixtureKindOf } from '../sheets/taught.ts'
 import { compose } from './judge.ts'
 import type { Setting } from './kind.ts'
 
@@ -10,7 +11,8 @@ export const mixtureTurns: Setting = {
   gauges: [],
   unit: { set: 'turns out', found: 'turns in so far' },
   judge(setting, value, { spec }, standing) {
-    const { kind, mostEighths } = spec.mixture
+    const { mostEighths } = spec.mixture
+    const kind = mixtureKindOf(setting, spec) ?? spec.mixture.kind
     if (value > mostEighths)
       return refuse(
         'reading',

@@ -10,6 +10,7 @@ import { mixtureTurns } from './mixture-turns.ts'
 import { needleClip } from './needle-clip.ts'
 import { plain, PLAIN_ORDER } from './plain.ts'
 import { pumpStem } from './pump-stem.ts'
+import { screwTurns } from './screw-turns.ts'
 import { taughtSetting } from './taught.ts'
 import { vacuumBreak } from './vacuum-break.ts'
 
@@ -22,6 +23,7 @@ export type SettingCode =
   | 'choke.index'
   | 'vacuumBreak.gap'
   | 'mixture.turns'
+  | 'screw.turns'
   | 'airValve.turns'
 
 const settings: Readonly<Record<SettingCode, Setting>> = {
@@ -32,6 +34,7 @@ const settings: Readonly<Record<SettingCode, Setting>> = {
   'choke.index': chokeIndex,
   'vacuumBreak.gap': vacuumBreak,
   'mixture.turns': mixtureTurns,
+  'screw.turns': screwTurns,
   'airValve.turns': airValve,
 }
 

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { screwFlows } from '../mixture/screw.ts'
 
 /** The sheets that a list number is worked to. Lengths mm, angles degrees, masses g, pressures kPa; y up as installed. */
 
@@ -48,6 +49,8 @@ export const SettingSpec = v.pipe(
     asFoundAt: v.optional(text),
     /** sealed by its maker: the seal is looked at, and local law says who may turn it */
     sealed: v.optional(v.boolean()),
+    /** of an adjusting screw: what flows past its tip, where that is not what its code says */
+    flows: v.optional(v.picklist(screwFlows)),
     /** whether the Set station sets it; otherwise it is only noted and put back */
     set: v.boolean(),
   }),

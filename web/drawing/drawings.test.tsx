@@ -198,7 +198,7 @@ describe('the mechanisms of each model', () => {
     const screws = spec.settings.filter((one) => one.code === 'mixture.turns')
     const { title } = sound(
       <MixtureScrews
-        kind={spec.mixture.kind}
+        flow={spec.mixture.kind}
         screws={screws.map((one, i) => ({ label: one.name, now: i === 0, eighths: i === 0 ? 11 : null }))}
       />,
       `${spec.model} screws`,

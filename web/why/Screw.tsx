@@ -3,7 +3,7 @@ import { readTyped } from '@ekrond/core/instruments'
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { betweenStumbles, readTurnsOut, screwRun, screwWords } from '@ekrond/core/run'
-import { screwKindOf, settingKey, type SettingSpec } from '@ekrond/core/sheets'
+import { mixtureKindOf, settingKey, type SettingSpec } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import type { OpenJob } from '../data/job'
 import { Drawing, Text } from '../drawing'
@@ -30,7 +30,7 @@ export function Screw({
   const [wrong, setWrong] = useState('')
   const readings = state.run.flatMap((one) => (one.what === 'mixture' && one.screw === key ? [one] : []))
   const unit = readings[0]?.unit ?? 'rpm'
-  const kind = open.sheets ? screwKindOf(open.sheets.spec) : null
+  const kind = open.sheets ? mixtureKindOf(setting, open.sheets.spec) : null
   const run = kind && readings.length > 1 ? screwRun(state.run, key, kind, DROP[unit]) : null
   const middle = betweenStumbles(state.run, key)
   const log = () => {

@@ -5,7 +5,7 @@ import { airValve } from './air-valve'
 import { chokeIndex } from './choke-index'
 import { floatDrop } from './float-drop'
 import { floatHeight } from './float-height'
-import { mixtureTurns } from './mixture-turns'
+import { mixtureTurns, screwTurns } from './mixture-turns'
 import { needleClip } from './needle-clip'
 import { plain } from './plain'
 import type { SettingPicture } from './props'
@@ -20,6 +20,7 @@ const pictures: Readonly<Record<SettingCode, SettingPicture>> = {
   'choke.index': chokeIndex,
   'vacuumBreak.gap': vacuumBreak,
   'mixture.turns': mixtureTurns,
+  'screw.turns': screwTurns,
   'airValve.turns': airValve,
 }
 

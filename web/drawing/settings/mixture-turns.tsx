@@ -1,39 +1,58 @@
 import { lastSaid } from '@ekrond/core/job'
 import { showTurns } from '@ekrond/core/measure'
-import { settingKey } from '@ekrond/core/sheets'
+import { flowWords, screwWords, type ScrewFlow } from '@ekrond/core/mixture'
+import { screwFlowOf, settingKey } from '@ekrond/core/sheets'
 import { Drawing, Text } from '../index'
 import { ScrewDial } from '../ScrewDial'
-import type { SettingPicture } from './props'
+import type { SettingPicture, SettingPictureProps } from './props'
 
 export const mixtureTurns: SettingPicture = {
-  Picture: ({ spec, setting, reading, here }) => (
+  Picture: (props) => (
     <MixtureScrews
-      kind={spec.mixture.kind}
-      screws={spec.settings
-        .filter((one) => one.code === setting.code)
-        .map((one) => ({
-          label: one.name,
-          now: one === setting,
-          eighths:
-            one === setting ? reading.value : (lastSaid(here.readings[settingKey(one)])?.value ?? null),
-        }))}
+      flow={screwFlowOf(props.setting, props.spec) ?? props.spec.mixture.kind}
+      screws={dialsOf(props)}
     />
   ),
 }
 
-/** Mixture screws side by side with the word that matters on this unit. */
+/** Any other adjusting screw counted out from its seat. */
+export const screwTurns: SettingPicture = {
+  Picture: (props) => <MixtureScrews flow={screwFlowOf(props.setting, props.spec)} screws={dialsOf(props)} />,
+}
+
+/** Those of its kind side by side: screws that something else flows past are not shown as its like. */
+const dialsOf = ({ spec, setting, reading, here }: SettingPictureProps) =>
+  spec.settings
+    .filter((one) => one.code === setting.code && one.flows === setting.flows)
+    .map((one) => ({
+      label: one.name,
+      now: one === setting,
+      eighths: one === setting ? reading.value : (lastSaid(here.readings[settingKey(one)])?.value ?? null),
+    }))
+
+const PAST: Readonly<Record<ScrewFlow, string>> = {
+  fuel: 'fuel flows past its tip',
+  air: 'idle air flows past its tip',
+  bypass: 'air flows past its tip, round the plate',
+  stop: 'nothing flows past it: it holds the plate',
+  main: 'fuel flows past its tip, under load',
+  pump: 'nothing flows past it: it holds the pump’s lever',
+}
+
+/** Adjusting screws side by side with the word that matters on this unit. */
 export function MixtureScrews({
   screws,
-  kind,
+  flow,
 }: {
   screws: { label: string; eighths: number | null; now: boolean }[]
-  kind: 'fuel' | 'air'
+  flow: ScrewFlow | null
 }) {
+  const [first] = (flow ? flowWords[flow] : screwWords(null)).replace(/\.$/, '').split(/, |: /)
   return (
     <Drawing
       width={760}
       height={500}
-      title={`Mixture screws: ${screws.map((s) => `${s.label} ${s.eighths === null ? 'not set' : showTurns(s.eighths)}`).join(', ')}. In is ${kind === 'fuel' ? 'leaner' : 'richer'}.`}
+      title={`Mixture screws: ${screws.map((s) => `${s.label} ${s.eighths === null ? 'not set' : showTurns(s.eighths)}`).join(', ')}. ${first}.`}
     >
       {screws.map((screw, i) => (
         <ScrewDial
@@ -53,10 +72,10 @@ export function MixtureScrews({
         markerEnd="url(#arrow-ink)"
       />
       <Text at={[166, 424]} size={20} weight={600}>
-        {`to the right is in: ${kind === 'fuel' ? 'leaner' : 'richer'}`}
+        {`to the right is in. ${first}`}
       </Text>
       <Text at={[166, 450]} colour="pencil">
-        {kind === 'fuel' ? 'fuel flows past the tip of these screws' : 'air flows past the tip of this screw'}
+        {flow === null ? 'follow its drilling: what flows past its tip nobody noted' : PAST[flow]}
       </Text>
     </Drawing>
   )

@@ -2,7 +2,7 @@ import { enterAsFound } from '@ekrond/core/entering'
 import { asFoundDone, outsideSettings, teardownUnlocked } from '@ekrond/core/stations'
 import { showTurns } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import { settingKey } from '@ekrond/core/sheets'
+import { countedFromSeat, settingKey } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
@@ -69,7 +69,7 @@ export default function AsFoundStation({ open }: StationProps) {
 
   const noted = body.asFound[key]
   const turns = setting?.quantity === 'turns'
-  const mixture = setting?.code === 'mixture.turns'
+  const mixture = setting !== undefined && countedFromSeat(setting)
   const howTo = !mixture
     ? setting?.hold
     : to === 'free'
