@@ -13,7 +13,7 @@ import {
   type SettingSpec,
   type Sheets,
 } from '../sheets/index.ts'
-import { judgeSetting } from './index.ts'
+import { judgeSetting, type SettingContext } from './index.ts'
 
 const four = sheetsFor('Q-8010-1S')
 const bypass = four.spec.settings.find(({ code }) => code === 'screw.turns')!
@@ -30,11 +30,16 @@ const state = fold(JOB, [
     2,
   ),
 ])
+const context = ({ spec, specRev }: Sheets): SettingContext => ({
+  spec,
+  specRev,
+  gauge: null,
+  drawer: [],
+  floatHeight: null,
+  conditions: workingConditions(opening, spec),
+})
 const judged = (setting: SettingSpec, eighths: number, sheets: Sheets = four) => {
-  const said = judgeSetting(setting, eighths, {
-    spec: sheets.spec,
-    conditions: workingConditions(opening, sheets.spec),
-  })
+  const said = judgeSetting(setting, eighths, context(sheets))
   if (isRefusal(said)) throw new Error(said.refused.why)
   return said
 }
@@ -71,14 +76,7 @@ describe('several kinds of screws on one unit', () => {
     expect(air).toContain('Lean of its base')
   })
   it('more turns than its thread has are asked again', () =>
-    expect(
-      isRefusal(
-        judgeSetting(bypass, four.spec.mixture.mostEighths + 1, {
-          spec: four.spec,
-          conditions: workingConditions(opening, four.spec),
-        }),
-      ),
-    ).toBe(true))
+    expect(isRefusal(judgeSetting(bypass, four.spec.mixture.mostEighths + 1, context(four)))).toBe(true))
   it('as found it says what it does, and blames no jet for it', () => {
     const entered = enterAsFound(bypass, '2 1/2', 'seat', four, state, 1)
     if (isRefusal(entered)) throw new Error(entered.refused.why)

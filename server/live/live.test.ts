@@ -12,6 +12,8 @@ let address: string
 beforeAll(async () => {
   shop = await openShop('live_test', { demo: false })
   live = openLive(shop.url)
+  // What is appended before anybody listens is told by no event: a window that was open then is told to fetch anew.
+  await new Promise<void>((heard) => live.subscribe((event) => event === 'resync' && heard()))
   app = await buildApp({ services: shop.services, live })
   address = await app.listen({ host: '127.0.0.1', port: 0 })
 })
