@@ -15,6 +15,7 @@ import { liveRoutes, type Live } from './live/events.ts'
 import { outcomeRoutes } from './outcomes/routes.ts'
 import type { Services } from './services.ts'
 import { shopRoutes } from './shop/routes.ts'
+import { storeRoutes } from './stores/routes.ts'
 import { wholeRoutes } from './whole/routes.ts'
 
 export interface AppOptions {
@@ -63,6 +64,7 @@ export async function buildApp({
     transform: ({ schema, url }) => ({ schema: asJsonSchema(schema as Record<string, unknown>), url }),
   })
   await app.register(shopRoutes, { services })
+  await app.register(storeRoutes, { services })
   await app.register(libraryRoutes, { services })
   await app.register(jobRoutes, { services })
   await app.register(photoRoutes, { services })

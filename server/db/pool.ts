@@ -61,3 +61,6 @@ export const isDatabaseAway = (error: unknown): boolean =>
     /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Client was closed/.test(
       error.message,
     ))
+
+/** Typed text as a part of a like-pattern, its own signs taken literally. */
+export const escapeLike = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`)

@@ -1,3 +1,4 @@
+import { StoreHistory } from '@ekrond/contract/stores'
 import { isZone, ShopHistoryAnswer } from '@ekrond/contract/shop'
 import { isRefusal } from '@ekrond/core/refusal'
 import { listNumberSheets, Model, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
@@ -39,6 +40,8 @@ export const Head = v.object({
   makers: v.array(v.object({ code: v.string(), numbering: v.string() })),
   /** of a whole shop: what it said of itself, each time it was changed */
   changes: v.optional(ShopHistoryAnswer.entries.changes, []),
+  /** parts, kits and suppliers as they were changed on screen */
+  stores: v.optional(StoreHistory, []),
 })
 
 export interface Catalogue {

@@ -3,7 +3,7 @@ import { checkLetter, type Entry } from '@ekrond/core/job'
 import { type JobSummary } from '@ekrond/core/stations'
 import type { ReturnSheet } from '@ekrond/core/return-sheet'
 import type { Sheets } from '@ekrond/core/sheets'
-import type { Queryable } from '../db/pool.ts'
+import { escapeLike, type Queryable } from '../db/pool.ts'
 
 interface EntryRow {
   job: string
@@ -83,7 +83,6 @@ export async function selectJobs(
   return { jobs, total: rows[0]!.total ?? 0, customers: rows[0]!.customers }
 }
 
-const escapeLike = (text: string) => text.replace(/[\\%_]/g, (sign) => `\\${sign}`)
 
 export async function selectJobHead(
   db: Queryable,

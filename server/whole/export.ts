@@ -64,9 +64,12 @@ export async function* exportShop(pool: Pool): AsyncGenerator<ExportFile> {
 
 async function shopFile(db: Queryable): Promise<ExportFile> {
   const { rows: makers } = await db.query('select maker as code, numbering from maker order by maker')
+  const { rows: stores } = await db.query(
+    'select what, code, version, at, by, record from store_change order by what, code, version',
+  )
   return {
     name: 'shop.json',
-    contents: json({ format: 1, shop: await selectShop(db), makers, changes: await selectShopChanges(db) }),
+    contents: json({ format: 1, shop: await selectShop(db), makers, changes: await selectShopChanges(db), stores }),
   }
 }
 

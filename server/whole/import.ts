@@ -124,6 +124,7 @@ export function importShop(
     if (errors.length || !head) throw new WholeShopFaults(errors)
     await writeShop(client, head)
     await insertRows(client, 'shop_change', head.changes)
+    await insertRows(client, 'store_change', head.stores)
     await insertRows(client, 'model', models)
     await insertRows(
       client,

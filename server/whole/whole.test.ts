@@ -26,6 +26,7 @@ afterAll(() => Promise.all([shop.close(), empty.close()]))
 const TABLES = [
   'shop',
   'shop_change',
+  'store_change',
   'maker',
   'model',
   'list_number',

@@ -1,0 +1,142 @@
+import { isCleanText, UNCLEAN_SENTENCE } from '@ekrond/core/job'
+import { partKinds } from '@ekrond/core/sheets'
+import * as v from 'valibot'
+
+/** What a shop buys and keeps: loose parts with their prices and what lies in the drawer, kits, and who sells them. */
+
+const line = (least: number, sentence: string, most = 80) =>
+  v.pipe(
+    v.string(),
+    v.trim(),
+    v.check(isCleanText, UNCLEAN_SENTENCE),
+    v.minLength(least, sentence),
+    v.maxLength(most, `At most ${most} characters.`),
+  )
+const money = v.pipe(
+  v.number(),
+  v.integer(),
+  v.minValue(0, 'A price is not below 0.'),
+  v.maxValue(1e9, 'That price is a slip: too many figures.'),
+)
+const days = v.pipe(
+  v.number(),
+  v.integer('Whole working days.'),
+  v.minValue(0, 'Days are not below 0.'),
+  v.maxValue(365, 'Over a year is no delivery.'),
+)
+const pieces = (least: number, sentence: string) =>
+  v.pipe(v.number(), v.integer('Whole pieces.'), v.minValue(least, sentence), v.maxValue(100_000))
+const code = line(1, 'Give it its number.', 40)
+
+const areUnlike = (codes: readonly string[]) => new Set(codes).size === codes.length
+
+export const StorePart = v.object({
+  code,
+  name: line(1, 'Name the part.'),
+  kind: v.picklist(partKinds, 'Say what kind of part it is.'),
+  material: line(0, ''),
+  /** how it is told from those that look like it */
+  tell: line(0, '', 200),
+  /** a gasket's outline in words; empty for what its kind draws */
+  drawing: line(0, '', 120),
+  /** in the drawer */
+  shelf: pieces(0, 'The drawer holds none or more.'),
+  prices: v.pipe(
+    v.array(
+      v.object({
+        supplier: line(1, 'Say who sells it.', 40),
+        priceMinor: money,
+        leadDays: days,
+      }),
+    ),
+    v.maxLength(40),
+    v.check(
+      (all) => areUnlike(all.map(({ supplier }) => supplier)),
+      'One supplier stands twice: one price each.',
+    ),
+  ),
+})
+export const StoreKit = v.object({
+  code,
+  name: line(1, 'Name the kit.'),
+  supplier: line(1, 'Say who sells it.', 40),
+  priceMinor: money,
+  leadDays: days,
+  stock: pieces(0, 'The shelf holds none or more.'),
+  holds: v.pipe(
+    v.array(
+      v.object({
+        part: line(1, 'Say which part.', 40),
+        quantity: pieces(1, 'A kit holds at least one of each part in it.'),
+      }),
+    ),
+    v.minLength(1, 'A kit holds something: add its parts.'),
+    v.maxLength(200),
+    v.check((all) => areUnlike(all.map(({ part }) => part)), 'One part stands twice: add their pieces up.'),
+  ),
+})
+export const StoreSupplier = v.object({
+  code,
+  name: line(1, 'Name the supplier.'),
+  /** what a delivery costs, once an order */
+  shippingMinor: money,
+})
+
+export const storeKinds = ['part', 'kit', 'supplier'] as const
+export type StoreKind = (typeof storeKinds)[number]
+export const storeSchemas = { part: StorePart, kit: StoreKit, supplier: StoreSupplier } as const
+export type StoreRecord<K extends StoreKind = StoreKind> = v.InferOutput<(typeof storeSchemas)[K]>
+
+export const StoreParams = v.object({ what: v.picklist(storeKinds), code: v.string() })
+export const StoresParams = v.object({ what: v.picklist(storeKinds) })
+export const StoresQuery = v.object({ q: v.optional(v.pipe(v.string(), v.maxLength(80)), '') })
+export const StoresAnswer = v.object({
+  rows: v.array(v.object({ code: v.string(), name: v.string(), words: v.string() })),
+  /** how many there are in all */
+  count: v.number(),
+})
+export type StoresAnswer = v.InferOutput<typeof StoresAnswer>
+
+/** As it stands, also where an import brought what today's rules would not take. */
+const kept = v.nullable(v.looseObject({ code: v.string() }))
+export const StoreAnswer = v.object({
+  version: v.number(),
+  /** null where it was taken out */
+  record: kept,
+  /** where it is used: list numbers, kits, parts with a price */
+  usedBy: v.array(v.string()),
+  changes: v.array(
+    v.object({
+      version: v.number(),
+      at: v.string(),
+      by: v.string(),
+      record: kept,
+    }),
+  ),
+})
+type Kept = v.InferOutput<typeof StoreAnswer>
+export type StoreAnswer<K extends StoreKind = StoreKind> = Omit<Kept, 'record' | 'changes'> & {
+  record: StoreRecord<K> | null
+  changes: (Omit<Kept['changes'][number], 'record'> & { record: StoreRecord<K> | null })[]
+}
+
+/** Each change of a whole shop's stores, as it is exported. */
+export const StoreHistory = v.array(
+  v.object({
+    what: v.picklist(storeKinds),
+    code: v.string(),
+    version: v.pipe(v.number(), v.integer(), v.minValue(1)),
+    at: v.string(),
+    by: v.pipe(v.string(), v.minLength(1)),
+    record: kept,
+  }),
+)
+
+export const StoreBody = v.object({
+  /** the version that was edited: a newer one in between is a conflict */
+  version: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  by: line(1, 'Say whose hands these are.', 60),
+  /** null takes it out */
+  record: v.nullable(v.unknown()),
+})
+export const StoreSaved = v.object({ version: v.number() })
