@@ -26,6 +26,8 @@ const SCREENS = [
   '/receive?earlier=1187',
   '/?as=list',
   '/library/import',
+  '/shop/stores/part/DM-34',
+  '/shop/stores/kit/31-B',
 ]
 
 /** How far the page can be pushed sideways, in pixels. */

@@ -18,6 +18,7 @@ export const routes: RouteObject[] = [
       { path: 'jobs/:number/why', lazy: page(() => import('./why/WhyPage')) },
       { path: 'jobs/:number/engine', lazy: page(() => import('./why/EnginePage')) },
       { path: 'jobs/:number/:station?', lazy: page(() => import('./stations/JobPage')) },
+      { path: 'shop/stores/:what?/:code?', lazy: page(() => import('./stores/StoresPage')) },
       { path: 'shop', lazy: page(() => import('./shop/ShopPage')) },
       { path: 'instruments', lazy: page(() => import('./instruments/InstrumentsPage')) },
       { path: 'library', lazy: page(() => import('./library/Library')) },

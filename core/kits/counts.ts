@@ -24,3 +24,18 @@ export function countKit(
     unexplained: here.filter(({ position }) => on[position!]!.from !== 'kit').map(({ reason }) => reason),
   }
 }
+
+/** What a kit's contents cost bought loose, each part where it is cheapest, minor units; and how many of its parts nobody sells so. Shipping apart. */
+export function looseWorth(
+  holds: readonly { part: string; quantity: number }[],
+  singles: readonly { part: string; priceMinor: number }[],
+): { sum: number; missing: number } {
+  const cheapest = holds.map(({ part, quantity }) => {
+    const prices = singles.filter((one) => one.part === part).map(({ priceMinor }) => priceMinor)
+    return prices.length ? Math.min(...prices) * Math.max(0, quantity) : null
+  })
+  return {
+    sum: cheapest.reduce<number>((sum, one) => sum + (one ?? 0), 0),
+    missing: cheapest.filter((one) => one === null).length,
+  }
+}

@@ -10,6 +10,7 @@ import {
   type Cover,
   type Market,
   type Need,
+  looseWorth,
 } from './index.ts'
 import { models } from '../../demo/catalogue.ts'
 import { listNumberSheets } from '../sheets/index.ts'
@@ -233,4 +234,22 @@ describe('how far a kit fits a list number', () => {
   })
   it('fits nothing where no part is shared', () =>
     expect(kitFit([{ part: 'ELSEWHERE', quantity: 1 }], sheets.build)).toBeNull())
+})
+
+describe('a kit beside its contents bought loose', () => {
+  it('takes each part where it is cheapest, and counts what nobody sells loose', () => {
+    const singles = [
+      { part: 'A', priceMinor: 300 },
+      { part: 'A', priceMinor: 280 },
+      { part: 'B', priceMinor: 95 },
+    ]
+    const holds = [
+      { part: 'A', quantity: 1 },
+      { part: 'B', quantity: 4 },
+      { part: 'C', quantity: 2 },
+    ]
+    // 280 + 4 × 95 = 660; C is in the kit alone.
+    expect(looseWorth(holds, singles)).toEqual({ sum: 660, missing: 1 })
+    expect(looseWorth([], singles)).toEqual({ sum: 0, missing: 0 })
+  })
 })

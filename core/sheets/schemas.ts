@@ -243,6 +243,34 @@ export const partKinds = [
 ] as const
 export type PartKind = (typeof partKinds)[number]
 
+/** Each kind as people call it. */
+export const partKindWords: Readonly<Record<PartKind, string>> = {
+  cover: 'cover',
+  gasket: 'gasket',
+  float: 'float',
+  needle: 'inlet needle',
+  seat: 'seat',
+  pin: 'pin',
+  washer: 'washer',
+  jet: 'jet',
+  pump: 'plunger',
+  ball: 'check ball',
+  nozzle: 'nozzle',
+  spring: 'spring',
+  diaphragm: 'diaphragm',
+  mixtureScrew: 'adjuster',
+  screw: 'screw',
+  link: 'link',
+  coil: 'choke coil',
+  electric: 'solenoid',
+  shaft: 'shaft',
+  screen: 'screen',
+  slide: 'slide',
+  meteringNeedle: 'rod or needle',
+  body: 'casting',
+  seal: 'seal',
+}
+
 export const Deciding = v.variant('what', [
   v.object({ what: v.literal('mass') }),
   v.object({ what: v.literal('bore'), newMm: positive }),

@@ -70,6 +70,11 @@ export function Page({ title, head, children }: { title: string; head?: ReactNod
                 Library
               </Link>
             )}
+            {title !== 'stores' && (
+              <Link to="/shop/stores/part" style={{ textUnderlineOffset: 4 }}>
+                Stores
+              </Link>
+            )}
             {title !== 'the shop' && (
               <Link to="/shop" style={{ textUnderlineOffset: 4 }}>
                 Shop

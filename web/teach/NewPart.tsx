@@ -2,7 +2,7 @@ import { boxOf, shapeOf } from '@ekrond/core/drawing'
 import type { DataOf } from '@ekrond/core/job'
 import { parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
-import type { PartKind } from '@ekrond/core/sheets'
+import { partKindWords, type PartKind } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
@@ -12,24 +12,24 @@ import { narrow } from '../theme/global'
 import { Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
 
-const KINDS: readonly (readonly [PartKind, string])[] = [
-  ['screw', 'screw'],
-  ['jet', 'jet'],
-  ['spring', 'spring'],
-  ['ball', 'check ball'],
-  ['gasket', 'gasket'],
-  ['washer', 'washer'],
-  ['diaphragm', 'diaphragm'],
-  ['link', 'link'],
-  ['pump', 'plunger'],
-  ['meteringNeedle', 'rod or needle'],
-  ['screen', 'screen'],
-  ['seal', 'seal'],
-  ['nozzle', 'nozzle'],
-  ['cover', 'cover'],
-  ['electric', 'solenoid'],
-  ['pin', 'pin'],
-  ['mixtureScrew', 'adjuster'],
+const KINDS: readonly PartKind[] = [
+  'screw',
+  'jet',
+  'spring',
+  'ball',
+  'gasket',
+  'washer',
+  'diaphragm',
+  'link',
+  'pump',
+  'meteringNeedle',
+  'screen',
+  'seal',
+  'nozzle',
+  'cover',
+  'electric',
+  'pin',
+  'mixtureScrew',
 ]
 const CIRCUITS = ['fuel', 'air', 'vacuum', 'none'] as const
 
@@ -85,7 +85,7 @@ export function NewPart({
   const [quantity, setQuantity] = useState(1)
   const [size, setSize] = useState('')
   const [wrong, setWrong] = useState('')
-  const words = KINDS.find(([one]) => one === kind)?.[1] ?? ''
+  const words = kind ? partKindWords[kind] : ''
   const write = () => {
     if (!kind) return setWrong('Which of these is it most like?')
     const read = size.trim() ? parseLength(size) : null
@@ -117,7 +117,7 @@ export function NewPart({
       <Label>It writes its own build sheet</Label>
       <h2>What came off?</h2>
       <Tiles role="group" aria-label="Its kind">
-        {KINDS.map(([one, label]) => (
+        {KINDS.map((one) => (
           <Tile
             key={one}
             $on={kind === one}
@@ -128,7 +128,7 @@ export function NewPart({
             }}
           >
             <Shape kind={one} on={kind === one} />
-            {label}
+            {partKindWords[one]}
           </Tile>
         ))}
       </Tiles>
