@@ -41,6 +41,14 @@ export const ListNumberAnswer = v.object({
   /** list numbers that it can stand in for, and that can stand in for it, each with its condition */
   fitsAs: v.array(v.object({ listNumber: v.string(), words: v.string() })),
   fittedBy: v.array(v.object({ listNumber: v.string(), words: v.string() })),
+  /** the number that stands for it since both were found to be one unit */
+  mergedInto: v.nullable(v.string()),
+  /** those that it stands for */
+  merged: v.array(v.string()),
+  /** newer numbers that took its place */
+  supersededBy: v.array(v.string()),
+  /** what was done to it as a whole, the newest first */
+  changes: v.array(v.object({ at: v.string(), by: v.string(), what: v.string(), why: v.string() })),
 })
 export type ListNumberAnswer = v.InferOutput<typeof ListNumberAnswer>
 
@@ -62,6 +70,28 @@ export const CorrectionBody = v.object({
 })
 export type CorrectionBody = v.InferOutput<typeof CorrectionBody>
 export const CorrectionAnswer = v.object({ specRev: v.string() })
+
+const number = v.pipe(
+  v.string(),
+  v.trim(),
+  v.minLength(1, 'Type the other number.'),
+  v.maxLength(40, 'No list number is so long.'),
+)
+const asked = { by: some('Say whose hands these are.'), why: some('Say why in a few words.') }
+/** A list number made after another one of its model. */
+export const CopyBody = v.object({
+  as: number,
+  mark: v.pipe(v.string(), v.trim(), v.maxLength(60)),
+  ...asked,
+})
+export type CopyBody = v.InferOutput<typeof CopyBody>
+/** That it took an older number's place, whether the library has that one or not. */
+export const SupersedeBody = v.object({ older: number, ...asked })
+export type SupersedeBody = v.InferOutput<typeof SupersedeBody>
+/** That another number is the same unit; null parts them again. */
+export const MergeBody = v.object({ into: v.nullable(number), ...asked })
+export type MergeBody = v.InferOutput<typeof MergeBody>
+export const NumberDone = v.object({ listNumber: v.string() })
 
 /** One list number as a file, so that two shops can share it (`docs/formats.md`). */
 export const ListNumberFile = v.object({

@@ -64,7 +64,7 @@ async function loadDemo(services: Services, folder: string): Promise<void> {
 export async function resetDemo(services: Services, folder: string): Promise<void> {
   await inTransaction(services.pool, async (client) => {
     await client.query(
-      'truncate store_change, shop_change, return_sheet, entry, job, shelf, kit_hold, kit, price, supplier, part, sheet_revision, list_number, model, maker, customer, gauge, person, shop',
+      'truncate list_number_change, store_change, shop_change, return_sheet, entry, job, shelf, kit_hold, kit, price, supplier, part, sheet_revision, list_number, model, maker, customer, gauge, person, shop',
     )
     await client.query('alter sequence job_number restart')
   })

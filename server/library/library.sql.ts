@@ -13,9 +13,13 @@ import type { Queryable } from '../db/pool.ts'
 /** Every list number with how common it is: the catalogue's weight, and one more for each that went back from here by it. */
 export async function selectCandidates(db: Queryable): Promise<CatalogueAnswer> {
   const { rows } = await db.query<CatalogueAnswer['candidates'][number]>(
-    `with back as (select list_number, count(*) as times from job where status = 'returned' and list_number is not null group by 1)
+    `with back as (
+       select coalesce(merged_into, list_number) as list_number, count(*) as times
+         from job join list_number using (list_number) where status = 'returned' group by 1
+     )
      select list_number as id, model.maker, mark, weight + coalesce(back.times, 0) as weight, features
-       from list_number join model using (model) left join back using (list_number) order by list_number`,
+       from list_number join model using (model) left join back using (list_number)
+      where merged_into is null order by list_number`,
   )
   return { candidates: rows }
 }
@@ -27,7 +31,8 @@ export async function selectListNumbers(
   const { rows } = await db.query<ListNumbersAnswer['listNumbers'][number] & { total: number }>(
     `select list_number as "listNumber", model.maker, model, model.name as "modelName", mark, supersedes, features, count(*) over () as total
        from list_number join model using (model)
-      where $1 = '' or concat_ws(' ', list_number, mark, model.maker, model.name, supersedes #>> '{}') ilike '%' || $1 || '%'
+      where merged_into is null and ($1 = '' or concat_ws(' ', list_number, mark, model.maker, model.name, supersedes #>> '{}',
+              (select string_agg(other.list_number, ' ') from list_number other where other.merged_into = list_number.list_number)) ilike '%' || $1 || '%')
       order by model.maker, list_number
       limit $2`,
     [q.replace(/[\\%_]/g, (sign) => `\\${sign}`), limit],
@@ -52,6 +57,11 @@ export async function selectListNumber(
             (select count(*)::int from job where job.list_number = l.list_number and job.status = 'returned') as returned,
             coalesce((select jsonb_agg(jsonb_build_object('listNumber', o.list_number, 'words', fit->>'words') order by o.list_number)
                         from list_number o, jsonb_array_elements(o.fits_as) fit where fit->>'listNumber' = l.list_number), '[]') as "fittedBy",
+            l.merged_into as "mergedInto",
+            coalesce((select jsonb_agg(o.list_number order by o.list_number) from list_number o where o.merged_into = l.list_number), '[]') as merged,
+            coalesce((select jsonb_agg(o.list_number order by o.list_number) from list_number o where o.supersedes ? l.list_number), '[]') as "supersededBy",
+            coalesce((select jsonb_agg(jsonb_build_object('at', c.at, 'by', c.by, 'what', c.what, 'why', c.why) order by c.number desc)
+                        from list_number_change c where c.list_number = l.list_number), '[]') as changes,
             s.revision as "specRev", s.sheet as spec, b.revision as "buildRev", b.sheet as build
        from list_number l
        join model m using (model)
@@ -94,7 +104,7 @@ export async function selectRelatives(
   const { rows } = await db.query<{ listNumber: string; key: string; value: number; weight: number }>(
     `with alike as (
        select list_number, weight from list_number
-        where features->>'draft' = $1 and (features->>'barrels')::numeric = $2
+        where merged_into is null and features->>'draft' = $1 and (features->>'barrels')::numeric = $2
           and ($3::numeric is null or abs((features->>'throttleBoreMm')::numeric - $3) <= 0.1 * $3)
      ), newest as (
        select distinct on (list_number) list_number, weight, sheet

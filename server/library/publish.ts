@@ -20,7 +20,8 @@ interface Published {
   maker: string
 }
 
-const revisionOf = (listNumber: string, kind: 'spec' | 'build', number: number) =>
+/** A revision's name. */
+export const revisionOf = (listNumber: string, kind: 'spec' | 'build', number: number) =>
   `${listNumber}/${kind}/${number}`
 
 /** How far a list number has come in the library: the newest number of each kind of sheet; null where it has none. */
@@ -94,7 +95,8 @@ async function writeListNumber(
   )
 }
 
-async function addRevision(
+/** Writes a sheet as a revision with who and why; it is never changed afterwards. */
+export async function addRevision(
   client: Client,
   revision: string,
   kind: 'spec' | 'build',

@@ -1,8 +1,12 @@
 import {
   CatalogueAnswer,
   CorrectionAnswer,
+  CopyBody,
   CorrectionBody,
   ListNumberFile,
+  MergeBody,
+  NumberDone,
+  SupersedeBody,
   TakeInBody,
   TakenIn,
   ListNumberAnswer,
@@ -19,6 +23,7 @@ import { inTransaction } from '../db/pool.ts'
 import { notFound } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import type { Services } from '../services.ts'
+import { copy, merge, supersede } from './numbers.ts'
 import { correct, takeIn } from './publish.ts'
 import {
   selectCandidates,
@@ -69,6 +74,34 @@ export async function libraryRoutes(
       inTransaction(pool, async (client) => ({
         specRev: await correct(client, request.params.listNumber, request.body),
       })),
+  )
+  const now = () => services.clock().toISOString()
+  app.post(
+    '/api/list-numbers/:listNumber/copies',
+    { schema: { params: ListNumberParams, body: CopyBody, response: { 200: NumberDone } } },
+    (request) =>
+      inTransaction(pool, async (client) => {
+        await copy(client, request.params.listNumber, request.body, now())
+        return { listNumber: request.body.as }
+      }),
+  )
+  app.post(
+    '/api/list-numbers/:listNumber/supersedes',
+    { schema: { params: ListNumberParams, body: SupersedeBody, response: { 200: NumberDone } } },
+    (request) =>
+      inTransaction(pool, async (client) => {
+        await supersede(client, request.params.listNumber, request.body, now())
+        return { listNumber: request.params.listNumber }
+      }),
+  )
+  app.post(
+    '/api/list-numbers/:listNumber/merge',
+    { schema: { params: ListNumberParams, body: MergeBody, response: { 200: NumberDone } } },
+    (request) =>
+      inTransaction(pool, async (client) => {
+        await merge(client, request.params.listNumber, request.body, now())
+        return { listNumber: request.body.into ?? request.params.listNumber }
+      }),
   )
   app.get(
     '/api/list-numbers/:listNumber/file',

@@ -69,7 +69,13 @@ async function shopFile(db: Queryable): Promise<ExportFile> {
   )
   return {
     name: 'shop.json',
-    contents: json({ format: 1, shop: await selectShop(db), makers, changes: await selectShopChanges(db), stores }),
+    contents: json({
+      format: 1,
+      shop: await selectShop(db),
+      makers,
+      changes: await selectShopChanges(db),
+      stores,
+    }),
   }
 }
 
@@ -80,7 +86,9 @@ async function* libraryFiles(db: Queryable): AsyncGenerator<ExportFile> {
     contents: stringify(models, { header: true, columns: ['model', 'maker', 'name'] }),
   }
   const { rows: numbers } = await db.query<{ listNumber: string }>(
-    `select list_number as "listNumber", model, mark, weight, features, supersedes, fits_as as "fitsAs"
+    `select list_number as "listNumber", model, mark, weight, features, supersedes, fits_as as "fitsAs", merged_into as "mergedInto",
+            coalesce((select jsonb_agg(jsonb_build_object('number', number, 'at', at, 'by', by, 'what', what, 'why', why) order by number)
+                        from list_number_change c where c.list_number = list_number.list_number), '[]') as changes
        from list_number order by list_number`,
   )
   yield { name: 'list-numbers.json', contents: json(numbers) }

@@ -20,6 +20,20 @@ const ListNumbers = v.array(
     features: v.record(v.string(), v.union([v.string(), v.number()])),
     supersedes: v.array(v.string()),
     fitsAs: v.array(v.object({ listNumber: v.string(), words: v.string() })),
+    /** files of before have neither */
+    mergedInto: v.optional(v.nullable(v.string()), null),
+    changes: v.optional(
+      v.array(
+        v.object({
+          number: v.pipe(v.number(), v.integer(), v.minValue(1)),
+          at: v.string(),
+          by: v.pipe(v.string(), v.minLength(1)),
+          what: v.string(),
+          why: v.string(),
+        }),
+      ),
+      [],
+    ),
   }),
 )
 const revision = {
@@ -129,7 +143,22 @@ export function importShop(
     await insertRows(
       client,
       'list_number',
-      numbers.map(({ listNumber, fitsAs, ...row }) => ({ ...row, list_number: listNumber, fits_as: fitsAs })),
+      // Those that stand for others come first.
+      [...numbers]
+        .sort((a, b) => Number(a.mergedInto !== null) - Number(b.mergedInto !== null))
+        .map(({ listNumber, fitsAs, mergedInto, changes: _, ...row }) => ({
+          ...row,
+          list_number: listNumber,
+          fits_as: fitsAs,
+          merged_into: mergedInto,
+        })),
+    )
+    await insertRows(
+      client,
+      'list_number_change',
+      numbers.flatMap(({ listNumber, changes }) =>
+        changes.map((change) => ({ ...change, list_number: listNumber })),
+      ),
     )
     await insertRows(client, 'sheet_revision', revisions)
     await writeTables(client, tables)

@@ -30,6 +30,7 @@ const TABLES = [
   'maker',
   'model',
   'list_number',
+  'list_number_change',
   'sheet_revision',
   'person',
   'gauge',
