@@ -57,3 +57,37 @@ test('the whole shop goes out as one folder', async ({ bench: page }) => {
   for (const name of ['shop.json', 'jobs/1181.json', 'list-numbers.json', 'customers.csv'])
     expect(bytes.includes(name), name).toBe(true)
 })
+
+test('a number is copied, takes an older one’s place, and one taught twice is merged and parted', async ({
+  bench: page,
+}) => {
+  await page.goto('/library/K-4417-2S')
+  await page.getByRole('button', { name: 'A new one like it' }).click()
+  await page.getByLabel('Its number').fill('K-4499-1')
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await expect(page.getByRole('alert')).toContainText('Say why')
+  await page.getByLabel('Why', { exact: true }).fill('its plate says so')
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await expect(page.getByRole('heading', { name: 'K-4499-1' })).toBeVisible()
+  await expect(page.getByText('as the K-4417-2S').first()).toBeVisible()
+
+  await page.getByRole('button', { name: 'It took the place of …' }).click()
+  await page.getByLabel('The older number').fill('K-3102')
+  await page.getByLabel('Why', { exact: true }).fill('leaf 7')
+  await page.getByRole('button', { name: 'It took its place' }).click()
+  await expect(page.getByText('Supersedes K-3102')).toBeVisible()
+  // Identify finds it by its older number.
+  await page.goto('/jobs/1182/identify')
+  await page.getByLabel('Mark on the plate').fill('K-3102')
+  await expect(page.getByRole('option', { name: /K-4499-1/ })).toContainText('bears K-3102')
+
+  await page.goto('/library/K-4499-1')
+  await page.getByRole('button', { name: 'It is the same unit as …' }).click()
+  await page.getByLabel('The number that stands for both').fill('K-4417-2S')
+  await page.getByLabel('Why', { exact: true }).fill('both on the bench')
+  await page.getByRole('button', { name: 'Merge them' }).click()
+  await expect(page.getByRole('heading', { name: 'K-4417-2S' })).toBeVisible()
+  await page.getByRole('link', { name: 'K-4499-1' }).click()
+  await page.getByRole('button', { name: 'Part them again' }).click()
+  await expect(page.getByText('parted from K-4417-2S again')).toBeVisible()
+})

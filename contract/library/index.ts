@@ -8,6 +8,8 @@ export const CandidateRow = v.object({
   mark: v.string(),
   weight: v.number(),
   features: v.record(v.string(), v.union([v.string(), v.number()])),
+  /** other numbers that may stand on it: older ones, those merged into it */
+  aliases: v.array(v.string()),
 })
 export const CatalogueAnswer = v.object({ candidates: v.array(CandidateRow) })
 export type CatalogueAnswer = v.InferOutput<typeof CatalogueAnswer>

@@ -11,6 +11,7 @@ export const FEATURE_NAMES: Record<string, string> = {
   throttleBoreMm: 'throttle bore',
   venturiMm: 'venturi',
   flangeBoltSpacingMm: 'flange bolts',
+  engineL: 'engine, L',
 }
 
 /** What the evidence says for or against a candidate, in words, the weightiest first. */

@@ -1,4 +1,5 @@
 import { isRefusal } from '../refusal/index.ts'
+import { ownId } from './aliases.ts'
 import type { Catalogue } from './catalogue.ts'
 import { rank } from './rank.ts'
 
@@ -28,7 +29,7 @@ export function twoHalves(
       const ranked = rank(catalogue, { marks: [text], maker, features: {}, sigma: {} })
       if (isRefusal(ranked)) continue
       const first = ranked.ranking[0]
-      if (first && first.p >= SURE) return { place, id: first.id, p: first.p }
+      if (first && first.p >= SURE) return { place, id: ownId(first.id), p: first.p }
     }
     return null
   }

@@ -1,8 +1,12 @@
+import { ownId } from './aliases.ts'
 import type { FeatureValue } from './candidate.ts'
 import type { Catalogue, Spread } from './catalogue.ts'
 import { DEFAULT_MODEL, DEFAULT_SIGMA_MM, normalDensity, type IdentifyModel, type Seen } from './rank.ts'
 
 /** Minutes that a look takes at the bench. */
+/** The displacement for one body, L: of a list number by its sheet, of a job by what was said of its engine. */
+export const ENGINE_FEATURE = 'engineL'
+
 const EFFORT_MINUTES: Record<string, number> = {
   draft: 0.2,
   barrels: 0.2,
@@ -63,7 +67,8 @@ export function nextLook(
   if (now < 1e-3) return null
   let best: NextLook | null = null
   for (const [feature, spread] of catalogue.spreads) {
-    if (feature in seen.features) continue
+    // What the customer says is no look at the unit.
+    if (feature in seen.features || feature === ENGINE_FEATURE) continue
     const hypotheses = hypothesesOf(feature)
     if (hypotheses.every((h) => h.value === undefined)) continue
     const groups = grouped(hypotheses)
@@ -84,7 +89,7 @@ function outcomes(hypotheses: readonly Hypothesis[]) {
     if (value === undefined) continue
     const entry = byValue.get(String(value)) ?? { value: String(value), id: '', p: 0, best: -1 }
     entry.p += weight
-    if (weight > entry.best) Object.assign(entry, { best: weight, id })
+    if (weight > entry.best) Object.assign(entry, { best: weight, id: ownId(id) })
     byValue.set(entry.value, entry)
   }
   return [...byValue.values()]

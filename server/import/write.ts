@@ -45,7 +45,8 @@ async function applyCatalogue(client: Client, catalogue: Catalogue): Promise<Wri
       model: l.model,
       mark: l.mark,
       weight: l.weight,
-      features: l.features,
+      // A sheet's own engine helps to tell it; what a taught unit's family lends does not.
+      features: l.spec.taught ? l.features : { ...l.features, engineL: l.spec.engine.displacementL },
       supersedes: l.spec.supersedes,
       fits_as: l.fitsAs,
     })),

@@ -83,7 +83,6 @@ export async function selectJobs(
   return { jobs, total: rows[0]!.total ?? 0, customers: rows[0]!.customers }
 }
 
-
 export async function selectJobHead(
   db: Queryable,
   key: string,

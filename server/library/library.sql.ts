@@ -17,7 +17,12 @@ export async function selectCandidates(db: Queryable): Promise<CatalogueAnswer> 
        select coalesce(merged_into, list_number) as list_number, count(*) as times
          from job join list_number using (list_number) where status = 'returned' group by 1
      )
-     select list_number as id, model.maker, mark, weight + coalesce(back.times, 0) as weight, features
+     select list_number as id, model.maker, mark, weight + coalesce(back.times, 0) as weight, features,
+            coalesce((select jsonb_agg(distinct number order by number) from (
+              select value as number from jsonb_array_elements_text(supersedes)
+                where not exists (select from list_number other where other.list_number = value and other.merged_into is null)
+              union select other.list_number from list_number other where other.merged_into = list_number.list_number
+            ) numbers), '[]') as aliases
        from list_number join model using (model) left join back using (list_number)
       where merged_into is null order by list_number`,
   )

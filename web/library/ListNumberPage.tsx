@@ -15,6 +15,7 @@ import { figures, narrow } from '../theme/global'
 import { FieldSelect, Fraction, Label } from '../ui'
 import { useKeys } from '../ui/keys'
 import { Correct } from './Correct'
+import { NumberActs } from './Number'
 import { SpecSection } from './SpecSection'
 
 const Sheet = styled.div`
@@ -134,6 +135,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
         </p>
         {spec.taught && <Ours known={known(spec)} returned={data.returned} />}
         <Relatives data={data} />
+        <NumberActs data={data} />
         <div style={{ height: 340 }}>
           <SpecSection spec={spec} view="use" />
         </div>
@@ -192,7 +194,9 @@ function Both({ data }: { data: ListNumberAnswer }) {
                       .join(' · ')}
                   </small>
                 </th>
-                <td className="figure">{p.part ?? ''}</td>
+                <td className="figure">
+                  {p.part && <Link to={`/shop/stores/part/${encodeURIComponent(p.part)}`}>{p.part}</Link>}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -266,7 +270,9 @@ function Kits({ build }: { build: BuildSheet }) {
         <tbody>
           {fits.map(({ kit, fit }) => (
             <tr key={kit.code}>
-              <td className="figure">{kit.code}</td>
+              <td className="figure">
+                <Link to={`/shop/stores/kit/${encodeURIComponent(kit.code)}`}>{kit.code}</Link>
+              </td>
               <th scope="row">
                 renews {fit.covers.length} places
                 <small>

@@ -37,7 +37,15 @@ export const Candidate = styled.button<{ $on: boolean }>`
   }
 `
 
-export function CandidateRow({ ranked, on, pick }: { ranked: Ranked; on: boolean; pick: () => void }) {
+export function CandidateRow({
+  ranked,
+  on,
+  pick,
+}: {
+  ranked: Ranked & { bears?: string }
+  on: boolean
+  pick: () => void
+}) {
   const words = explain(ranked.evidence).slice(0, on ? 2 : 1)
   return (
     <Candidate $on={on} role="option" aria-selected={on} onClick={pick}>
@@ -49,6 +57,7 @@ export function CandidateRow({ ranked, on, pick }: { ranked: Ranked; on: boolean
         <i style={{ width: `${ranked.p * 100}%` }} />
       </i>
       <small>
+        {ranked.bears && <b>bears {ranked.bears}, its older number · </b>}
         {words.map((word) => `${word.speaks === 'against' ? 'against: ' : ''}${word.text}`).join(' · ')}
       </small>
     </Candidate>

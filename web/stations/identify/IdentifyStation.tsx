@@ -1,6 +1,13 @@
 import { complaintWords } from '@ekrond/core/complaint'
 import type { CatalogueAnswer, ListNumberAnswer } from '@ekrond/contract/library'
-import { engineDoubt, FEATURE_NAMES, openCatalogue, twoHalves } from '@ekrond/core/identify'
+import {
+  displacementOf,
+  engineDoubt,
+  FEATURE_NAMES,
+  openCatalogue,
+  twoHalves,
+  withAliases,
+} from '@ekrond/core/identify'
 import { bodyNumbers, bodyOf, markPlaces } from '@ekrond/core/job'
 import { differenceSentence, sheetDifferences } from '@ekrond/core/library'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
@@ -81,13 +88,18 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
     staleTime: 5 * 60_000,
   })
   const candidates = library.data?.candidates ?? EMPTY
-  const catalogue = useMemo(() => (candidates.length ? openCatalogue(candidates) : null), [candidates])
+  const catalogue = useMemo(
+    () => (candidates.length ? openCatalogue(withAliases(candidates)) : null),
+    [candidates],
+  )
   const [place, setPlace] = useState<(typeof markPlaces)[number]>('plate')
   const [markText, setMarkText] = useDraft(open.draft('identify', place))
   const [maker, setMaker] = useState<string | null>(null)
   const [chosen, setChosen] = useState<number | null>(null)
   const [wrong, setWrong] = useState('')
 
+  const engineSaid = open.state.opened ? displacementOf(open.state.opened.engine) : null
+  const engineEach = engineSaid === null ? null : engineSaid / open.bodies
   const makerNow = maker ?? Object.values(body.marks).find((mark) => mark.maker)?.maker ?? ''
   const { ranking, pNone, look, nothingSeen, refusedMark } = useRanking(
     catalogue,
@@ -95,6 +107,7 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
     makerNow,
     place,
     markText,
+    engineEach,
   )
   // Where none of them is likelier than the first, nobody is preselected: that would be a judgement.
   const at = chosen ?? (ranking[0] && pNone < ranking[0].p ? 0 : -1)

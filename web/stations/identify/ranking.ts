@@ -1,9 +1,10 @@
 import {
   absentFor,
+  asOne,
   DEFAULT_MODEL,
+  ENGINE_FEATURE,
   nextLook,
   rank,
-  type Identification,
   type openCatalogue,
   type Seen,
 } from '@ekrond/core/identify'
@@ -13,6 +14,8 @@ import { useMemo } from 'react'
 
 const MOST_SHOWN = 3
 const LEAST_SHOWN = 0.002
+/** How far a displacement as people say it lies from the sheet's, a share: rebores and roundings. */
+const ENGINE_SIGMA = 0.08
 
 /** What the marks and measures of a body say, with what is being typed: the chances, and what would settle most. */
 export function useRanking(
@@ -21,6 +24,8 @@ export function useRanking(
   makerNow: string,
   place: string,
   markText: string,
+  /** what the engine that it is said to come from displaces for one body, L; null where nobody said */
+  engineL: number | null,
 ) {
   // What is being typed counts at once, before it is entered.
   const marks = [
@@ -36,10 +41,16 @@ export function useRanking(
       .filter(([name]) => body.evidence[`feature:${name}`] !== 'struck')
       .map(([name, f]) => [name, f.value]),
   )
+  const nothingLooked = marks.length === 0 && Object.keys(features).length === 0
+  // What a customer says of an engine is half believed, and rounded.
+  if (engineL !== null && !nothingLooked) features[ENGINE_FEATURE] = engineL
   const sigmas: Record<string, number> = Object.fromEntries(
     Object.entries(body.features).flatMap(([name, f]) => (f.sigma ? [[name, f.sigma]] : [])),
   )
-  const doubted = Object.keys(features).filter((name) => body.evidence[`feature:${name}`] === 'think so')
+  if (engineL !== null) sigmas[ENGINE_FEATURE] = ENGINE_SIGMA * engineL
+  const doubted = Object.keys(features).filter(
+    (name) => name === ENGINE_FEATURE || body.evidence[`feature:${name}`] === 'think so',
+  )
   const seenKey = JSON.stringify([marks, features, makerNow, doubted])
   const result = useMemo(() => {
     if (!catalogue) return null
@@ -52,10 +63,13 @@ export function useRanking(
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds all of it
   }, [catalogue, seenKey])
   const refusedMark = result && isRefusal(result) ? result.refused.why : ''
-  const ranking: Identification['ranking'] =
-    result && !isRefusal(result) ? result.ranking.filter((r) => r.p > LEAST_SHOWN).slice(0, MOST_SHOWN) : []
+  const ranking: ReturnType<typeof asOne> =
+    result && !isRefusal(result)
+      ? asOne(result.ranking)
+          .filter((r) => r.p > LEAST_SHOWN)
+          .slice(0, MOST_SHOWN)
+      : []
   const pNone = result && !isRefusal(result) ? result.pNone : 0
   const look = result && !isRefusal(result) ? result.look : null
-  const nothingSeen = marks.length === 0 && Object.keys(features).length === 0
-  return { marks, ranking, pNone, look, nothingSeen, refusedMark }
+  return { marks, ranking, pNone, look, nothingSeen: nothingLooked, refusedMark }
 }

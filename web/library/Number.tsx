@@ -1,0 +1,153 @@
+import type { ListNumberAnswer } from '@ekrond/contract/library'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { post, type ApiError } from '../data/api'
+import { usePerson } from '../data/person'
+import { useShop } from '../data/shop'
+import { sayInstant } from '../shell/dates'
+import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../ui'
+
+const ACTS = {
+  copies: {
+    label: 'A new one like it',
+    ask: 'Its number',
+    says: 'All its values are marked as lent by this one, until somebody reads them on a sheet of its own.',
+    do: 'Make it',
+  },
+  supersedes: {
+    label: 'It took the place of …',
+    ask: 'The older number',
+    says: 'The older one is found by this number from now on.',
+    do: 'It took its place',
+  },
+  merge: {
+    label: 'It is the same unit as …',
+    ask: 'The number that stands for both',
+    says: 'Jobs keep the sheets that they stand on. It can be parted again.',
+    do: 'Merge them',
+  },
+} as const
+type Act = keyof typeof ACTS
+
+/** What is done to a list number as a whole, with who and why; and what was. */
+export function NumberActs({ data }: { data: ListNumberAnswer }) {
+  const client = useQueryClient()
+  const navigate = useNavigate()
+  const { person } = usePerson()
+  const zone = useShop().data?.zone ?? 'UTC'
+  const [act, setAct] = useState<Act | null>(null)
+  const [other, setOther] = useState('')
+  const [why, setWhy] = useState('')
+  const [wrong, setWrong] = useState('')
+  const send = async (what: Act, number: string | null) => {
+    if (number !== null && !number.trim()) return setWrong('Type the other number.')
+    if (!why.trim() && number !== null) return setWrong('Say why in a few words.')
+    const typed = number?.trim() ?? null
+    const body =
+      what === 'copies'
+        ? { as: typed, mark: typed }
+        : what === 'supersedes'
+          ? { older: typed }
+          : { into: typed }
+    try {
+      const { listNumber } = await post<{ listNumber: string }>(
+        `/api/list-numbers/${encodeURIComponent(data.listNumber)}/${what}`,
+        { ...body, by: person ?? 'unnamed', why: why.trim() || 'they are two after all' },
+      )
+      setAct(null)
+      setOther('')
+      setWhy('')
+      setWrong('')
+      for (const queryKey of [['list-number'], ['list-numbers'], ['catalogue'], ['revisions']])
+        void client.invalidateQueries({ queryKey })
+      if (listNumber !== data.listNumber) void navigate(`/library/${encodeURIComponent(listNumber)}`)
+    } catch (error) {
+      setWrong((error as ApiError).message)
+    }
+  }
+  return (
+    <div role="group" aria-label="This number" style={{ display: 'grid', gap: 8, margin: '10px 0' }}>
+      {data.mergedInto && (
+        <p>
+          <b>
+            It is the same unit as{' '}
+            <Link className="figures" to={`/library/${encodeURIComponent(data.mergedInto)}`}>
+              {data.mergedInto}
+            </Link>
+          </b>
+          , which stands for both.{' '}
+          <QuietButton onPress={() => void send('merge', null)}>Part them again</QuietButton>
+        </p>
+      )}
+      {data.merged.length > 0 && (
+        <p>
+          Stands for{' '}
+          {data.merged.map((one) => (
+            <Link key={one} className="figures" to={`/library/${encodeURIComponent(one)}`}>
+              {one}{' '}
+            </Link>
+          ))}
+          too: one unit, taught twice.
+        </p>
+      )}
+      {data.supersededBy.map((newer) => (
+        <p key={newer}>
+          Superseded by{' '}
+          <Link className="figures" to={`/library/${encodeURIComponent(newer)}`}>
+            {newer}
+          </Link>
+          : order by that.
+        </p>
+      ))}
+      {act === null ? (
+        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
+          {(Object.keys(ACTS) as Act[])
+            .filter((one) => one !== 'merge' || !data.mergedInto)
+            .map((one) => (
+              <Choice key={one} onPress={() => setAct(one)}>
+                {ACTS[one].label}
+              </Choice>
+            ))}
+        </div>
+      ) : (
+        <form
+          aria-label={ACTS[act].label}
+          style={{ display: 'grid', gap: 6 }}
+          onSubmit={(event) => {
+            event.preventDefault()
+            void send(act, other)
+          }}
+        >
+          <Label>{ACTS[act].says}</Label>
+          <FieldInput
+            autoFocus
+            aria-label={ACTS[act].ask}
+            placeholder={ACTS[act].ask.toLowerCase()}
+            value={other}
+            onChange={(event) => {
+              setOther(event.target.value)
+              setWrong('')
+            }}
+          />
+          <FieldInput
+            aria-label="Why"
+            placeholder="because …"
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+          />
+          <div style={{ display: 'flex', gap: 6 }}>
+            <Choice onPress={() => void send(act, other)}>{ACTS[act].do}</Choice>
+            <QuietButton onPress={() => setAct(null)}>leave it</QuietButton>
+          </div>
+        </form>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      {data.changes.slice(0, 5).map((one) => (
+        <small key={one.at + one.what} style={{ fontSize: 15, color: 'var(--pencil)' }}>
+          {one.by}: {one.what}, {one.why} · {sayInstant(one.at, zone)}
+        </small>
+      ))}
+    </div>
+  )
+}
