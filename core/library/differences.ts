@@ -8,53 +8,52 @@ export interface Difference {
   b: string
 }
 
-/** What sets two list numbers apart: settings and calibration by value, build positions by part number. */
-export function sheetDifferences(
-  a: Pick<Sheets, 'spec' | 'build'>,
-  b: Pick<Sheets, 'spec' | 'build'>,
-): Difference[] {
-  const rows: Difference[] = []
+type Pair = Pick<Sheets, 'spec' | 'build'>
+
+/** One line in which list numbers differ, with the value of each; 'none' where one lacks the thing. */
+export interface DifferenceRow {
+  about: Difference['about']
+  name: string
+  values: string[]
+}
+
+const settingsOf = ({ spec }: Pair) =>
+  [...settingsInOrder(spec), ...spec.settings.filter((one) => !one.set)].map(
+    (one) => [settingKey(one), one.name, one.asWritten] as const,
+  )
+const calibrationOf = ({ spec }: Pair) =>
+  spec.calibration.map(
+    ({ code, place, name, mm, words }) => [`${code}/${place}`, name, mm === null ? words : `${mm}`] as const,
+  )
+const partsOf = ({ build }: Pair) =>
+  build.positions.flatMap(({ code, name, part }) => (part === null ? [] : [[code, name, part] as const]))
+
+/** What sets two or more list numbers apart: settings and calibration by value, build positions by part number. */
+export function differenceTable(all: readonly Pair[]): DifferenceRow[] {
+  const rows: DifferenceRow[] = []
   const compare = (
     about: Difference['about'],
-    left: Map<string, [string, string]>,
-    right: Map<string, [string, string]>,
+    of: (one: Pair) => readonly (readonly [key: string, name: string, value: string])[],
   ) => {
-    for (const key of new Set([...left.keys(), ...right.keys()])) {
-      const one = left.get(key)?.[1] ?? 'none'
-      const other = right.get(key)?.[1] ?? 'none'
-      if (one !== other) rows.push({ about, name: (left.get(key) ?? right.get(key))![0], a: one, b: other })
+    const columns = all.map((one) => new Map(of(one).map(([key, name, value]) => [key, { name, value }])))
+    for (const key of new Set(columns.flatMap((column) => [...column.keys()]))) {
+      const values = columns.map((column) => column.get(key)?.value ?? 'none')
+      if (new Set(values).size < 2) continue
+      rows.push({ about, name: columns.find((column) => column.has(key))!.get(key)!.name, values })
     }
   }
-  const settings = (sheets: typeof a) =>
-    new Map(
-      [...settingsInOrder(sheets.spec), ...sheets.spec.settings.filter((s) => !s.set)].map(
-        (s) => [settingKey(s), [s.name, s.asWritten]] as [string, [string, string]],
-      ),
-    )
-  const calibration = (sheets: typeof a) =>
-    new Map(
-      sheets.spec.calibration.map(
-        (c) =>
-          [`${c.code}/${c.place}`, [c.name, c.mm === null ? c.words : `${c.mm}`]] as [
-            string,
-            [string, string],
-          ],
-      ),
-    )
-  const parts = (sheets: typeof a) =>
-    new Map(
-      sheets.build.positions
-        .filter((p) => p.part !== null)
-        .map((p) => [p.code, [p.name, p.part!]] as [string, [string, string]]),
-    )
-  compare('setting', settings(a), settings(b))
-  compare('calibration', calibration(a), calibration(b))
-  compare('part', parts(a), parts(b))
+  compare('setting', settingsOf)
+  compare('calibration', calibrationOf)
+  compare('part', partsOf)
   return rows
 }
 
+/** The same of two. */
+export const sheetDifferences = (a: Pair, b: Pair): Difference[] =>
+  differenceTable([a, b]).map(({ about, name, values }) => ({ about, name, a: values[0]!, b: values[1]! }))
+
 /** The differences as one sentence: does the doubt matter? */
-export function differenceSentence(rows: readonly Difference[]): string {
+export function differenceSentence(rows: readonly Pick<Difference, 'about' | 'name'>[]): string {
   if (rows.length === 0) return 'They are worked alike: the doubt does not matter.'
   const settings = rows.filter((row) => row.about !== 'part').map((row) => row.name.toLowerCase())
   const gaskets = rows.filter((row) => row.about === 'part' && /gasket/i.test(row.name)).length

@@ -1,3 +1,4 @@
+import { sheetsFor } from '../../demo/log-entries.ts'
 import { describe, expect, it } from 'vitest'
 import { templates } from '../families/templates/index.ts'
 import { fold } from '../job/index.ts'
@@ -8,7 +9,7 @@ import { ferrySheets } from '../../demo/log-entries.ts'
 import { assemblyOrder, teardownOrder } from '../work/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import { BuildSheet, listNumberSheets, Model, settingKey, SettingSpec, SpecSheet } from './index.ts'
-import { differenceSentence, sheetDifferences, valueHistory } from '../library/index.ts'
+import { differenceSentence, differenceTable, sheetDifferences, valueHistory } from '../library/index.ts'
 
 const model = models()[0]!
 const sheetsOf = (number: string) => {
@@ -64,13 +65,24 @@ describe('what sets two apart', () => {
     expect(sheetDifferences(sheetsOf('K-4417-1'), sheetsOf('K-4417-1'))).toEqual([])
     expect(differenceSentence([])).toBe('They are worked alike: the doubt does not matter.')
   })
+  it('of three shows what any of them has otherwise, with the value of each, and what two of them share', () => {
+    const three = [sheetsOf('K-4417-2S'), sheetsOf('K-4417-1'), sheetsFor('S26-14F')]
+    const rows = differenceTable(three)
+    const height = rows.find(({ name }) => name === 'Float height')!
+    expect(height.values).toHaveLength(3)
+    expect(new Set(height.values).size).toBeGreaterThan(1)
+    // A slide has no pump: its column says so.
+    const pump = rows.find(({ name }) => /pump stem/i.test(name))!
+    expect(pump.values[2]).toBe('none')
+    expect(rows.every(({ values }) => new Set(values).size > 1)).toBe(true)
+  })
   it('counts gaskets apart from other parts', () => {
     expect(
       differenceSentence([
-        { about: 'setting', name: 'Float height', a: '1', b: '2' },
-        { about: 'part', name: 'Cover gasket', a: 'x', b: 'y' },
-        { about: 'part', name: 'Flange gasket', a: 'x', b: 'y' },
-        { about: 'part', name: 'Seat', a: 'x', b: 'y' },
+        { about: 'setting', name: 'Float height' },
+        { about: 'part', name: 'Cover gasket' },
+        { about: 'part', name: 'Flange gasket' },
+        { about: 'part', name: 'Seat' },
       ]),
     ).toBe('They differ in float height, 2 gaskets and 1 other part: the doubt matters.')
   })

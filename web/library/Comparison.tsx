@@ -1,9 +1,8 @@
 import type { ListNumberAnswer } from '@ekrond/contract/library'
-import { differenceSentence, sheetDifferences, type Difference } from '@ekrond/core/library'
-import { useQuery } from '@tanstack/react-query'
+import { differenceSentence, differenceTable, type Difference } from '@ekrond/core/library'
+import { useQueries } from '@tanstack/react-query'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
-import type { ApiError } from '../data/api'
 import { listNumberQuery } from '../data/library'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
@@ -11,9 +10,10 @@ import { Fraction } from '../ui'
 import { useKeys } from '../ui/keys'
 import { SpecSection } from './SpecSection'
 
-const Two = styled.div`
+const Beside = styled.div`
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
   border-bottom: 1px solid var(--ink);
   & > section {
     padding: 14px 20px 0;
@@ -28,9 +28,10 @@ const Two = styled.div`
   }
   & figure {
     height: 300px;
+    padding-left: 28px;
   }
   @media (max-width: 700px) {
-    grid-template-columns: 1fr;
+    grid-auto-flow: row;
   }
 `
 
@@ -47,7 +48,7 @@ const Rows = styled.table`
     text-align: left;
     font: 500 17px/1.3 ${narrow};
     padding: 8px 20px;
-    width: 34%;
+    width: 24%;
   }
   & td {
     font: 500 18px/1.3 ${figures};
@@ -65,7 +66,10 @@ const GROUPS: { about: Difference['about']; title: string }[] = [
   { about: 'part', title: 'Other parts' },
 ]
 
-/** Two list numbers side by side: only what differs. */
+/** So many stand side by side at most. */
+const MOST = 4
+
+/** Two to four list numbers side by side: only what differs. */
 export default function Comparison() {
   const { listNumber = '', other = '' } = useParams()
   const navigate = useNavigate()
@@ -74,17 +78,22 @@ export default function Comparison() {
     l: () => void navigate('/library'),
     Escape: () => void navigate(`/library/${encodeURIComponent(listNumber)}`),
   })
-  const a = useQuery<ListNumberAnswer, ApiError>(listNumberQuery(listNumber))
-  const b = useQuery<ListNumberAnswer, ApiError>(listNumberQuery(other))
-  const wrong = a.error ?? b.error
-  const rows = a.data && b.data ? sheetDifferences(a.data.sheets, b.data.sheets) : null
+  const numbers = [...new Set([listNumber, ...other.split(',')])].slice(0, MOST)
+  const answers = useQueries({ queries: numbers.map(listNumberQuery) })
+  const wrong = answers.find(({ error }) => error)?.error
+  const all = answers.flatMap(({ data }) => (data ? [data] : []))
+  const rows = all.length === numbers.length ? differenceTable(all.map(({ sheets }) => sheets)) : null
   return (
     <Page
       title="library"
       head={<Link to={`/library/${encodeURIComponent(listNumber)}`}>back to {listNumber}</Link>}
     >
       {wrong && <p style={{ padding: 24, color: 'var(--red)' }}>{wrong.message}</p>}
-      <Two>{[a.data, b.data].map((data, i) => data && <One key={i} data={data} />)}</Two>
+      <Beside>
+        {all.map((data) => (
+          <One key={data.listNumber} data={data} />
+        ))}
+      </Beside>
       {rows && (
         <Rows>
           <caption>{differenceSentence(rows)}</caption>
@@ -99,12 +108,11 @@ export default function Comparison() {
                     )}
                     {row.name}
                   </th>
-                  <td>
-                    <Fraction text={row.a} />
-                  </td>
-                  <td>
-                    <Fraction text={row.b} />
-                  </td>
+                  {row.values.map((value, at) => (
+                    <td key={numbers[at]}>
+                      <Fraction text={value} />
+                    </td>
+                  ))}
                 </tr>
               ))
             })}

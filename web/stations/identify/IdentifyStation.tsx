@@ -12,7 +12,7 @@ import { bodyNumbers, bodyOf, markPlaces } from '@ekrond/core/job'
 import { differenceSentence, sheetDifferences } from '@ekrond/core/library'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../../data/api'
 import { useDraft } from '../../data/draft'
@@ -310,7 +310,17 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
           )}
           {wrongEngine && <ErrorLine>{wrongEngine}</ErrorLine>}
           {differences && !nothingSeen && (
-            <p style={{ fontWeight: 500 }}>{differenceSentence(differences)}</p>
+            <p style={{ fontWeight: 500 }}>
+              {differenceSentence(differences)}{' '}
+              <Link
+                to={`/library/${encodeURIComponent(ranking[0]!.id)}/beside/${ranking
+                  .slice(1)
+                  .map(({ id }) => encodeURIComponent(id))
+                  .join(',')}`}
+              >
+                Side by side
+              </Link>
+            </p>
           )}
           {halves && (
             <ErrorLine role="alert">

@@ -12,7 +12,7 @@ import type { BodyState } from '@ekrond/core/job'
 import { isRefusal } from '@ekrond/core/refusal'
 import { useMemo } from 'react'
 
-const MOST_SHOWN = 3
+const MOST_SHOWN = 4
 const LEAST_SHOWN = 0.002
 /** How far a displacement as people say it lies from the sheet's, a share: rebores and roundings. */
 const ENGINE_SIGMA = 0.08
