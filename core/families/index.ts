@@ -1,4 +1,13 @@
 export type { FamilyName } from './names.ts'
 export { passagePlans } from './passages.ts'
 export { familyOf, unitDrawing } from './drawing.ts'
-export { neverCapped, outsideOf, portsOf, type Outside, type Port, type PortJob } from './outside.ts'
+export {
+  neverCapped,
+  outsideOf,
+  portCodes,
+  portName,
+  portsOf,
+  type Outside,
+  type Port,
+  type PortJob,
+} from './outside.ts'

@@ -28,7 +28,7 @@ export interface Outside {
 /** Drip holes, bowl vents and standpipes are never capped. */
 export const neverCapped = (port: Pick<Port, 'job'>): boolean => port.job === 'vent' || port.job === 'drip'
 
-const PORT_NAMES: Readonly<Record<string, string>> = {
+const PORT_NAMES = {
   'vacuum.manifold': 'Manifold vacuum',
   'vacuum.ported': 'Ported vacuum',
   'vacuum.brake': 'Brake booster',
@@ -36,10 +36,13 @@ const PORT_NAMES: Readonly<Record<string, string>> = {
   'vent.bowl': 'Bowl vent',
   overflow: 'Overflow',
   drip: 'Drip hole',
-}
+} as const
+
+export const portCodes = Object.keys(PORT_NAMES) as (keyof typeof PORT_NAMES)[]
 
 /** A port's usual name; the code itself where it is none of the usual ones. */
-export const portName = (code: string): string => PORT_NAMES[code] ?? code
+export const portName = (code: string): string =>
+  (PORT_NAMES as Readonly<Record<string, string>>)[code] ?? code
 
 type Sketch = Omit<Port, 'at' | 'name'> & { y: number; x?: number }
 
@@ -102,6 +105,20 @@ function usualPorts(
 /** The ports of a list number: its model's own, else those usual for its family. */
 export const portsOf = (sheets: Pick<Sheets, 'spec' | 'build'>): Port[] => outsideOf(sheets).ports
 
+/** A port that its family does not usually have: on the side and at the height where its like sit. */
+function unusual(code: string, i: number, shaftY: number): Sketch {
+  if (code === 'vent.bowl') return { code, job: 'vent', boreMm: 5, y: 4, x: 6, side: 'up' }
+  if (code === 'overflow' || code === 'drip')
+    return { code, job: 'drip', boreMm: 4, y: shaftY - 4, side: 'right' }
+  return {
+    code,
+    job: code === 'vacuum.sync' ? 'sync' : 'vacuum',
+    boreMm: 4,
+    y: shaftY + (i % 2 ? 8 : -8),
+    side: i % 2 ? 'right' : 'left',
+  }
+}
+
 const known = new WeakMap<object, Outside>()
 
 /** A list number's unit from outside. */
@@ -116,7 +133,9 @@ export function outsideOf(sheets: Pick<Sheets, 'spec' | 'build'>): Outside {
   const within = (y: number) => Math.min(bounds.y1 - 1, Math.max(bounds.y0 + 1, y))
   const own = new Map((sheets.spec.ports ?? []).map((port) => [port.code, port]))
   const usual = usualPorts(sheets, shaftY, bounds)
-  const listed = sheets.spec.ports ? usual.filter(({ code }) => own.has(code)) : usual
+  const listed = sheets.spec.ports
+    ? [...own.keys()].map((code, i) => usual.find((port) => port.code === code) ?? unusual(code, i, shaftY))
+    : usual
   const ports = listed.map(({ x, y, ...port }): Port => {
     const at: Pt =
       port.side === 'left' || port.side === 'right'

@@ -139,6 +139,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     },
     'began to teach it: kiln ?-type, downdraft',
   ],
+  'own.port': [{ port: 'vacuum.ported', boreMm: 4, absent: false }, 'found ported vacuum, 4.0 mm'],
   'own.part': [
     {
       position: 'jet.main/S',

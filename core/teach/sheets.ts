@@ -8,6 +8,7 @@ import {
   type Sheets,
   type SpecSheet,
 } from '../sheets/index.ts'
+import { portName } from '../families/outside.ts'
 import { fits, named } from './fits.ts'
 import { facts } from './facts.ts'
 import { floatOf, ratioOf } from './float.ts'
@@ -59,8 +60,10 @@ export function ownSheets(state: JobState, body: number, borrowed: Borrowed): Sh
     supply: borrowed.spec.supply,
     engine: borrowed.spec.engine,
     supersedes: [],
-    // Where the ports of a unit lie that nobody described, nobody knows.
-    ports: [],
+    // Only what somebody saw: where the ports of a unit lie that nobody described, nobody knows.
+    ports: Object.entries(here.ownPorts).flatMap(([code, { boreMm, absent }]) =>
+      absent ? [] : [{ code, name: portName(code), boreMm }],
+    ),
     taught: {
       family: borrowed.words,
       pencil,

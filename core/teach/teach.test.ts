@@ -1,7 +1,8 @@
+import { opening } from '../../demo/log-entries.ts'
 import { describe, expect, it } from 'vitest'
 import { templates } from '../families/templates/index.ts'
-import { familyOf, unitDrawing } from '../families/index.ts'
-import { fold, type DataOf, type Entry } from '../job/index.ts'
+import { familyOf, outsideOf, portsOf, unitDrawing } from '../families/index.ts'
+import { admit, fold, type DataOf, type Entry } from '../job/index.ts'
 import { judgeSetting, type SettingContext } from '../settings/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import {
@@ -434,5 +435,39 @@ describe('a bend as a hand says it', () => {
   it('measured is known to 0.05 mm; nothing, words and a whole float’s length are refused', () => {
     expect(readBend('0,35')).toEqual({ mm: 0.35, sigma: 0.05 })
     for (const text of ['', '0', '-1', 'a bit', '11']) expect(isRefusal(readBend(text)), text).toBe(true)
+  })
+})
+
+describe('ports of a unit that nobody described', () => {
+  const port = (code: 'vacuum.ported' | 'vacuum.brake' | 'drip', more = {}) =>
+    entry('own.port', { port: code, boreMm: 4.2, absent: false, ...more })
+  it('none are asked until somebody saw one; then each is at its place with the bore that was found', () => {
+    expect(portsOf(unit(taughtAs()).sheets)).toEqual([])
+    const { sheets } = unit(taughtAs(), port('vacuum.ported'))
+    expect(portsOf(sheets)).toMatchObject([{ code: 'vacuum.ported', job: 'vacuum', boreMm: 4.2 }])
+  })
+  it('one that its family does not usually have is drawn on the casting too', () => {
+    const { sheets } = unit(taughtAs({ family: 'small one-barrel', barrels: 1 }), port('vacuum.brake'))
+    const [brake] = portsOf(sheets)
+    expect(brake).toMatchObject({ code: 'vacuum.brake', name: 'Brake booster', job: 'vacuum' })
+    const { bounds } = outsideOf(sheets).elevation
+    expect(brake!.at[0]).toBeGreaterThanOrEqual(bounds.x0 - 1)
+    expect(brake!.at[0]).toBeLessThanOrEqual(bounds.x1 + 1)
+  })
+  it('a drip hole is never capped, also on a unit of one’s own', () => {
+    const { sheets, state } = unit(entry('job.opened', opening), taughtAs(), port('drip'))
+    const left = { port: 'drip', when: 'left', state: 'capped', to: '' } as const
+    expect(admit(state, entry('port.noted', left), { 1: sheets })?.sentence).toMatch(/never capped/)
+  })
+  it('is there no longer once it was seen that there is none, unless something was noted of it', () => {
+    expect(portsOf(unit(taughtAs(), port('drip'), port('drip', { absent: true })).sheets)).toEqual([])
+    const noted = unit(
+      entry('job.opened', opening),
+      taughtAs(),
+      port('drip'),
+      entry('port.noted', { port: 'drip', when: 'found', state: 'open', to: '' }),
+    )
+    const gone = entry('own.port', { port: 'drip', boreMm: 4.2, absent: true })
+    expect(admit(noted.state, gone, { 1: noted.sheets })?.code).toBe('was there')
   })
 })

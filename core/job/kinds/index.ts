@@ -26,6 +26,7 @@ import { orderPlaced } from './order.placed.ts'
 import { ownBend } from './own.bend.ts'
 import { ownDimension } from './own.dimension.ts'
 import { ownPart } from './own.part.ts'
+import { ownPort } from './own.port.ts'
 import { ownPublished } from './own.published.ts'
 import { ownSetting } from './own.setting.ts'
 import { ownSource } from './own.source.ts'
@@ -63,6 +64,7 @@ const all = [
   identChosen,
   identTaught,
   ownPart,
+  ownPort,
   ownSetting,
   ownSource,
   ownDimension,

@@ -1,5 +1,7 @@
-import { neverCapped, portsOf, type Port } from '@ekrond/core/families'
+import { neverCapped, portCodes, portName, portsOf, type Port } from '@ekrond/core/families'
 import { portWords, type PortState } from '@ekrond/core/job'
+import { parseLength } from '@ekrond/core/measure'
+import { isRefusal } from '@ekrond/core/refusal'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../../ui'
@@ -18,7 +20,10 @@ const Row = styled.div`
 export function PortsFound({ open }: SheetedProps) {
   const ports = portsOf(open.sheets)
   const [asked, setAsked] = useState<string | null>(null)
-  if (ports.length === 0) return null
+  const taught = open.here.taught !== null && open.sheets.spec.taught !== undefined
+  const [adding, setAdding] = useState(false)
+  if (adding) return <NewPort open={open} done={() => setAdding(false)} />
+  if (ports.length === 0 && !taught) return null
   const port = ports.find(({ code }) => code === asked)
   const next = (after: Port) =>
     setAsked(ports.find((one) => one !== after && !open.here.ports[one.code]?.found)?.code ?? null)
@@ -45,8 +50,63 @@ export function PortsFound({ open }: SheetedProps) {
               </Choice>
             )
           })}
+          {taught && (
+            <Choice onPress={() => setAdding(true)}>
+              {ports.length ? 'Another port' : 'There is a port'}
+            </Choice>
+          )}
         </Row>
       )}
+    </div>
+  )
+}
+
+/** A port of a unit that is being taught: what it does, and which drill just goes in. */
+function NewPort({ open, done }: SheetedProps & { done: () => void }) {
+  const [code, setCode] = useState<(typeof portCodes)[number] | null>(null)
+  const [bore, setBore] = useState('')
+  const [wrong, setWrong] = useState('')
+  const left = portCodes.filter((one) => !open.here.ownPorts[one] || open.here.ownPorts[one].absent)
+  const write = () => {
+    if (!code) return
+    const read = parseLength(bore)
+    if (isRefusal(read)) return setWrong(read.refused.why)
+    const no = open.add('own.port', { port: code, boreMm: read.mm, absent: false })
+    if (no) setWrong(no.sentence)
+    else done()
+  }
+  return (
+    <div role="group" data-asking aria-label="A port" style={{ display: 'grid', gap: 6 }}>
+      <Label>
+        {code ? `${portName(code)}: its bore, by the drill that just goes in` : 'What is it for?'}
+      </Label>
+      <Row>
+        {code ? (
+          <>
+            <FieldInput
+              autoFocus
+              style={{ width: 160 }}
+              aria-label={`Bore of ${portName(code)}`}
+              placeholder="mm, or #30"
+              value={bore}
+              onChange={(event) => setBore(event.target.value)}
+              onKeyDown={onEnter(write)}
+            />
+            <Choice onPress={write}>Write it</Choice>
+            <QuietButton onPress={() => setCode(null)}>back</QuietButton>
+          </>
+        ) : (
+          <>
+            {left.map((one) => (
+              <Choice key={one} onPress={() => setCode(one)}>
+                {portName(one)}
+              </Choice>
+            ))}
+            <QuietButton onPress={done}>not now</QuietButton>
+          </>
+        )}
+      </Row>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
     </div>
   )
 }
