@@ -21,6 +21,7 @@ export {
   markPlaces,
   MOST_STUCK_TRIES,
   portWords,
+  sideOf,
   stuckTries,
   chokeKinds,
   floatHolds,

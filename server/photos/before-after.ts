@@ -1,4 +1,4 @@
-import { bodyNumbers, bodyOf, type JobState } from '@ekrond/core/job'
+import { bodyNumbers, bodyOf, sideOf, type JobState } from '@ekrond/core/job'
 import type { Queryable } from '../db/pool.ts'
 import type { CustomerPhoto } from '../reports/head.ts'
 import { selectSome } from './photos.sql.ts'
@@ -9,9 +9,8 @@ const MOST_OF_A_SIDE = 4
 /** Pictures of how it came and how it goes back, oldest of the first and newest of the second, side by side. */
 export async function beforeAndAfter(db: Queryable, state: JobState): Promise<CustomerPhoto[]> {
   const all = bodyNumbers(state).flatMap((body) => bodyOf(state, body).photos)
-  const isAfter = (step: string) => step === 'left' || step === 'build'
-  const before = all.filter(({ step }) => !isAfter(step)).slice(0, MOST_OF_A_SIDE)
-  const after = all.filter(({ step }) => isAfter(step)).slice(-MOST_OF_A_SIDE)
+  const before = all.filter(({ step }) => sideOf(step) === 'as it came').slice(0, MOST_OF_A_SIDE)
+  const after = all.filter(({ step }) => sideOf(step) === 'as left').slice(-MOST_OF_A_SIDE)
   const chosen = Array.from({ length: MOST_OF_A_SIDE }, (_, i) => [before[i], after[i]])
     .flat()
     .filter((one) => one !== undefined)
@@ -22,7 +21,7 @@ export async function beforeAndAfter(db: Queryable, state: JobState): Promise<Cu
   return chosen.flatMap(({ photo, words, step }) => {
     const picture = pictures.get(photo)
     if (!picture) return []
-    const side = isAfter(step) ? 'As left' : 'As it came'
+    const side = sideOf(step) === 'as left' ? 'As left' : 'As it came'
     return [
       { data: picture.toString('base64'), type: typeOf(picture), words: words ? `${side}: ${words}` : side },
     ]

@@ -1,3 +1,4 @@
+import { sideOf } from '@ekrond/core/job'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
 import { Photos } from './Photos'
@@ -23,13 +24,18 @@ const Pair = styled.section`
 
 /** As it came and as it goes back, side by side in pictures. */
 export function BeforeAfter({ open }: { open: OpenJob }) {
-  const before = (step: string) => step !== 'left' && step !== 'build'
   return (
     <Pair aria-label="Photographs, before and after">
       <div>
         <h2>As found</h2>
-        {open.here.photos.some(({ step }) => before(step)) ? (
-          <Photos open={open} step="asfound" shown={({ step }) => before(step)} label="" take={false} />
+        {open.here.photos.some(({ step }) => sideOf(step) === 'as it came') ? (
+          <Photos
+            open={open}
+            step="asfound"
+            shown={({ step }) => sideOf(step) === 'as it came'}
+            label=""
+            take={false}
+          />
         ) : (
           <p>No photograph was taken.</p>
         )}
@@ -39,7 +45,7 @@ export function BeforeAfter({ open }: { open: OpenJob }) {
         <Photos
           open={open}
           step="left"
-          shown={({ step }) => !before(step)}
+          shown={({ step }) => sideOf(step) === 'as left'}
           label=""
           take={!open.state.returned && !open.state.closed}
         />

@@ -1,11 +1,12 @@
 import { figure, showValue } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { readSetting, settingOf } from '@ekrond/core/settings'
-import { besideSetting, type SettingSpec } from '@ekrond/core/sheets'
+import { besideSetting, settingKey, type SettingSpec } from '@ekrond/core/sheets'
 import { standingOf, withBand, type Source, type Trust } from '@ekrond/core/teach'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
+import { Photos } from '../photos/Photos'
 import { AskFoot } from '../shell/frame'
 import { figures } from '../theme/global'
 import { Choice, ErrorLine, FieldInput, Fraction, Key, Label, MainButton, QuietButton, Tick } from '../ui'
@@ -59,6 +60,7 @@ export function ValueAsk({
   const [deciding, setDeciding] = useState<Source | null>(null)
   const [why, setWhy] = useState('')
   const [wrong, setWrong] = useState('')
+  const key = settingKey(setting)
   const spec = open.sheets!.spec
   const answer = useRelatives(spec, open.here.features.throttleBoreMm?.value)
   const standing = standingOf(open.state, open.body, setting)
@@ -138,6 +140,15 @@ export function ValueAsk({
           misprint.
           {near.fixes[0] !== undefined ? ` ${shown(near.fixes[0])}?` : ''}
         </ErrorLine>
+      )}
+      {(standing.sources.length > 0 || text.trim() !== '') && (
+        <Photos
+          open={open}
+          step="source"
+          position={key}
+          shown={({ step, position }) => step === 'source' && position === key}
+          label="The page it stands on"
+        />
       )}
       {deciding ? (
         <div>

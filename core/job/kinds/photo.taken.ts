@@ -2,9 +2,13 @@ import * as v from 'valibot'
 import { Code } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 
-/** Where a photograph belongs that belongs to no part: what it shows the unit like. */
-const photoSteps = ['received', 'asfound', 'teardown', 'clean', 'build', 'left'] as const
+/** Where a photograph belongs that belongs to no part: what it shows the unit like; `source` is the page that a value stands on, its position the setting's key. */
+const photoSteps = ['received', 'asfound', 'teardown', 'clean', 'build', 'left', 'source'] as const
 export type PhotoStep = (typeof photoSteps)[number]
+
+/** Which side of the work a photograph shows; null for a page, which goes out with no job. */
+export const sideOf = (step: PhotoStep): 'as it came' | 'as left' | null =>
+  step === 'source' ? null : step === 'left' || step === 'build' ? 'as left' : 'as it came'
 
 /** A photograph of a body: of a step, or of a position at a step. */
 export interface Photo {
@@ -64,4 +68,5 @@ const PHOTO_WORDS: Record<PhotoStep, string> = {
   clean: 'it being cleaned',
   build: 'it going together',
   left: 'it as left',
+  source: 'a page',
 }
