@@ -1,3 +1,4 @@
+import { bendsOf } from '../teach/tries.ts'
 import { screwSaying } from '../asfound/index.ts'
 import { workingConditions, type Application, type Conditions } from '../conditions/index.ts'
 import { addDays } from '../days/index.ts'
@@ -56,6 +57,7 @@ export function settingContext(
     gauge,
     drawer,
     washerMm: fittedWasher(state, sheets.build, body),
+    bends: bendsOf(bodyOf(state, body)),
     floatHeight: lastSaid(bodyOf(state, body).readings[heightKey])?.value ?? null,
   }
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../refusal/index.ts'
-import { learnRatio, springError } from './index.ts'
+import { learnRatio, ownRatio, springError } from './index.ts'
 
 const learned = (known: Parameters<typeof learnRatio>[0]) => {
   const answer = learnRatio(known)
@@ -53,4 +53,33 @@ describe('a needle with a spring', () => {
   })
   it('a spring that is stronger than the float is left alone', () =>
     expect(springError({ ...needle, preload: 0.5 })).toEqual({ falseReading: 0, tilt: 0 }))
+})
+
+describe('a float with a sheet that was bent here', () => {
+  // Its arms say 7 mm of reading to a mm at the tang.
+  it('goes by its sheet until it was bent', () => expect(ownRatio(7, 1, [])).toBeNull())
+  it('moves toward what its own bend showed, by how sure that is', () => {
+    // 0.20 ±0.01 at the tang moved it 1.8 ±0.14: k = 9.0, σ = 9·√((0.1414/1.8)² + 0.05²) = 0.838. The sheet: 7 ±0.56.
+    const own = ownRatio(7, 1, [{ before: 12, bend: 0.2, bendSigma: 0.01, after: 13.8 }])!
+    const weights = [1 / 0.56 ** 2, 1 / 0.838 ** 2] as const
+    expect(own.k).toBeCloseTo((7 * weights[0] + 9 * weights[1]) / (weights[0] + weights[1]), 2)
+    expect(own).toMatchObject({ tries: 1, sheetK: 7, another: false })
+  })
+  it('a bend by eye hardly moves it', () => {
+    const own = ownRatio(7, 1, [{ before: 12, bend: 0.3, after: 15 }])!
+    expect(own.k).toBeGreaterThan(7)
+    expect(own.k).toBeLessThan(7.5)
+  })
+  it('says that it is another float only where that is sure', () => {
+    const measured = [0.2, -0.1, 0.3].map((bend, i) => ({
+      before: 12 + i,
+      bend,
+      bendSigma: 0.01,
+      after: 12 + i + bend * 14,
+    }))
+    expect(ownRatio(7, 1, measured)).toMatchObject({ tries: 3, another: true })
+    expect(ownRatio(7, 1, [{ before: 12, bend: 0.2, after: 14.8 }])).toMatchObject({ another: false })
+  })
+  it('a bend whose reading went the other way says nothing of the ratio', () =>
+    expect(ownRatio(7, 1, [{ before: 12, bend: 0.2, after: 11.2 }])).toBeNull())
 })

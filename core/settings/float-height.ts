@@ -1,4 +1,4 @@
-import { leverAt, levelInUse, seatWasher, stockWasher, tangBend } from '../float/index.ts'
+import { leverAt, levelInUse, ownRatio, seatWasher, stockWasher, tangBend } from '../float/index.ts'
 import { figure } from '../measure/index.ts'
 import { isRefusal, type Result } from '../refusal/index.ts'
 import type { SettingSpec } from '../sheets/schemas.ts'
@@ -52,7 +52,7 @@ function remedyOf(
   setting: SettingSpec,
   value: number,
   target: number,
-  { spec, washerMm }: SettingContext,
+  { spec, washerMm, bends }: SettingContext,
 ): Result<Remedy | null> {
   const geometry = spec.float
   const lever = leverAt(geometry, value)
@@ -95,14 +95,23 @@ function remedyOf(
     )
   const toward = bend.toward === 'needle' ? 'toward the needle' : 'away from the needle'
   const way = needleWay(geometry.needleAt, setting.held, bend.toward)
+  const tries = bends ? [...bends.tries, ...(bends.open ? [{ ...bends.open, after: value }] : [])] : []
+  const sheetK = Math.abs(target - value) / bend.bend
+  const own = ownRatio(sheetK, geometry.sense, tries)
+  const amount = own ? Math.abs(target - value) / own.k : bend.bend
+  const learned = own
+    ? ` · by ${own.tries === 1 ? 'its own bend' : `its own ${own.tries} bends`}; its arms say ${figure(bend.bend, 2)}${
+        own.another ? ', far from it: is the pin home, the float its own?' : ''
+      }`
+    : ''
   return {
     action: 'bend tang',
     of: 'tang',
     way,
-    amount: bend.bend,
+    amount,
     unit: 'mm',
-    words: `Bend the tang ${figure(bend.bend, 2)} mm ${toward}: ${way}.`,
-    detail: `${bendAsShare(bend.bend)} · lift the float off first, do not press on the needle`,
-    short: `tang ${figure(bend.bend, 2)} mm ${toward}`,
+    words: `Bend the tang ${figure(amount, 2)} mm ${toward}: ${way}.`,
+    detail: `${bendAsShare(amount)} · lift the float off first, do not press on the needle${learned}`,
+    short: `tang ${figure(amount, 2)} mm ${toward}`,
   }
 }

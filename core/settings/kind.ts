@@ -1,3 +1,4 @@
+import type { BendTry } from '../float/learn.ts'
 import type { Conditions } from '../conditions/index.ts'
 import type { Gauge, InOut } from '../measure/index.ts'
 import type { Result } from '../refusal/index.ts'
@@ -50,6 +51,8 @@ export interface SettingContext {
   floatHeight: number | null
   /** the washer that lies under the seat now (mm), where one of another thickness was fitted on this job */
   washerMm?: number | null
+  /** bends of the tang between two readings, and one after which nobody has read yet */
+  bends?: { tries: readonly BendTry[]; open: Omit<BendTry, 'after'> | null }
 }
 
 /** The drill that enters and the next one that does not, mm. */

@@ -15,6 +15,21 @@ export function withTries(here: BodyState, sense: 1 | -1): BendTry[] {
 export const wrongWay = (here: BodyState, sense: 1 | -1): BendTry[] =>
   allTries(here).filter((one) => sense * (one.after - one.before) * one.bend < 0)
 
+/** Each bend with its two readings, and what was bent since the last one. */
+export function bendsOf(here: BodyState): { tries: BendTry[]; open: Omit<BendTry, 'after'> | null } {
+  const readings = here.readings[HEIGHT]?.said ?? []
+  const last = readings.at(-1)
+  const since = here.ownBends.filter(({ after }) => after === readings.length)
+  const bend = since.reduce((sum, { mm }) => sum + mm, 0)
+  return {
+    tries: allTries(here),
+    open:
+      last && bend !== 0
+        ? { before: last.value, bend, bendSigma: Math.hypot(...since.map(({ sigma }) => sigma)) }
+        : null,
+  }
+}
+
 function allTries(here: BodyState): BendTry[] {
   const readings = here.readings[HEIGHT]?.said ?? []
   const between = new Map<number, { mm: number; variance: number }>()

@@ -2,33 +2,69 @@ import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { bends, known, readBend, wrongWay, type Bend } from '@ekrond/core/teach'
 import { useState } from 'react'
+import type { Remedy } from '@ekrond/core/settings'
 import type { OpenJob } from '../data/job'
-import { Choice, ErrorLine, FieldInput, Label } from '../ui'
+import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../ui'
 
 /** How far the tang was bent since the last reading, and which way: the next reading teaches the ratio. */
-export function Bent({ open }: { open: OpenJob }) {
+export function Bent({ open, said }: { open: OpenJob; said: Remedy | null }) {
+  const [otherwise, setOtherwise] = useState(false)
   const [toward, setToward] = useState<1 | -1 | null>(null)
   const [mm, setMm] = useState('')
   const [wrong, setWrong] = useState('')
   const spec = open.sheets!.spec
-  const { ratio, pencil } = spec.taught!
+  const ratio = spec.taught?.ratio ?? null
+  const pencil = spec.taught?.pencil ?? []
   const readings = open.here.readings['float.height/none']?.said.length ?? 0
   const since = open.here.ownBends.filter(({ after }) => after === readings)
   const contrary = pencil.includes('float.sense') ? [] : wrongWay(open.here, spec.float.sense)
+  const asSaid = said?.action === 'bend tang' ? said : null
   if (readings === 0) return null
-  const log = (bend: Bend) => {
-    if (toward === null) return setWrong('Which way was it bent?')
-    const no = open.add('own.bend', { mm: toward * bend.mm, sigma: bend.sigma })
+  // A unit with a sheet needs no lesson: one tap where it was bent as it says.
+  const short = !spec.taught && !otherwise
+  if (short && !asSaid && since.length === 0) return null
+  const log = (bend: Bend, way = toward) => {
+    if (way === null) return setWrong('Which way was it bent?')
+    const no = open.add('own.bend', { mm: way * bend.mm, sigma: bend.sigma })
     setWrong(no?.sentence ?? '')
     setMm('')
     setToward(null)
+    setOtherwise(false)
   }
+  const asItSays = asSaid && since.length === 0 && (
+    <Choice
+      onPress={() =>
+        log(
+          { mm: asSaid.amount, sigma: asSaid.amount / 3 },
+          asSaid.short.includes('toward the needle') ? 1 : -1,
+        )
+      }
+    >
+      Bent as it says
+    </Choice>
+  )
+  if (short)
+    return (
+      <div
+        role="group"
+        aria-label="How far it was bent"
+        style={{ display: 'flex', flexWrap: 'wrap', gap: 6, alignItems: 'center' }}
+      >
+        {since.length > 0 ? (
+          <Label>{bentSince(since)}</Label>
+        ) : (
+          <>
+            {asItSays}
+            <QuietButton onPress={() => setOtherwise(true)}>bent otherwise</QuietButton>
+          </>
+        )}
+        {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      </div>
+    )
   return (
     <div role="group" aria-label="How far it was bent" style={{ display: 'grid', gap: 6 }}>
       <Label>
-        {since.length > 0
-          ? `Bent ${figure(Math.abs(since.reduce((sum, one) => sum + one.mm, 0)), 2)} mm since the last reading: read it again.`
-          : 'Bent it? Say how far: the next reading teaches the ratio.'}
+        {since.length > 0 ? bentSince(since) : 'Bent it? Say how far: the next reading teaches the ratio.'}
       </Label>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
         <Choice $on={toward === 1} aria-pressed={toward === 1} onPress={() => setToward(1)}>
@@ -38,6 +74,7 @@ export function Bent({ open }: { open: OpenJob }) {
           away from it
         </Choice>
       </div>
+      {asItSays}
       {toward !== null && (
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
           {bends.map((bend) => (
@@ -81,3 +118,6 @@ export function Bent({ open }: { open: OpenJob }) {
     </div>
   )
 }
+
+const bentSince = (since: readonly { mm: number }[]) =>
+  `Bent ${figure(Math.abs(since.reduce((sum, { mm }) => sum + mm, 0)), 2)} mm since the last reading: read it again.`

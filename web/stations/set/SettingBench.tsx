@@ -287,10 +287,9 @@ export function SettingBench({
                   <small>{shown.remedy.detail}</small>
                 </RedBox>
               )}
-              {open.here.taught &&
-                setting.code === 'float.height' &&
-                !entering &&
-                spec.float.correction === 'tang' && <Bent open={open} />}
+              {setting.code === 'float.height' && !entering && spec.float.correction === 'tang' && (
+                <Bent open={open} said={shown?.remedy ?? null} />
+              )}
               {shown && !out && asking.length === 0 && shown.facts.length > 0 && (
                 <Label as="p">{shown.facts.join(' · ')}</Label>
               )}
