@@ -33,7 +33,7 @@ import {
   pumpBand,
   SHUT_IN_ML,
   TEST_FLUID,
-  VACUUM_KPA,
+  HOUSE_LIMITS,
   weepPlaces,
   type Proof,
   type ProofSubject,
@@ -340,7 +340,7 @@ function goodProof(proof: Proof, subject: ProofSubject, conditions: Conditions):
   switch (proof.how) {
     case 'hold': {
       const vacuum = proof.code === 'vacuum'
-      const from = vacuum ? VACUUM_KPA : inletTestKpa(sheets.spec, conditions)
+      const from = vacuum ? HOUSE_LIMITS.vacuumKpa : inletTestKpa(sheets.spec, conditions)
       const samples = heldTrace(from, vacuum)
       const typed = {
         volumeMl: SHUT_IN_ML,

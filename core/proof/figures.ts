@@ -3,31 +3,25 @@ import { floatBalance, floatBody, levelInUse, readingForLevel } from '../float/i
 import { blendDensity } from '../metering/index.ts'
 import { pistonVolume, pumpStroke } from '../pump/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
+import { limitsOf } from './limits.ts'
 import { linkageOf } from '../settings/pump-stem.ts'
 import type { FloatGeometry, SpecSheet } from '../sheets/schemas.ts'
 
 const GRAVITY = 9.80665
-/** Where no sheet says otherwise: what may leak past a shut needle, mL/min. A bowl of 60 mL would take half an hour to run over. */
-export const INLET_LIMIT = 2
-/** Vacuum that a break or a diaphragm is drawn to, kPa below the air's, and what it may lose in half a minute. */
-export const VACUUM_KPA = 50
-export const VACUUM_LOSS_KPA = 2
+/** What a vacuum may lose is told for so long, s. */
 export const HOLD_SECONDS = 30
 /** Hose, gauge and inlet together, mL, until somebody measures his own. */
 export const SHUT_IN_ML = 9
-/** An electric coil is open by then, s. */
-export const COIL_SECONDS = 90
-/** Plates of a bank stand within this, mm; its columns within this, mbar. */
-export const ALIKE_MM = 0.05
-export const SYNC_MBAR = 10
 /** Fluid of a wet bench: test fluid, kg/m³. */
 export const TEST_FLUID = 760
 
 /**
  * The pressure that the inlet is pumped to, kPa: a quarter more than it will be fed with, never less than 10 nor than the sheet's
- * most, rounded up to 5.
+ * most, rounded up to 5; its own where the sheet has one.
  */
 export function inletTestKpa(spec: SpecSheet, conditions: Conditions): number {
+  const own = limitsOf(spec).inletKpa
+  if (own !== null) return own
   const most = spec.taught ? 0 : spec.supply.mostKpa
   return 5 * Math.ceil(Math.max(1.25 * conditions.pressureKpa, most, 10) / 5)
 }

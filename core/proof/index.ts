@@ -4,6 +4,7 @@ import { curveOf, fitLaws, type FittedLaw, type Law, type Side } from './laws.ts
 export { laminar, type Law } from './laws.ts'
 export * from './measured.ts'
 export * from './figures.ts'
+export * from './limits.ts'
 export * from './lifts.ts'
 export * from './list.ts'
 export * from './standing.ts'

@@ -1,7 +1,8 @@
 import { bodyNumbers, bodyOf } from '../job/state.ts'
+import { limitsOf } from './limits.ts'
 import type { Position } from '../sheets/schemas.ts'
 import { alike, sync } from './kinds/bank.ts'
-import { choke, electric, enricher, ports, slide, throttle } from './kinds/by-hand.ts'
+import { choke, electric, enricher, own, ports, slide, throttle } from './kinds/by-hand.ts'
 import type { Listing, Proof, ProofCode, ProofSubject } from './kinds/kind.ts'
 import { inlet, lifts, vacuum } from './kinds/under-air.ts'
 import { level, pump, weep } from './kinds/wet.ts'
@@ -21,6 +22,7 @@ const proofs: Readonly<Record<ProofCode, Listing>> = {
   enricher,
   choke,
   electric,
+  own,
   throttle,
   ports,
   level,
@@ -34,19 +36,22 @@ const order = Object.keys(proofs) as ProofCode[]
 
 /** The proofs of a body, in the order in which none spoils another. */
 export const proofsOf = (subject: ProofSubject): Proof[] =>
-  order.flatMap((code) =>
-    proofs[code](subject).map((one): Proof => {
-      const there = new Set(subject.sheets.build.positions.map((position) => position.code))
-      return {
-        ...one,
-        code,
-        ofAll: one.ofAll ?? false,
-        weighted: one.weighted ?? false,
-        rests: one.rests.filter((part) => there.has(part)),
-        opens: (one.opens ?? []).filter((part) => there.has(part)),
-      }
-    }),
-  )
+  order
+    .filter((code) => !subject.sheets.spec.proofs?.without?.includes(code))
+    .flatMap((code) =>
+      proofs[code](subject).map((one): Proof => {
+        const there = new Set(subject.sheets.build.positions.map((position) => position.code))
+        return {
+          ...one,
+          code,
+          limits: limitsOf(subject.sheets.spec),
+          ofAll: one.ofAll ?? false,
+          weighted: one.weighted ?? false,
+          rests: one.rests.filter((part) => there.has(part)),
+          opens: (one.opens ?? []).filter((part) => there.has(part)),
+        }
+      }),
+    )
 
 /** The parts that must be on before a proof can be made, that are not. */
 export function missingFor({ state, sheets, body }: ProofSubject, proof: Proof): Position[] {

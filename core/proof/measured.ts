@@ -53,6 +53,8 @@ export type Measured =
       amps: number | null
       ampsLo: number | null
       ampsHi: number | null
+      /** once it is warm; measurements of before lack it */
+      ampsHot?: number | null | undefined
     }
   /** what a hand or an eye says */
   | { what: 'seen'; yes: boolean; words: string }
@@ -99,7 +101,8 @@ export function proves(measured: Measured): boolean {
         measured.secondsTo95 <= measured.limit &&
         (measured.amps === null ||
           ((measured.ampsLo === null || measured.amps >= measured.ampsLo) &&
-            (measured.ampsHi === null || measured.amps <= measured.ampsHi)))
+            (measured.ampsHi === null || measured.amps <= measured.ampsHi))) &&
+        fallsWarm(measured.amps, measured.ampsHot)
       )
     case 'seen':
       return measured.yes
@@ -107,3 +110,8 @@ export function proves(measured: Measured): boolean {
       return measured.readings.length > 1 && spreadOf(measured.readings) <= measured.allowed
   }
 }
+
+/** A heater draws less once it is warm; one whose current stays does not heat, or is bridged. True where either was not read. */
+export const fallsWarm = (cold: number | null, hot: number | null | undefined): boolean =>
+  cold === null || hot == null || hot < cold * WARM_SHARE
+const WARM_SHARE = 0.95

@@ -12,9 +12,11 @@ import {
   soakedBy,
   spillMargin,
 } from './figures.ts'
-import { judgeHold, proves } from './index.ts'
+import { HOUSE_LIMITS, judgeHold, limitsOf, proofsOf, proves } from './index.ts'
+import { fold } from '../job/index.ts'
+import type { Sheets } from '../sheets/index.ts'
 import { countLifts, findLifts } from './lifts.ts'
-import { sheetsFor } from '../../demo/log-entries.ts'
+import { JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
 
 const value = <T>(result: T) => {
   if (isRefusal(result)) throw new Error('refused')
@@ -335,5 +337,37 @@ describe('couplers of a bank', () => {
 
   it('refuses a bank without a coupler', () => {
     expect(isRefusal(bankAdvice([{ readings: [250, 262], turned: [] }], 0, [0]))).toBe(true)
+  })
+})
+
+describe('what a sheet says of its own proofs', () => {
+  const subjectOf = (listNumber: string, more: Partial<Sheets['spec']> = {}) => {
+    const sheets = sheetsFor(listNumber)
+    return {
+      state: fold(JOB, [placed(unsent(1, 'job.opened', opening), 1)]),
+      sheets: { ...sheets, spec: { ...sheets.spec, ...more } },
+      body: 1,
+    }
+  }
+  const of = (subject: ReturnType<typeof subjectOf>, code: string) =>
+    proofsOf(subject).find((one) => one.code === code)
+  it('its limits are judged by, the house’s where it says nothing', () => {
+    const four = subjectOf('Q-8010-1S')
+    expect(of(four, 'inlet')).toMatchObject({ wants: '≤ 1.5', limits: { inletMlMin: 1.5, coilSeconds: 75 } })
+    expect(of(four, 'choke')!.wants).toBe('≤ 75')
+    expect(of(subjectOf('K-4417-2S'), 'inlet')).toMatchObject({ wants: '≤ 2.0', limits: HOUSE_LIMITS })
+    expect(limitsOf({ proofs: { limits: { inletMlMin: undefined } } })).toEqual(HOUSE_LIMITS)
+  })
+  it('its own test pressure goes before what is worked out', () => {
+    const subject = subjectOf('K-4417-2S', { proofs: { limits: { inletKpa: 33 } } })
+    expect(of(subject, 'inlet')!.hold).toContain('Pump to 33 kPa')
+  })
+  it('asks what else its sheet asks, and not what it leaves out', () => {
+    const four = proofsOf(subjectOf('Q-8010-1S'))
+    expect(four.find(({ key }) => key === 'own:airValve')).toMatchObject({ how: 'seen', rests: ['cover'] })
+    const without = subjectOf('K-4417-2S', { proofs: { without: ['pump', 'weep'] } })
+    expect(of(without, 'pump')).toBeUndefined()
+    expect(of(without, 'weep')).toBeUndefined()
+    expect(of(without, 'inlet')).toBeDefined()
   })
 })

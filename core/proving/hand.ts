@@ -1,14 +1,7 @@
 import { fitElectric } from '../choke/electric.ts'
 import { readTyped } from '../instruments/index.ts'
 import { figure, plainNumber } from '../measure/index.ts'
-import {
-  COIL_SECONDS,
-  leastOf,
-  spreadOf,
-  type Measured,
-  type Proof,
-  type ProofSubject,
-} from '../proof/index.ts'
+import { fallsWarm, leastOf, spreadOf, type Measured, type Proof, type ProofSubject } from '../proof/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
 import { entered, type EnteredProof, type More } from './entered.ts'
 
@@ -66,9 +59,11 @@ export function enterTravel(
   samples: readonly (readonly [number, number])[],
   volts: number | null,
   amps: number | null,
+  ampsHot: number | null = null,
 ): Result<EnteredProof> {
   const fit = fitElectric(samples)
   if (isRefusal(fit)) return fit
+  const { coilSeconds } = proof.limits
   const deciding = sheets.build.positions.find(({ kind }) => kind === 'coil')?.deciding
   const band =
     deciding?.what === 'ohms' && volts !== null ? { lo: volts / deciding.hi, hi: volts / deciding.lo } : null
@@ -77,16 +72,17 @@ export function enterTravel(
     samples: samples.map(([t, x]) => [t, x]),
     gain: fit.gain,
     secondsTo95: fit.secondsTo95,
-    limit: COIL_SECONDS,
+    limit: coilSeconds,
     amps,
     ampsLo: band?.lo ?? null,
     // Hot it draws less: only the cold band's upper end holds it.
     ampsHi: band?.hi ?? null,
+    ampsHot,
   }
   const current =
     amps === null
       ? ''
-      : ` It draws ${figure(amps, 2)} A${band ? `, ${figure(band.lo, 2)} to ${figure(band.hi, 2)} cold` : ''}.`
+      : ` It draws ${figure(amps, 2)} A${band ? `, ${figure(band.lo, 2)} to ${figure(band.hi, 2)} cold` : ''}${ampsHot === null ? '' : `; warm ${figure(ampsHot, 2)}`}.`
   if (fit.secondsTo95 === null)
     return entered(
       proof,
@@ -101,7 +97,7 @@ export function enterTravel(
         },
       },
     )
-  const headline = `95 % of its travel after ${figure(fit.secondsTo95, 0)} s, ${COIL_SECONDS} is allowed.`
+  const headline = `95 % of its travel after ${figure(fit.secondsTo95, 0)} s, ${coilSeconds} is allowed.`
   if (amps !== null && band && amps < band.lo)
     return entered(
       proof,
@@ -119,15 +115,29 @@ export function enterTravel(
         },
       },
     )
+  if (!fallsWarm(amps, ampsHot))
+    return entered(
+      proof,
+      measured,
+      `${figure(ampsHot!, 2)} A`,
+      `Warm it still draws ${figure(ampsHot!, 2)} A, cold ${figure(amps!, 2)}.`,
+      'A heater that warms draws less. Either it does not heat, or something bridges it.',
+      {
+        remedy: {
+          words: 'Feel the cover: cold is no heat, hot with the same current is a bridge. Renew it.',
+          detail: 'mind the cover, it may be hot',
+        },
+      },
+    )
   return entered(
     proof,
     measured,
     figure(fit.secondsTo95, 0),
-    fit.secondsTo95 <= COIL_SECONDS ? `Opens. ${headline}` : `Slow. ${headline}`,
+    fit.secondsTo95 <= coilSeconds ? `Opens. ${headline}` : `Slow. ${headline}`,
     `It starts after ${figure(fit.start, 0)} s.${current}`,
     {
       remedy:
-        fit.secondsTo95 <= COIL_SECONDS
+        fit.secondsTo95 <= coilSeconds
           ? null
           : {
               words: 'Voltage at the terminal first, then the cover’s notch.',

@@ -2,12 +2,10 @@ import { likelyPsi } from '../instruments/index.ts'
 import { figure, plainNumber } from '../measure/index.ts'
 import {
   HOLD_SECONDS,
-  INLET_LIMIT,
   judgeHold,
   laminar,
   lossAsLeak,
   sealsOn,
-  VACUUM_LOSS_KPA,
   type Hold,
   type Measured,
   type Proof,
@@ -28,7 +26,9 @@ export interface HoldTyped {
 }
 
 const limitOf = (proof: Proof, volumeMl: number) =>
-  proof.code === 'vacuum' ? lossAsLeak(VACUUM_LOSS_KPA, HOLD_SECONDS, volumeMl) : INLET_LIMIT
+  proof.code === 'vacuum'
+    ? lossAsLeak(proof.limits.vacuumLossKpa, HOLD_SECONDS, volumeMl)
+    : proof.limits.inletMlMin
 
 /** A trace of a pressure or vacuum that was shut in, judged as it stands now. Refuses as `judgeHold`. */
 export const judgeShutIn = (
@@ -127,7 +127,9 @@ export function enterHold(
   }
   const run = `${figure(from)} to ${figure(to)} kPa in ${figure(seconds, 0)} s`
   const amount = `${figure(hold.leak, 2)} mL/min`
-  const allowed = vacuum ? `${figure(VACUUM_LOSS_KPA)} kPa in 30 s is allowed` : `${figure(limit)} is allowed`
+  const allowed = vacuum
+    ? `${figure(proof.limits.vacuumLossKpa)} kPa in 30 s is allowed`
+    : `${figure(limit)} is allowed`
   const inShort = hold.passes ? figure(hold.leak, 1) : hold.verdict === 'open' ? 'open' : figure(hold.leak, 1)
   const { spec } = subject.sheets
   const circle =

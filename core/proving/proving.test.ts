@@ -176,6 +176,11 @@ describe('a pump, a coil, a hand, a bank', () => {
     })
     const dead = value(enterTravel(subject, proof('choke', subject), good, 12, 0.01))
     expect(dead.remedy!.words).toMatch(/circuit is open/)
+    // 6 to 11 Ω at 12 V: 1.09 to 2.00 A cold. Warm it draws less, or it does not heat.
+    const warm = (hot: number) => value(enterTravel(subject, proof('choke', subject), good, 12, 1.4, hot))
+    expect(warm(0.7)).toMatchObject({ proved: true })
+    expect(warm(1.4).proved).toBe(false)
+    expect(warm(1.4).data.meaning).toContain('does not heat')
   })
   it('nine lifts ask for one more; one that hung is not proved', () => {
     expect(value(enterLifts(proof('lifts'), 9, 9, null)).data.headline).toBe('1 more lift.')

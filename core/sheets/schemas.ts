@@ -210,6 +210,29 @@ export const SpecSheet = v.object({
   supersedes: v.array(text),
   /** of a unit that the bench taught: what of these sheets is only borrowed from its family, and is not to be believed */
   taught: v.optional(Taught),
+  /** how it is proved where that is not as the house does: its own limits, what is not asked of it, what else is */
+  proofs: v.optional(
+    v.object({
+      limits: v.optional(
+        v.partial(
+          v.object({
+            inletMlMin: positive,
+            inletKpa: positive,
+            vacuumKpa: positive,
+            vacuumLossKpa: positive,
+            coilSeconds: positive,
+            alikeMm: positive,
+            syncMbar: positive,
+            lipMm: v.number(),
+          }),
+        ),
+      ),
+      without: v.optional(v.array(text)),
+      more: v.optional(
+        v.array(v.object({ code: text, name: text, wants: text, hold: text, rests: v.array(text) })),
+      ),
+    }),
+  ),
   /** its ports where they are not the usual ones of its family: their codes, names and bores */
   ports: v.optional(v.array(v.object({ code: text, name: text, boreMm: positive }))),
 })

@@ -18,6 +18,18 @@ export const orvaneQ80: Family = {
     modelName: 'Q-80 four-barrel downdraft',
     barrels: 4,
     mixture: { kind: 'fuel', mostEighths: 48 },
+    proofs: {
+      limits: { inletMlMin: 1.5, coilSeconds: 75, lipMm: 6 },
+      more: [
+        {
+          code: 'airValve',
+          name: 'Air valve swings free',
+          wants: 'free',
+          hold: 'Push it open with one finger and let go: it shuts by its spring, without a catch and without a slam.',
+          rests: ['cover'],
+        },
+      ],
+    },
     settings: [
       from44('mixture.turns/L'),
       from44('mixture.turns/R'),

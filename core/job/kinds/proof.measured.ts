@@ -97,6 +97,8 @@ const measured: v.GenericSchema<unknown, Measured> = v.variant('what', [
     amps: v.nullable(Share),
     ampsLo: v.nullable(Share),
     ampsHi: v.nullable(Share),
+    /** what it draws once it is warm; entries of before lack it */
+    ampsHot: v.optional(v.nullable(Share)),
   }),
   v.object({ what: v.literal('seen'), yes: v.boolean(), words: v.pipe(v.string(), v.maxLength(200)) }),
   v.object({

@@ -1,6 +1,6 @@
 import { bodiesOf } from '../../job/state.ts'
 import { figure } from '../../measure/index.ts'
-import { ALIKE_MM, SYNC_MBAR } from '../figures.ts'
+import { limitsOf } from '../limits.ts'
 import { codesOf, type Listing } from './kind.ts'
 
 /** Plates or slides of a bank, one like the other. */
@@ -13,7 +13,7 @@ export const alike: Listing = ({ state, sheets, body }) =>
           short: 'Plates',
           unit: 'gap, mm',
           how: 'alike',
-          wants: `within ${figure(ALIKE_MM, 2)}`,
+          wants: `within ${figure(limitsOf(sheets.spec).alikeMm, 2)}`,
           hold: 'On the stop. The same drill or the same light at each body, one to the last.',
           rests: codesOf(
             sheets,
@@ -35,7 +35,7 @@ export const sync: Listing = ({ state, sheets, body }) =>
           short: 'Vacuum',
           unit: 'mbar',
           how: 'alike',
-          wants: `within ${SYNC_MBAR}`,
+          wants: `within ${limitsOf(sheets.spec).syncMbar}`,
           hold: 'On the stop, bench fan on, columns at rest: read one to the last.',
           rests: codesOf(
             sheets,

@@ -1,5 +1,5 @@
 import { portsOf } from '../../families/index.ts'
-import { COIL_SECONDS } from '../figures.ts'
+import { limitsOf } from '../limits.ts'
 import { codesOf, seen, type Listing } from './kind.ts'
 
 const MOVES = ['shaft', 'link', 'body', 'screw']
@@ -50,7 +50,7 @@ export const choke: Listing = ({ sheets }) => {
           short: 'Choke',
           unit: 'to 95 %, s',
           how: 'travel',
-          wants: `≤ ${COIL_SECONDS}`,
+          wants: `≤ ${limitsOf(sheets.spec).coilSeconds}`,
           hold: 'Cold, plate shut. Switch it on at its voltage and tap as the plate passes each mark.',
           rests,
           settings,
@@ -85,6 +85,12 @@ export const electric: Listing = ({ sheets }) =>
         [part.code],
       ),
     )
+
+/** What its sheet asks beside the usual. */
+export const own: Listing = ({ sheets }) =>
+  (sheets.spec.proofs?.more ?? []).map(({ code, name, wants, hold, rests }) =>
+    seen(`own:${code}`, name, name, wants, hold, rests),
+  )
 
 /** Whatever closes the bore. */
 export const throttle: Listing = ({ sheets }) => {

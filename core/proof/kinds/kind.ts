@@ -1,6 +1,7 @@
 import type { JobState } from '../../job/state.ts'
 import type { Position, Sheets } from '../../sheets/schemas.ts'
 import { teardownOrder } from '../../work/order.ts'
+import type { Limits } from '../limits.ts'
 import type { Measured } from '../measured.ts'
 
 export type ProofCode =
@@ -11,6 +12,7 @@ export type ProofCode =
   | 'enricher'
   | 'choke'
   | 'electric'
+  | 'own'
   | 'throttle'
   | 'ports'
   | 'level'
@@ -41,6 +43,8 @@ export interface Proof {
   weighted: boolean
   /** it is of the whole bank, not of one body */
   ofAll: boolean
+  /** what it is judged by */
+  limits: Limits
 }
 
 export interface ProofSubject {
@@ -50,7 +54,7 @@ export interface ProofSubject {
 }
 
 /** A proof as its own file lists it. */
-export type Listed = Omit<Proof, 'code' | 'ofAll' | 'opens' | 'weighted'> & {
+export type Listed = Omit<Proof, 'code' | 'ofAll' | 'opens' | 'weighted' | 'limits'> & {
   ofAll?: boolean
   weighted?: boolean
   opens?: string[]

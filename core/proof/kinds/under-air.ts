@@ -1,7 +1,8 @@
 import { workingConditions } from '../../conditions/index.ts'
 import { figure } from '../../measure/index.ts'
 import type { Sheets } from '../../sheets/schemas.ts'
-import { INLET_LIMIT, inletTestKpa, VACUUM_KPA, VACUUM_LOSS_KPA } from '../figures.ts'
+import { inletTestKpa } from '../figures.ts'
+import { limitsOf } from '../limits.ts'
 import { aroundInlet, inletParts, seen, type Listed, type Listing } from './kind.ts'
 
 /** Needle and seat under air: pops off, reseats, holds. */
@@ -14,7 +15,7 @@ export const inlet: Listing = ({ state, sheets }) => {
       short: 'Inlet',
       unit: 'mL/min',
       how: 'hold',
-      wants: `≤ ${figure(INLET_LIMIT)}`,
+      wants: `≤ ${figure(limitsOf(sheets.spec).inletMlMin)}`,
       hold: `${heldShut(sheets)} Pump to ${kpa} kPa, shut the valve, wait.`,
       rests: inletParts(sheets),
       opens: aroundInlet(sheets),
@@ -42,8 +43,9 @@ export const lifts: Listing = ({ sheets }) => [
 
 /** What holds a vacuum: the break, and each diaphragm. */
 export const vacuum: Listing = ({ sheets }) => {
+  const { vacuumKpa, vacuumLossKpa } = limitsOf(sheets.spec)
   const hold = (what: string) =>
-    `Draw ${what} to ${VACUUM_KPA} kPa, shut the valve, wait. It may lose ${VACUUM_LOSS_KPA} kPa in 30 s.`
+    `Draw ${what} to ${vacuumKpa} kPa, shut the valve, wait. It may lose ${vacuumLossKpa} kPa in 30 s.`
   const own = sheets.build.positions
     .filter(({ kind }) => kind === 'diaphragm')
     .map((position): Listed => {
@@ -65,7 +67,7 @@ export const vacuum: Listing = ({ sheets }) => {
             short: 'Air cut',
             unit: 'kPa, 30 s',
             how: 'hold',
-            wants: `≤ ${VACUUM_LOSS_KPA}`,
+            wants: `≤ ${vacuumLossKpa}`,
             hold: hold('its chamber'),
             rests,
             settings: [],
@@ -80,7 +82,7 @@ export const vacuum: Listing = ({ sheets }) => {
           short: 'Break',
           unit: 'kPa, 30 s',
           how: 'hold',
-          wants: `≤ ${VACUUM_LOSS_KPA}`,
+          wants: `≤ ${vacuumLossKpa}`,
           hold: hold('the vacuum break'),
           rests: ['choke.rod'].filter((code) => sheets.build.positions.some((one) => one.code === code)),
           settings: [],

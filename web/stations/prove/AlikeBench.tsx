@@ -1,7 +1,7 @@
 import { bankAdvice, type Advice } from '@ekrond/core/bank'
 import { bodyNumbers } from '@ekrond/core/job'
 import { figure } from '@ekrond/core/measure'
-import { ALIKE_MM, spreadOf, SYNC_MBAR } from '@ekrond/core/proof'
+import { spreadOf } from '@ekrond/core/proof'
 import { columnWords, enterAlike, readAlike } from '@ekrond/core/proving'
 import { isRefusal } from '@ekrond/core/refusal'
 import { useState } from 'react'
@@ -75,7 +75,7 @@ export function AlikeBench(props: BenchProps) {
   const { state } = open
   const bodies = bodyNumbers(state)
   const sync = proof.code === 'sync'
-  const allowed = sync ? SYNC_MBAR : ALIKE_MM
+  const allowed = sync ? proof.limits.syncMbar : proof.limits.alikeMm
   const [text, setText] = useDraft(open.draft('prove', proof.key))
   const [leads, setLeads] = useDraft(open.draft('prove', 'leads'))
   const [missing, setMissing] = useState<number[]>([])

@@ -7,7 +7,6 @@ import {
   needleWeight,
   noiseOf,
   SHUT_IN_ML,
-  VACUUM_KPA,
   type Hold,
 } from '@ekrond/core/proof'
 import { enterHold, judgeFall, limitFall, readFall } from '@ekrond/core/proving'
@@ -50,7 +49,7 @@ export function HoldBench(props: BenchProps) {
   const { state, sheets } = open
   const vacuum = proof.code === 'vacuum'
   const purpose = vacuum ? 'vacuum' : 'gauge'
-  const kpa = vacuum ? VACUUM_KPA : inletTestKpa(sheets.spec, conditionsFor(state, sheets))
+  const kpa = vacuum ? proof.limits.vacuumKpa : inletTestKpa(sheets.spec, conditionsFor(state, sheets))
   const [text, setText] = useDraft(open.draft('prove', proof.key))
   const [volumeText, setVolume] = useDraft(open.draft('prove', `${proof.code} volume`))
   const [weightText, setWeight] = useDraft(open.draft('prove', 'weight'))

@@ -44,7 +44,7 @@ export function LevelBench(props: BenchProps) {
         : enterLevel({ state, sheets, body: open.body }, proof, {
             ...bench,
             belowFace: read,
-            lipMm: lip.trim() ? plainNumber(lip) : null,
+            lipMm: lip.trim() ? plainNumber(lip) : proof.limits.lipMm,
           })
   const shown = read !== null && !isRefusal(read) ? read : isRefusal(wanted) ? null : wanted.expected
   const target = sheets.spec.settings.find(({ code }) => code === 'float.height')?.target ?? height ?? 10

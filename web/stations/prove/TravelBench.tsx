@@ -1,5 +1,4 @@
 import { readTyped } from '@ekrond/core/instruments'
-import { COIL_SECONDS } from '@ekrond/core/proof'
 import { enterTravel } from '@ekrond/core/proving'
 import { isRefusal } from '@ekrond/core/refusal'
 import { useEffect, useState } from 'react'
@@ -22,6 +21,7 @@ export function TravelBench(props: BenchProps) {
   const [samples, setSamples] = useState<[number, number][]>([])
   const [volts, setVolts] = useDraft(open.draft('prove', 'volts'))
   const [amps, setAmps] = useDraft(open.draft('prove', 'amps'))
+  const [hot, setHot] = useDraft(open.draft('prove', 'amps hot'))
   const [now, setNow] = useState(0)
   useEffect(() => {
     if (!from) return
@@ -40,6 +40,7 @@ export function TravelBench(props: BenchProps) {
           samples,
           figureOf(volts, 'voltage'),
           figureOf(amps, 'current'),
+          figureOf(hot, 'current'),
         )
       : null
   const again = () => {
@@ -71,11 +72,11 @@ export function TravelBench(props: BenchProps) {
           curveWords=""
           limitWords=""
           top={100}
-          seconds={COIL_SECONDS + 20}
+          seconds={proof.limits.coilSeconds + 20}
           popOff={null}
           reseat={null}
           unit="%"
-          volumeWords={`95 % by ${COIL_SECONDS} s`}
+          volumeWords={`95 % by ${proof.limits.coilSeconds} s`}
         />
       }
     >
@@ -97,9 +98,10 @@ export function TravelBench(props: BenchProps) {
               </Choice>
             ))}
           </div>
-          <Smalls style={{ gridTemplateColumns: '1fr 1fr' }}>
+          <Smalls style={{ gridTemplateColumns: '1fr 1fr 1fr' }}>
             <Small label="At its terminal, V" value={volts} set={setVolts} usual="12" />
             <Small label="It draws cold, A" value={amps} set={setAmps} usual="not read" />
+            <Small label="Once warm, A" value={hot} set={setHot} usual="not read" />
           </Smalls>
         </>
       )}
