@@ -1,2 +1,3 @@
 export * from './network.ts'
 export { outsideCauses, signs, type Area } from './outside.ts'
+export { firstCauses, type FirstLook } from './first.ts'

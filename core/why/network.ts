@@ -6,11 +6,11 @@ import {
   type Question,
   type Seen,
 } from '../causes/index.ts'
-import { causes as carburetor } from '../complaint/index.ts'
+import { causes as carburetor, type Said, type Tests } from '../complaint/index.ts'
 import { bodyNumbers, bodyOf, type JobState, type SheetsByBody } from '../job/index.ts'
 import { weighFindings } from '../findings/index.ts'
 import { isRefusal, type Result } from '../refusal/index.ts'
-import type { Sheets } from '../sheets/index.ts'
+import { screwKindOf, type Sheets } from '../sheets/index.ts'
 import { outsideCauses, signs, type Area } from './outside.ts'
 
 /** The judgement behind the table is worth so many complaints; what the shop has seen itself is added to it. */
@@ -21,7 +21,7 @@ export interface Outcomes {
   answered: number
   causes: Readonly<Record<string, number>>
 }
-const noOutcomes: Outcomes = { answered: 0, causes: {} }
+export const noOutcomes: Outcomes = { answered: 0, causes: {} }
 
 export interface Cause {
   code: string
@@ -94,12 +94,13 @@ export function causesFor(
       : []
     if (sheets && cause.kinds.length > 0 && positions.length === 0 && !cause.without) return []
     const words = sheets && positions.length === 0 && cause.without ? cause.without : cause
+    const kind = sheets && screwKindOf(sheets.spec)
     return [
       {
         code: cause.code,
         area: 'carburetor',
         finding: words.finding,
-        look: words.look,
+        look: (words === cause && kind && cause.lookBy?.[kind]) || words.look,
         minutes: OUTSIDE_LOOKS.has(cause.code) || opened ? LOOK_MINUTES : COVER_MINUTES,
         positions,
         ...of(cause.code, cause.prior),
@@ -165,16 +166,21 @@ export interface Why {
   explained: number
 }
 
-/** What is known of a complaint: its own words, the tests as received, what somebody said of signs and causes since. */
-function seenOf(state: JobState, body = 1): Record<string, Seen> {
-  const { complaint } = state.opened!
+/** A complaint's own words and the tests as received, as evidence. */
+export function complaintSeen(complaint: Said, tests: Tests): Record<string, Seen> {
   const seen: Record<string, Seen> = {}
   if (complaint.symptom !== 'none: overhaul') seen[`symptom:${complaint.symptom}`] = 'present'
   if (EVERY_BAND.includes(complaint.band)) seen[`band:${complaint.band}`] = 'present'
   if (complaint.temperature !== 'both') seen[`temperature:${complaint.temperature}`] = 'present'
   if (complaint.when !== 'any time') seen[`when:${complaint.when}`] = 'present'
-  for (const [test, { result }] of Object.entries(bodyOf(state, body).tests))
+  for (const [test, { result }] of Object.entries(tests))
     if (result !== 'none') seen[`test:${test}`] = result === 'bad' ? 'present' : 'absent'
+  return seen
+}
+
+/** What is known of a complaint: its own words, the tests as received, what somebody said of signs and causes since. */
+function seenOf(state: JobState, body = 1): Record<string, Seen> {
+  const seen = complaintSeen(state.opened!.complaint, bodyOf(state, body).tests)
   for (const { id, look, seen: shown } of lookEvidence) {
     const looked = bodyOf(state, body).looks[look]
     if (looked && looked.seen !== 'none') seen[id] = looked.seen === shown ? 'present' : 'absent'

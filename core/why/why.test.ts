@@ -4,7 +4,7 @@ import { weighCauses } from '../causes/index.ts'
 import { causes as carburetor } from '../complaint/index.ts'
 import { fold, type DataOf, type UnsentEntry } from '../job/index.ts'
 import { isRefusal } from '../refusal/index.ts'
-import { causesFor, networkOf, outsideCauses, signs, why } from './index.ts'
+import { causesFor, firstCauses, networkOf, outsideCauses, signs, why } from './index.ts'
 
 const sheets = sheetsFor('K-4417-2S')
 const job = (complaint: Partial<DataOf['job.opened']['complaint']>, ...more: UnsentEntry[]) =>
@@ -141,5 +141,48 @@ describe('the table', () => {
   })
   it('can be weighed: no evidence twice, no weight of an unknown cause', () => {
     expect(isRefusal(weighCauses(networkOf(causesFor(undefined, false)), {}))).toBe(false)
+  })
+})
+
+describe('look here first, at the counter', () => {
+  const said = (symptom: string, more: object = {}) => ({
+    symptom,
+    band: 'everywhere',
+    temperature: 'both',
+    when: 'any time',
+    ...more,
+  })
+  it('is what Why says while nothing was opened: one network, one answer', () => {
+    const first = firstCauses(said('flooding'), {}, sheets)
+    const answer = asked({ symptom: 'flooding' })
+    for (const { code, p: chance } of first) expect(chance).toBeCloseTo(p(answer, code), 9)
+    expect(first.map(({ code }) => code)).toEqual(
+      answer.causes
+        .filter((one) => one.p >= 1 / 12)
+        .slice(0, 4)
+        .map(({ code }) => code),
+    )
+  })
+  it('names what is not the carburetor where that is likelier', () => {
+    const areas = firstCauses(said('hard start', { when: 'cold and damp' })).map(({ area }) => area)
+    expect(areas.some((area) => area !== 'carburetor')).toBe(true)
+  })
+  it('a test that was good clears what it clears', () => {
+    const chance = (tests: Parameters<typeof firstCauses>[1]) =>
+      firstCauses(said('flooding'), tests, sheets).find(({ code }) => code === 'needle')?.p ?? 0
+    expect(chance({ inlet: { result: 'good' } })).toBeLessThan(0.6 * chance({}))
+    expect(chance({ inlet: { result: 'bad' } })).toBeGreaterThan(chance({}))
+  })
+  it('the shop’s own answers sharpen it, and nobody is told to look where nothing is wrong', () => {
+    const before = firstCauses(said('flooding'), {}, sheets).find(({ code }) => code === 'seat')?.p ?? 0
+    const after = firstCauses(said('flooding'), {}, sheets, { answered: 40, causes: { seat: 20 } })
+    expect(after.find(({ code }) => code === 'seat')!.p).toBeGreaterThan(before)
+    expect(firstCauses(said('none: overhaul'))).toEqual([])
+    expect(firstCauses(said(''))).toEqual([])
+  })
+  it('says it for this unit’s kind of screw, and leaves out what it does not have', () => {
+    const slide = sheetsFor('S26-14F')
+    expect(firstCauses(said('bog on opening'), {}, slide).some(({ code }) => code === 'pump')).toBe(false)
+    expect(firstCauses(said('bog on opening'), {}, sheets).some(({ code }) => code === 'pump')).toBe(true)
   })
 })

@@ -5,9 +5,10 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { betweenStumbles, readTurnsOut, screwRun, screwWords } from '@ekrond/core/run'
 import { mixtureKindOf, settingKey, type SettingSpec } from '@ekrond/core/sheets'
 import { useState } from 'react'
+import { readingNow } from '../instruments/hub'
 import type { OpenJob } from '../data/job'
 import { Drawing, Text } from '../drawing'
-import { Choice, ErrorLine, FieldInput, Label } from '../ui'
+import { Choice, ErrorLine, FieldInput, Key, Label } from '../ui'
 import { onEnter } from '../ui/keys'
 import { Row } from './Row'
 
@@ -33,6 +34,12 @@ export function Screw({
   const kind = open.sheets ? mixtureKindOf(setting, open.sheets.spec) : null
   const run = kind && readings.length > 1 ? screwRun(state.run, key, kind, DROP[unit]) : null
   const middle = betweenStumbles(state.run, key)
+  /** The vacuum as this bench's gauge has it now. */
+  const take = () =>
+    void readingNow('pressure', 'vacuum').then((one) => {
+      if (one?.value == null) setWrong('No gauge is heard here. Type it, or pick one at Instruments.')
+      else setReading(`${one.value.toFixed(1)} kPa`)
+    })
   const log = () => {
     const t = readTurnsOut(turns)
     if (!Number.isFinite(t)) return setWrong('Turns out from seated, like 1 1/2.')
@@ -87,12 +94,19 @@ export function Screw({
                 value={reading}
                 placeholder="780"
                 onChange={(event) => setReading(event.target.value)}
-                onKeyDown={onEnter(log)}
+                onKeyDown={(event) => {
+                  if (event.key !== '+') return onEnter(log)(event)
+                  event.preventDefault()
+                  take()
+                }}
               />
             </label>
           </Row>
           <Row>
             <Choice onPress={log}>Log it</Choice>
+            <Choice onPress={take} aria-label="Take it from the vacuum gauge">
+              Take <Key>+</Key>
+            </Choice>
             <Choice
               onPress={() => {
                 const t = readTurnsOut(turns)

@@ -1,5 +1,7 @@
-import { firstLooks, lookFirst, type Tests } from '@ekrond/core/complaint'
+import type { Tests } from '@ekrond/core/complaint'
 import type { Sheets } from '@ekrond/core/sheets'
+import { firstCauses, type FirstLook } from '@ekrond/core/why'
+import { useMemo } from 'react'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'
 
@@ -34,23 +36,25 @@ export interface SaidAtCounter {
   when: string
 }
 
-/** Which findings would explain the complaint, in order, each with its share. */
-export const suspectsOf = (said: SaidAtCounter, tests: Tests, sheets: Sheets | undefined) =>
-  firstLooks(
-    lookFirst(
-      {
-        symptom: said.symptom,
-        band: said.band || 'everywhere',
-        temperature: said.temperature || 'both',
-        when: said.when || 'any time',
-      },
-      tests,
-      sheets,
-    ),
+/** Where to look first, by what was said and tested, before anything is opened. */
+export const suspectsOf = (said: SaidAtCounter, tests: Tests, sheets: Sheets | undefined): FirstLook[] =>
+  firstCauses(
+    {
+      symptom: said.symptom,
+      band: said.band || 'everywhere',
+      temperature: said.temperature || 'both',
+      when: said.when || 'any time',
+    },
+    tests,
+    sheets,
   )
 
 export function LookFirst({ said }: { said: SaidAtCounter }) {
-  const suspects = suspectsOf(said, {}, undefined)
+  const { symptom, band, temperature, when } = said
+  const suspects = useMemo(
+    () => suspectsOf({ symptom, band, temperature, when }, {}, undefined),
+    [symptom, band, temperature, when],
+  )
   return (
     <div>
       <h2>Look here first</h2>
@@ -62,7 +66,7 @@ export function LookFirst({ said }: { said: SaidAtCounter }) {
       <List>
         {suspects.map((suspect) => (
           <li key={suspect.code}>
-            <i>{Math.round(suspect.share * 100)} %</i>
+            <i>{Math.round(suspect.p * 100)} %</i>
             <b>{suspect.finding}</b>
             <small>{suspect.look}</small>
           </li>

@@ -1,6 +1,6 @@
 import { plainNumber } from '@ekrond/core/measure'
 import { receivedTests, workSoFar } from '@ekrond/core/job'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { useShop } from '../../data/shop'
 import { sayInstant, sayMoney } from '../../shell/dates'
@@ -102,7 +102,12 @@ export default function ReceiveStation({ open }: StationProps) {
 }
 
 function Suspects({ open, typed }: StationProps & { typed: Opening }) {
-  const suspects = suspectsOf(typed, open.here.tests, open.sheets)
+  const { symptom, band, temperature, when } = typed
+  const { tests } = open.here
+  const suspects = useMemo(
+    () => suspectsOf({ symptom, band, temperature, when }, tests, open.sheets),
+    [symptom, band, temperature, when, tests, open.sheets],
+  )
   return suspects.length === 0 ? (
     <StripCell style={{ padding: '10px 20px' }}>
       <Label>Look here first</Label>
@@ -112,7 +117,7 @@ function Suspects({ open, typed }: StationProps & { typed: Opening }) {
     suspects.map((suspect, i) => (
       <StripCell key={suspect.code} style={{ minWidth: 168, paddingLeft: i ? 10 : 16 }}>
         <Label>
-          {i === 0 ? 'Look here first' : 'then'}, {Math.round(suspect.share * 100)} %
+          {i === 0 ? 'Look here first' : 'then'}, {Math.round(suspect.p * 100)} %
         </Label>
         <b style={{ lineHeight: 1.2 }}>{suspect.finding}</b>
         <span style={{ color: 'var(--pencil)', lineHeight: 1.25, display: 'block' }}>{suspect.look}</span>
