@@ -1,5 +1,6 @@
 import { MOST_DATA_BYTES, type AppendAnswer, type EntryAnswer } from '@ekrond/contract/jobs'
 import {
+  type DataOf,
   actsOf,
   admit,
   afterReturn,
@@ -15,7 +16,8 @@ import {
   type UnsentEntry,
 } from '@ekrond/core/job'
 import { templates } from '@ekrond/core/families/templates'
-import { taughtSheets } from '@ekrond/core/teach'
+import { isRefusal } from '@ekrond/core/refusal'
+import { mongrelSheets, taughtSheets } from '@ekrond/core/teach'
 import { summarise } from '@ekrond/core/stations'
 import type { Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
@@ -51,6 +53,12 @@ export interface JobCache {
 export function jobCache(): JobCache {
   const states = new Map<string, JobState>()
   const sheetsByRevision = new Map<string, Sheets>()
+  const find = async (db: Queryable, { specRev, buildRev }: { specRev: string; buildRev: string }) => {
+    const key = `${specRev}|${buildRev}`
+    const found = sheetsByRevision.get(key) ?? (await selectSheets(db, specRev, buildRev))
+    if (found) sheetsByRevision.set(key, found)
+    return found
+  }
   const keep = (state: JobState) => {
     states.delete(state.job)
     states.set(state.job, state)
@@ -73,11 +81,11 @@ export function jobCache(): JobCache {
       const result: Record<number, Sheets | undefined> = { ...taughtSheets(state, templates) }
       for (const [number, { ident, taught }] of Object.entries(state.bodies)) {
         if (!ident || taught) continue
-        const key = `${ident.specRev}|${ident.buildRev}`
-        const known = sheetsByRevision.get(key) ?? (await selectSheets(db, ident.specRev, ident.buildRev))
-        if (!known) continue
-        sheetsByRevision.set(key, known)
-        result[Number(number)] = known
+        const upper = await find(db, ident)
+        const lower = ident.lower && (await find(db, ident.lower))
+        if (!upper || (ident.lower && !lower)) continue
+        const sheets = lower ? mongrelSheets(upper, lower) : upper
+        if (!isRefusal(sheets)) result[Number(number)] = sheets
       }
       return result
     },
@@ -254,13 +262,16 @@ async function admitHere(
 ): Promise<NotAdmitted | undefined> {
   if (entry.kind === 'own.published') return mayPublish(client, state, entry)
   if (entry.kind !== 'ident.chosen') return undefined
-  const { listNumber, specRev, buildRev } = entry.data as {
-    listNumber: string
-    specRev: string
-    buildRev: string
-  }
+  const { listNumber, specRev, buildRev, lower } = entry.data as DataOf['ident.chosen']
   const sheets = await selectSheets(client, specRev, buildRev)
   if (!sheets) return notAdmitted('revision', 'These sheets are not in the library. Reload and choose again.')
+  if (lower) {
+    const body = await selectSheets(client, lower.specRev, lower.buildRev)
+    if (body?.spec.listNumber !== lower.listNumber)
+      return notAdmitted('revision', `These sheets are not ${lower.listNumber}’s.`)
+    const both = mongrelSheets(sheets, body)
+    if (isRefusal(both)) return notAdmitted('revision', both.refused.why)
+  }
   return sheets.spec.listNumber === listNumber && sheets.build.listNumber === listNumber
     ? undefined
     : notAdmitted('revision', `These sheets are not ${listNumber}’s.`)

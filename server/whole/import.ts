@@ -1,4 +1,4 @@
-import { checkData, Envelope, fold, type Entry } from '@ekrond/core/job'
+import { type DataOf, checkData, Envelope, fold, type Entry } from '@ekrond/core/job'
 import { summarise } from '@ekrond/core/stations'
 import { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import * as v from 'valibot'
@@ -192,8 +192,8 @@ const revisionsOf = (log: readonly Entry[]): string[] =>
   log
     .filter((entry) => entry.kind === 'ident.chosen')
     .flatMap((entry) => {
-      const { specRev, buildRev } = entry.data as { specRev: string; buildRev: string }
-      return [specRev, buildRev]
+      const { specRev, buildRev, lower } = entry.data as DataOf['ident.chosen']
+      return [specRev, buildRev, ...(lower ? [lower.specRev, lower.buildRev] : [])]
     })
 
 async function importJobs(client: Client, files: Files, revisions: ReadonlySet<string>, tell: Tell) {

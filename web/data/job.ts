@@ -14,6 +14,7 @@ import {
   type BodyState,
   type DataOf,
   type Entry,
+  type Ident,
   type JobState,
   type NotAdmitted,
   type SheetsByBody,
@@ -24,7 +25,8 @@ import { lastOwn, lastOwnAct, lastUndoneAct, type StationName } from '@ekrond/co
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSearchParams } from 'react-router'
-import { taughtSheets } from '@ekrond/core/teach'
+import { isRefusal } from '@ekrond/core/refusal'
+import { mongrelSheets, taughtSheets } from '@ekrond/core/teach'
 import { call, type ApiError } from './api'
 import { stampNow } from './clock'
 import { draftKey } from './draft'
@@ -162,10 +164,12 @@ export function useJob(key: string): JobLoad {
     [state.bodies],
   )
   const fetched = useQueries({
-    queries: idents.map(({ ident }) => sheetsQuery(ident.specRev, ident.buildRev)),
+    queries: idents.flatMap(({ ident }) => [
+      sheetsQuery(ident.specRev, ident.buildRev),
+      ...(ident.lower ? [sheetsQuery(ident.lower.specRev, ident.lower.buildRev)] : []),
+    ]),
     combine: useCallback(
-      (found: { data?: Sheets | undefined }[]): SheetsByBody =>
-        Object.fromEntries(idents.map(({ number }, i) => [number, found[i]?.data])),
+      (found: { data?: Sheets | undefined }[]): SheetsByBody => byBody(idents, found),
       [idents],
     ),
   })
@@ -279,4 +283,20 @@ export function useJob(key: string): JobLoad {
       again: () => void query.refetch(),
     }
   return { status: 'loading' }
+}
+
+/** Each body's sheets out of those that were fetched in the same order: one pair, or two where its body is another list number's. */
+function byBody(
+  idents: readonly { number: string; ident: Ident }[],
+  found: readonly { data?: Sheets | undefined }[],
+): SheetsByBody {
+  let at = 0
+  const sheets: Record<number, Sheets | undefined> = {}
+  for (const { number, ident } of idents) {
+    const upper = found[at++]?.data
+    const lower = ident.lower ? found[at++]?.data : undefined
+    const both = upper && lower ? mongrelSheets(upper, lower) : undefined
+    sheets[Number(number)] = ident.lower ? (both && !isRefusal(both) ? both : undefined) : upper
+  }
+  return sheets
 }

@@ -8,6 +8,8 @@ export interface Ident {
   specRev: string
   buildRev: string
   p: number | null
+  /** where its body is another list number's: that one's sheets */
+  lower?: { listNumber: string; specRev: string; buildRev: string } | null
   entry: string
 }
 
@@ -28,14 +30,20 @@ export const identChosen = defineKind({
     buildRev: revision,
     p: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(1))),
     runnerUp: v.nullable(v.object({ listNumber: revision, p: v.number() })),
+    /** a mongrel: the body's own; entries of before lack it */
+    lower: v.optional(v.nullable(v.object({ listNumber: revision, specRev: revision, buildRev: revision }))),
   }),
   key: () => '',
   admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, () => {
-      const { listNumber, specRev, buildRev, p } = entry.data
-      return { ident: { listNumber, specRev, buildRev, p, entry: entry.id }, taught: null, published: null }
+      const { listNumber, specRev, buildRev, p, lower } = entry.data
+      return {
+        ident: { listNumber, specRev, buildRev, p, ...(lower ? { lower } : {}), entry: entry.id },
+        taught: null,
+        published: null,
+      }
     }),
   sentence: (data) =>
-    `identified it as ${data.listNumber}${data.p === null ? '' : ` (${Math.round(data.p * 100)} %)`}`,
+    `identified it as ${data.listNumber}${data.lower ? ` on a body of ${data.lower.listNumber}` : ''}${data.p === null ? '' : ` (${Math.round(data.p * 100)} %)`}`,
 })
