@@ -124,8 +124,9 @@ test('ten lifts are counted from the gauge; a wet level that is off names its cu
   // From the depth gauge, by one key.
   await level.fill('')
   await level.press('+')
-  await expect(level).toHaveValue('15.9')
-  await expect(ask(page).getByText(/15\.9 below the face/)).toBeVisible()
+  // The gauge's last figure wavers as a real one's does.
+  await expect(level).toHaveValue(/^1(5\.[89]|6\.0)$/)
+  await expect(ask(page).getByText(`${await level.inputValue()} below the face`)).toBeVisible()
   await level.press('Enter')
   await expect(page.getByRole('button', { name: /^Wet level: .*proved/ })).toBeVisible()
 })

@@ -31,7 +31,7 @@ export interface ChartProps {
   volumeWords: string
 }
 
-/** Pressure over time as the gauge writes it: pencil dots read, ink fitted, the tint what is allowed. Drawn sixty times a second while it runs. */
+/** Pressure over time as the gauge writes it: pencil dots read, ink fitted, the tint what is allowed. Drawn at each frame that has something new while it runs. */
 export function PressureChart(props: ChartProps) {
   const [box, size] = useSize<SVGSVGElement>()
   const dots = useRef<SVGPathElement>(null)
@@ -47,8 +47,13 @@ export function PressureChart(props: ChartProps) {
 
   useEffect(() => {
     let frame = 0
+    let drawn = -1
     const draw = () => {
+      if (runs) frame = requestAnimationFrame(draw)
       const now = samples()
+      // A frame that has nothing new costs nothing: painting is what a busy machine cannot spare.
+      if (now.length === drawn) return
+      drawn = now.length
       const every = Math.ceil(now.length / MOST_POINTS) || 1
       let d = ''
       for (let i = 0; i < now.length; i += every) {
@@ -56,7 +61,6 @@ export function PressureChart(props: ChartProps) {
         d += `M${x(s).toFixed(1)} ${y(p).toFixed(1)}h0`
       }
       dots.current?.setAttribute('d', d)
-      if (runs) frame = requestAnimationFrame(draw)
     }
     draw()
     return () => cancelAnimationFrame(frame)
