@@ -57,3 +57,25 @@ test('a painted-over mark is settled by three next looks, one of them struck out
   await page.getByRole('button', { name: /: struck$/ }).click()
   await expect.poll(chance).toBe(settled)
 })
+
+test('a cover of one list number on a body of another: the job carries both, each half its own values', async ({
+  bench: page,
+}) => {
+  await page.goto('/jobs/1182/identify')
+  await page.getByLabel('Mark on the plate').fill('K-4417-2S')
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Place of the mark').selectOption('body')
+  await page.getByLabel('Mark on the body').fill('K-4431-1')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('Two halves?')
+  await page.getByRole('button', { name: 'It is both: K-4417-2S on a body of K-4431-1' }).click()
+  await expect(page).toHaveURL(/asfound/)
+  await expect(page.getByText('drawn from K-4417-2S on K-4431-1')).toBeVisible()
+  // The mixture is the body's, the float the cover's.
+  await expect(page.getByText('12.5', { exact: true })).toHaveCount(0)
+  await expect(page.getByText('13.5', { exact: true }).first()).toBeVisible()
+  await page.goto('/jobs/1182/identify')
+  await expect(page.getByText('A mongrel: cover by K-4417-2S, body by K-4431-1.')).toBeVisible()
+  await page.goto('/jobs/1182/history')
+  await expect(page.getByText(/identified it as K-4417-2S on a body of K-4431-1/)).toBeVisible()
+})

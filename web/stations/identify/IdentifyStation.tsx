@@ -68,6 +68,12 @@ const isLength = (feature: string) => feature.endsWith('Mm')
 const measured = (value: string | number | undefined) => (value === undefined ? null : Number(value))
 const EMPTY: CatalogueAnswer['candidates'] = []
 
+const identOf = ({ listNumber, sheets: { specRev, buildRev } }: ListNumberAnswer) => ({
+  listNumber,
+  specRev,
+  buildRev,
+})
+
 /** Which list number it is, or, where no book knows it, what the bench has taught of it so far. */
 export default function IdentifyStation({ open }: StationProps) {
   const [teaching, setTeaching] = useState(false)
@@ -183,6 +189,35 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
         : null,
     [catalogue, body.marks, makerNow],
   )
+  /** Each half by its own sheets. */
+  const [chooseBoth] = useAct(async () => {
+    if (!halves) return
+    const move = beginMove()
+    enterMark()
+    try {
+      const [upper, lower] = await Promise.all(
+        [halves.upper.id, halves.lower.id].map((id) => client.fetchQuery(listNumberQuery(id))),
+      )
+      const before = open.standing('ident.chosen')
+      const no =
+        upper &&
+        lower &&
+        open.add(
+          'ident.chosen',
+          {
+            ...identOf(upper),
+            p: Math.min(halves.upper.p, halves.lower.p),
+            runnerUp: null,
+            lower: identOf(lower),
+          },
+          correcting(before?.id),
+        )
+      if (no) setWrong(no.sentence)
+      else move(open.to('asfound'))
+    } catch (error) {
+      setWrong((error as Error).message)
+    }
+  })
   const unidentified = bodyNumbers(open.state).filter((number) => !bodyOf(open.state, number).ident)
   /** The bodies of a bank are alike as a rule: one tap gives the rest this one's list number. */
   const alikeAll = () => {
@@ -325,8 +360,19 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
           {halves && (
             <ErrorLine role="alert">
               Two halves? The {halves.upper.place} says {halves.upper.id}, the {halves.lower.place}{' '}
-              {halves.lower.id}. Each half keeps its own parts: look which one the castings’ join speaks for.
+              {halves.lower.id}. Look at the join of the castings: is it a cover of one on a body of another?
             </ErrorLine>
+          )}
+          {halves && !body.ident?.lower && (
+            <Choice onPress={() => void chooseBoth()}>
+              It is both: {halves.upper.id} on a body of {halves.lower.id}
+            </Choice>
+          )}
+          {body.ident?.lower && (
+            <p style={{ fontWeight: 500 }}>
+              A mongrel: cover by {body.ident.listNumber}, body by {body.ident.lower.listNumber}. Each half
+              has its own values and parts.
+            </p>
           )}
           {open.sheets && <CheckAgain open={{ ...open, sheets: open.sheets }} />}
           {pNone > 0.5 && !nothingSeen && (
