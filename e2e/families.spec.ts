@@ -1,59 +1,14 @@
 import { aim } from '@ekrond/core/settings'
 import { settingKey, type Sheets } from '@ekrond/core/sheets'
-import type { DataOf } from '@ekrond/core/job'
 import type { Page } from '@playwright/test'
 import { execFileSync } from 'node:child_process'
-import { randomUUID } from 'node:crypto'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { finding, identified, opening, sheetsFor, unsent } from '../demo/log-entries.ts'
-import { expect, test, type RunningShop } from './shop.ts'
+import { finding, sheetsFor } from '../demo/log-entries.ts'
+import { openOn } from './job.ts'
+import { expect, test } from './shop.ts'
 import { turned } from './screws.ts'
-
-/** A job of a list number at the server, and what is entered on it as a browser would send it. */
-async function openOn(shop: RunningShop, sheets: Sheets) {
-  const job = randomUUID()
-  let n = 0
-  const enter = async <K extends keyof DataOf>(kind: K, data: DataOf[K]) => {
-    const entry = unsent(++n, kind, data, { id: randomUUID(), job, at: '2026-11-24T10:40:00.000Z' })
-    const response = await fetch(`${shop.url}/api/jobs/${job}/entries`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', origin: shop.url },
-      body: JSON.stringify({ entries: [entry] }),
-    })
-    const answer = (await response.json()) as {
-      number: number
-      answers: { outcome: string; sentence?: string }[]
-    }
-    expect(answer.answers[0]?.sentence ?? answer.answers[0]?.outcome, `${kind} ${JSON.stringify(data)}`).toBe(
-      'accepted',
-    )
-    return answer.number
-  }
-  const number = await enter('job.opened', {
-    ...opening,
-    pressureKpa: null,
-    ethanol: 0,
-    promise: '2026-11-27',
-  })
-  const { listNumber } = sheets.spec
-  await enter('ident.chosen', {
-    ...identified,
-    listNumber,
-    specRev: `${listNumber}/spec/${await newest(shop, listNumber, 'spec')}`,
-    buildRev: `${listNumber}/build/${await newest(shop, listNumber, 'build')}`,
-  })
-  await enter('teardown.unlocked', { why: 'came in a box' })
-  return { number, enter }
-}
-
-async function newest(shop: RunningShop, listNumber: string, kind: 'spec' | 'build'): Promise<number> {
-  const { sheets } = (await (await fetch(`${shop.url}/api/list-numbers/${listNumber}`)).json()) as {
-    sheets: { specRev: string; buildRev: string }
-  }
-  return Number(sheets[`${kind}Rev`].split('/').at(-1))
-}
 
 type Opened = Awaited<ReturnType<typeof openOn>>
 

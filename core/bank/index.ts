@@ -1,2 +1,3 @@
 export * from './balance.ts'
 export * from './couplers.ts'
+export * from './turned.ts'

@@ -1,5 +1,6 @@
 import { workingConditions, type Conditions } from '../conditions/index.ts'
-import { floatBalance, floatBody, levelInUse, readingForLevel } from '../float/index.ts'
+import { floatBalance, floatBody, headPressure, levelInUse, readingForLevel } from '../float/index.ts'
+import { plainNumber } from '../measure/index.ts'
 import { blendDensity } from '../metering/index.ts'
 import { pistonVolume, pumpStroke } from '../pump/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
@@ -54,6 +55,35 @@ export interface Bench {
   tiltDeg: number
   /** where it is read, mm beyond the float's centre, away from the pin */
   readAtMm: number
+}
+
+/** What was said of a wet bench: its head, mm, as typed; its fluid; where the level is read, mm, as typed. */
+export interface BenchSaid {
+  head: string
+  fluid: string
+  readAt: string
+}
+
+/**
+ * A wet bench from what was typed of it: a tank so high that it gives the job's own pressure unless another head is typed, test fluid
+ * unless gasoline or the job's own fuel is said.
+ */
+export function benchOf(
+  { head, fluid, readAt }: BenchSaid,
+  conditions: Conditions,
+  tiltDeg: number,
+): Bench & { headMm: number | null } {
+  const densityKgM3 =
+    fluid === 'job' ? conditions.densityKgM3 : fluid === 'gasoline' ? fluidDensity(0) : fluidDensity(null)
+  const typed = plainNumber(head)
+  const headMm = Number.isFinite(typed) ? typed : null
+  return {
+    headMm,
+    densityKgM3,
+    pressureKpa: headMm === null ? conditions.pressureKpa : headPressure(headMm, densityKgM3),
+    tiltDeg,
+    readAtMm: plainNumber(readAt, 0),
+  }
 }
 
 export interface BenchLevel {

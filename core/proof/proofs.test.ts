@@ -5,6 +5,7 @@ import { bankAdvice, learnInfluence } from '../bank/couplers.ts'
 import { floatBalance, levelInUse } from '../float/index.ts'
 import {
   benchLevel,
+  benchOf,
   levelAtEngine,
   lossAsLeak,
   needleWeight,
@@ -369,5 +370,23 @@ describe('what a sheet says of its own proofs', () => {
     expect(of(without, 'pump')).toBeUndefined()
     expect(of(without, 'weep')).toBeUndefined()
     expect(of(without, 'inlet')).toBeDefined()
+  })
+})
+
+describe('a wet bench as it was said', () => {
+  const conditions = { pressureKpa: 21, ethanol: 0.1, densityKgM3: 748, assumes: [] }
+  it('stands so high that it gives the job’s pressure, with test fluid, unless another head is typed', () => {
+    expect(benchOf({ head: '', fluid: '', readAt: '' }, conditions, 8)).toEqual({
+      headMm: null,
+      pressureKpa: 21,
+      densityKgM3: 760,
+      tiltDeg: 8,
+      readAtMm: 0,
+    })
+  })
+  it('a typed head of 1,000 mm of the job’s fuel is 748 · 9.80665 · 1 = 7.335 kPa', () => {
+    const bench = benchOf({ head: '1000', fluid: 'job', readAt: '12' }, conditions, 0)
+    expect(bench.pressureKpa).toBeCloseTo(7.335, 3)
+    expect(bench).toMatchObject({ headMm: 1000, densityKgM3: 748, readAtMm: 12 })
   })
 })

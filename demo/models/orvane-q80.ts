@@ -24,7 +24,7 @@ export const orvaneQ80: Family = {
         {
           code: 'airValve',
           name: 'Air valve swings free',
-          wants: 'free',
+          wants: 'swings free',
           hold: 'Push it open with one finger and let go: it shuts by its spring, without a catch and without a slam.',
           rests: ['cover'],
         },

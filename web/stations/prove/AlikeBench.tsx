@@ -1,4 +1,4 @@
-import { bankAdvice, type Advice } from '@ekrond/core/bank'
+import { bankAdvice, leaderOf, turnedSince, turnWords, type Advice } from '@ekrond/core/bank'
 import { bodyNumbers } from '@ekrond/core/job'
 import { figure } from '@ekrond/core/measure'
 import { spreadOf } from '@ekrond/core/proof'
@@ -35,32 +35,6 @@ const Columns = styled.div<{ $n: number }>`
   }
 `
 
-const FRACTIONS: Record<number, string> = {
-  1: '1/16',
-  2: '1/8',
-  3: '3/16',
-  4: '1/4',
-  5: '5/16',
-  6: '3/8',
-  7: '7/16',
-  8: '1/2',
-  9: '9/16',
-  10: '5/8',
-  11: '11/16',
-  12: '3/4',
-  13: '13/16',
-  14: '7/8',
-  15: '15/16',
-}
-
-/** Sixteenths of a turn as a hand says them. */
-function turnWords(sixteenths: number): string {
-  const n = Math.abs(sixteenths)
-  const whole = Math.floor(n / 16)
-  const rest = FRACTIONS[n % 16] ?? ''
-  return `${sixteenths > 0 ? 'out' : 'in'} ${[whole || '', rest].filter(Boolean).join(' ')}`
-}
-
 const stepWords = (advice: Advice) =>
   advice.steps
     .map(
@@ -81,7 +55,7 @@ export function AlikeBench(props: BenchProps) {
   const [missing, setMissing] = useState<number[]>([])
   const [undone, setUndone] = useState(false)
   const typed = bodies.map((_, i) => text.split('|')[i] ?? '')
-  const lead = Math.min(bodies.length - 1, Math.max(0, leads ? Number(leads) : bodies.length > 2 ? 1 : 0))
+  const lead = leaderOf(bodies.length, leads)
   const set = (i: number, value: string) => setText(typed.map((one, j) => (j === i ? value : one)).join('|'))
   const columns = useHeard().filter(
     ({ quantity, name }) => quantity === 'pressure' && /column|tube/i.test(name),
@@ -95,10 +69,8 @@ export function AlikeBench(props: BenchProps) {
   const said = open.here.proven[proof.key] ?? []
   const tries = said.flatMap(({ measured }) => (measured.what === 'alike' ? [measured] : []))
   // What was advised after the try before is what was turned since, unless somebody says that it was not.
-  const before = tries.length && sync ? bankAdvice(tries, tries.at(-1)!.lead, missing) : null
-  const turned = bodies.slice(1).map(() => 0)
-  if (before && !isRefusal(before) && !undone)
-    for (const { coupler, sixteenths } of before.steps) turned[coupler] = sixteenths / 16
+  const advised = turnedSince(sync ? tries : [], tries.at(-1)?.lead, bodies.length, missing, false)
+  const turned = turnedSince(sync ? tries : [], tries.at(-1)?.lead, bodies.length, missing, undone)
   const entering = full ? enterAlike(proof, readings, lead, allowed, tries.length ? turned : []) : null
   const now = full && readings.every(Number.isFinite) ? readings : (tries.at(-1)?.readings ?? null)
   const advice =
@@ -221,7 +193,7 @@ export function AlikeBench(props: BenchProps) {
                   {missing.includes(c) ? `no coupler ${c + 1}–${c + 2}` : `${c + 1}–${c + 2}`}
                 </Choice>
               ))}
-            {before && !isRefusal(before) && before.steps.length > 0 && (
+            {tries.length > 0 && advised.some((one) => one !== 0) && (
               <QuietButton onPress={() => setUndone(!undone)}>
                 {undone ? 'it was turned as told' : 'it was not turned as told'}
               </QuietButton>

@@ -1,8 +1,7 @@
 import { conditionsFor } from '@ekrond/core/entering'
-import { headPressure } from '@ekrond/core/float'
 import { lastSaid } from '@ekrond/core/job'
 import { figure, plainNumber } from '@ekrond/core/measure'
-import { benchLevel, fluidDensity } from '@ekrond/core/proof'
+import { benchLevel, benchOf, fluidDensity } from '@ekrond/core/proof'
 import { enterLevel } from '@ekrond/core/proving'
 import { readTyped } from '@ekrond/core/instruments'
 import { isRefusal } from '@ekrond/core/refusal'
@@ -25,12 +24,8 @@ export function LevelBench(props: BenchProps) {
   const [lip, setLip] = useDraft(open.draft('prove', 'lip'))
   const conditions = conditionsFor(state, sheets)
   const tiltDeg = state.opened?.tiltDeg ?? 0
-  const density =
-    fluid === 'job' ? conditions.densityKgM3 : fluid === 'gasoline' ? fluidDensity(0) : fluidDensity(null)
-  // A tank at the height that gives the job's pressure is the usual bench; another head is typed.
-  const headMm = plainNumber(head, NaN)
-  const pressureKpa = Number.isFinite(headMm) ? headPressure(headMm, density) : conditions.pressureKpa
-  const bench = { pressureKpa, densityKgM3: density, tiltDeg, readAtMm: plainNumber(readAt, 0) }
+  const bench = benchOf({ head, fluid, readAt }, conditions, tiltDeg)
+  const { pressureKpa, headMm } = bench
   const height = lastSaid(open.here.readings['float.height/none'])?.value ?? null
   const wanted = benchLevel(sheets.spec, bench, height)
   const read = text.trim() ? readTyped(text, 'length') : null
@@ -53,7 +48,7 @@ export function LevelBench(props: BenchProps) {
     <ProofSheet
       {...props}
       title={`Wet bench: ${sheets.spec.section.title.toLowerCase()}`}
-      sub={`fed at ${figure(pressureKpa)} kPa${Number.isFinite(headMm) ? `, ${figure(headMm, 0)} mm of head` : ''}${tiltDeg ? ` · tilted ${tiltDeg}° as it sits` : ''}`}
+      sub={`fed at ${figure(pressureKpa)} kPa${headMm === null ? '' : `, ${figure(headMm, 0)} mm of head`}${tiltDeg ? ` · tilted ${tiltDeg}° as it sits` : ''}`}
       entering={entering}
       again={() => setText('')}
       logged={() => setText('')}

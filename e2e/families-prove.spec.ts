@@ -1,0 +1,82 @@
+import { pumpBand, proofsOf, type Proof } from '@ekrond/core/proof'
+import { fold } from '@ekrond/core/job'
+import type { Sheets } from '@ekrond/core/sheets'
+import type { Locator, Page } from '@playwright/test'
+import { JOB, opening, placed, sheetsFor, unsent } from '../demo/log-entries.ts'
+import { openOn } from './job.ts'
+import { expect, test } from './shop.ts'
+
+const ask = (page: Page): Locator => page.getByRole('region', { name: 'What is asked' })
+
+/** Proofs that take their own minutes or an instrument: ten minutes of weep, a coil's curve. They are left open here. */
+const TAKES_TIME = ['weep', 'travel', 'alike']
+
+/** What a good unit shows, typed or tapped. */
+async function show(page: Page, proof: Proof, { spec }: Sheets): Promise<void> {
+  const field = () => ask(page).getByRole('textbox').first()
+  switch (proof.how) {
+    case 'hold':
+      await field().fill(proof.code === 'vacuum' ? '50 49.95 60' : '40 39.98 60')
+      return
+    case 'lifts':
+      await field().fill('10 10')
+      return
+    case 'level':
+      await expect(field()).toHaveAttribute('placeholder', /\d/)
+      await field().fill((await field().getAttribute('placeholder'))!)
+      return
+    case 'pump': {
+      const { lo, hi } = pumpBand(spec)
+      await field().fill(lo === null || hi === null ? '12' : ((lo + hi) / 2).toFixed(1))
+      await ask(page).getByRole('button', { name: 'At once' }).click()
+      return
+    }
+    case 'seen':
+      await ask(page)
+        .getByRole('button', { name: `It ${proof.wants}` })
+        .click()
+      return
+    default:
+      throw new Error(`nobody types ${proof.how}`)
+  }
+}
+
+for (const [family, listNumber] of [
+  ['a two-barrel downdraft', 'K-4417-2S'],
+  ['a four-barrel downdraft', 'Q-8010-1S'],
+  ['a slide', 'S26-14F'],
+  ['a diaphragm unit', 'D32-25K'],
+  ['an updraft', '12T-401'],
+  ['a twin updraft', '24T-529'],
+  ['a small one-barrel', 'U712B'],
+] as const)
+  test(`${family} is proved by hand, each of its proofs as its sheet asks them; what takes its time stands open by name`, async ({
+    bench: page,
+    shop,
+  }) => {
+    test.setTimeout(120_000)
+    const sheets = sheetsFor(listNumber)
+    const { number } = await openOn(shop, sheets)
+    const state = fold(JOB, [placed(unsent(1, 'job.opened', opening), 1)])
+    const proofs = proofsOf({ state, sheets, body: 1 })
+    const byHand = proofs.filter(({ how }) => how !== 'ports' && !TAKES_TIME.includes(how))
+    expect(byHand.length).toBeGreaterThan(3)
+    await page.goto(`/jobs/${number}/prove`)
+    for (const proof of byHand) {
+      const tile = page.getByRole('button', { name: new RegExp(`^${proof.name}:`) })
+      await tile.click()
+      await expect(page.getByRole('heading', { level: 2, name: proof.name })).toBeVisible()
+      await show(page, proof, sheets)
+      await ask(page)
+        .getByRole('button', { name: /^Proved/ })
+        .click()
+      await expect(page.getByRole('button', { name: new RegExp(`^${proof.name}: .*proved`) })).toBeVisible()
+    }
+    // What was not proved stands at the gate by its own name, nothing else of the proofs does.
+    await page.goto(`/jobs/${number}/return`)
+    const points = page.getByRole('list', { name: 'Open points' })
+    await expect(points).toBeVisible()
+    const open = proofs.filter((proof) => TAKES_TIME.includes(proof.how))
+    for (const { name } of open) await expect(points.getByText(name, { exact: false }).first()).toBeVisible()
+    for (const { name } of byHand) await expect(points.getByText(`${name}: not proved`)).toHaveCount(0)
+  })
