@@ -131,7 +131,7 @@ const VIEWS = [
   },
   { name: 'why', path: '/jobs/1188/why' },
   { name: 'return', path: '/jobs/1186/return' },
-  { name: 'history', path: '/jobs/1181/history' },
+  { name: 'stores', path: '/shop/stores/kit/31-B' },
   { name: 'library', path: '/library' },
   // Last: they make one of the demo's jobs a taught one.
   { name: 'teach', path: '/jobs/1182/identify', steps: [teach, type('46.2')] },

@@ -32,9 +32,11 @@ export function firstCauses(
   )
   const answer = weighCauses(network, seen, {})
   if (isRefusal(answer)) return []
+  // What is often met but never brings this is not looked for first.
+  const brings = network.evidence.find(({ id }) => id === `symptom:${said.symptom}`)?.weights ?? {}
   return causes
     .map((cause): FirstLook => ({ ...cause, p: answer.posterior[cause.code] ?? 0 }))
-    .filter(({ p }) => p >= WORTH)
+    .filter(({ code, p }) => p >= WORTH && (brings[code] ?? 0) > 0)
     .sort((a, b) => b.p - a.p)
     .slice(0, MOST)
 }
