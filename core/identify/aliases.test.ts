@@ -3,6 +3,7 @@ import { isRefusal } from '../refusal/index.ts'
 import {
   asOne,
   ENGINE_FEATURE,
+  explain,
   nextLook,
   openCatalogue,
   ownId,
@@ -81,6 +82,12 @@ describe('the engine that it is said to come from', () => {
     // Half believed: the other one keeps a chance worth a look.
     const other = said(2.2).find(({ id }) => id === 'K-4438-2')!
     expect(other.p).toBeGreaterThan(0.05)
+  })
+  it('is told in words, for and against', () => {
+    const words = (litres: number, id: string) =>
+      explain(said(litres).find((one) => one.id === id)!.evidence).map(({ text }) => text)
+    expect(words(2.2, 'K-4438-1')).toContain('its engine, 2.2 L, fits')
+    expect(words(2.2, 'K-4438-2')).toContain('said of 2.2 L, it is for 3.6')
   })
   it('a mark that is read outweighs it', () => {
     const read = ranked(

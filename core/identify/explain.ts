@@ -11,7 +11,7 @@ export const FEATURE_NAMES: Record<string, string> = {
   throttleBoreMm: 'throttle bore',
   venturiMm: 'venturi',
   flangeBoltSpacingMm: 'flange bolts',
-  engineL: 'engine, L',
+  engineL: 'engine',
 }
 
 /** What the evidence says for or against a candidate, in words, the weightiest first. */
@@ -27,6 +27,8 @@ export function explain(
 }
 
 function featureWords({ name, seen, expected, bits }: Evidence): string {
+  if (name === 'engineL' && expected !== '')
+    return bits > -0.5 ? `its engine, ${seen} L, fits` : `said of ${seen} L, it is for ${expected}`
   const label = FEATURE_NAMES[name] ?? name
   if (expected === '') return `${label}: not on file`
   if (seen === expected) return `${label} ${seen} fits`

@@ -45,6 +45,10 @@ const Sheet = styled.main`
   }
   @media (max-width: 999px) {
     grid-template-columns: 1fr;
+    /* What was picked has the sheet; its kind above leads back to the list. */
+    &[data-picked] > section:first-child {
+      display: none;
+    }
     & > section + section {
       border-left: 0;
       border-top: 1px solid var(--ink);
@@ -146,7 +150,7 @@ export default function StoresPage() {
         </>
       }
     >
-      <Sheet>
+      <Sheet data-picked={code === '' ? undefined : ''}>
         <section aria-label={`All ${one}s`}>
           <div style={{ padding: '14px 18px', borderBottom: '1px solid var(--rule)' }}>
             <Button onPress={() => void navigate(`/shop/stores/${what}/${NEW}`)}>A new {one}</Button>

@@ -40,6 +40,9 @@ export function PumpBench(props: BenchProps) {
       }
       entering={entering}
       again={again}
+      {...(ml !== null && !isRefusal(ml) && atOnce === null
+        ? { primary: { words: 'Does it squirt at once?', act: () => undefined, off: true } }
+        : {})}
       logged={again}
       drawing={<Glass ml={ml !== null && !isRefusal(ml) ? ml : null} band={pumpBand(sheets.spec)} />}
     >
