@@ -28,7 +28,7 @@ async function show(page: Page, proof: Proof, { spec }: Sheets): Promise<void> {
     case 'pump': {
       const { lo, hi } = pumpBand(spec)
       await field().fill(lo === null || hi === null ? '12' : ((lo + hi) / 2).toFixed(1))
-      await ask(page).getByRole('button', { name: 'At once' }).click()
+      await ask(page).getByRole('button', { name: 'At once', exact: true }).click()
       return
     }
     case 'seen':

@@ -13,7 +13,7 @@ test.describe('an empty shop', () => {
     await page.getByLabel('Name').fill('Sluice House')
     await page.getByLabel('A delivery costs').fill('4.50')
     await page.getByRole('button', { name: 'Save' }).click()
-    await expect(page.getByRole('heading', { name: 'SH' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'SH', exact: true })).toBeVisible()
 
     await page.getByRole('link', { name: 'Parts' }).click()
     await page.getByRole('button', { name: 'A new part' }).click()
@@ -30,7 +30,7 @@ test.describe('an empty shop', () => {
     await page.getByLabel('Price').fill('12,40')
     await page.getByLabel('Days').fill('3')
     await page.getByRole('button', { name: 'Save' }).click()
-    await expect(page.getByRole('heading', { name: 'PV-1' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'PV-1', exact: true })).toBeVisible()
 
     await page.getByRole('link', { name: 'Kits' }).click()
     await page.getByRole('button', { name: 'A new kit' }).click()
@@ -43,7 +43,7 @@ test.describe('an empty shop', () => {
     await page.getByLabel('Pieces').fill('2')
     await expect(page.getByText('Bought loose: 24.80. Here: 20.00.')).toBeVisible()
     await page.getByRole('button', { name: 'Save' }).click()
-    await expect(page.getByRole('heading', { name: 'KIT-9' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'KIT-9', exact: true })).toBeVisible()
     await accessible(page, 'stores', ['light'])
 
     const market = (await (await page.request.get(`${shop.url}/api/market`)).json()) as {

@@ -1,6 +1,6 @@
 import type { StoreAnswer, StoreKind, StoreRecord, StoresAnswer } from '@ekrond/contract/stores'
 import { useQuery } from '@tanstack/react-query'
-import { useRef, useState, type ComponentType } from 'react'
+import { useEffect, useRef, useState, type ComponentType } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
@@ -231,6 +231,14 @@ function Editor({ what, kept, isNew = false }: { what: StoreKind; kept: StoreAns
   const [saved, setSaved] = useState('')
   const [edition, setEdition] = useState(0)
   const { save, wrong, theirs, taken } = useSave(what, kept.version)
+  // Whoever went elsewhere while it was saved is not fetched back.
+  const stays = useRef(true)
+  useEffect(() => {
+    stays.current = true
+    return () => {
+      stays.current = false
+    }
+  }, [])
   const put = (changes: Partial<StoreRecord>) => {
     setRecord((now) => ({ ...now, ...changes }))
     setSaved('')
@@ -238,12 +246,12 @@ function Editor({ what, kept, isNew = false }: { what: StoreKind; kept: StoreAns
   const write = async () => {
     const code = record.code.trim()
     if (code === '') return setSaved('Give it its number first.')
-    if (!(await save(code, { ...record, code }))) return
+    if (!(await save(code, { ...record, code })) || !stays.current) return
     if (isNew) void navigate(`/shop/stores/${what}/${encodeURIComponent(code)}`, { replace: true })
     else setSaved('Saved.')
   }
   const takeOut = async () => {
-    if (await save(record.code, null)) void navigate(`/shop/stores/${what}`)
+    if ((await save(record.code, null)) && stays.current) void navigate(`/shop/stores/${what}`)
   }
   const Fields = EDITORS[what] as ComponentType<{ record: StoreRecord; put: typeof put }>
   useKeys({ Enter: () => void write() })
