@@ -39,7 +39,11 @@ const LEAST_WAIT_MS = 1500
 const MOST_WAIT_MS = 20_000
 let waitMs = LEAST_WAIT_MS
 
-/** Many lines a second are one change of the screen. */
+/**
+ * Words beside a figure change a few times a second: a bench of twelve instruments writes hundreds of lines, and drawing the screen
+ * anew for each frame of them left no time for a tap. What is drawn as a line reads its samples by itself.
+ */
+const PAINT_EVERY_MS = 125
 function changed() {
   if (painting) return
   painting = true
@@ -48,8 +52,7 @@ function changed() {
     snapshot = [...heard.values()].sort((a, b) => a.name.localeCompare(b.name))
     listeners.forEach((tell) => tell())
   }
-  if (document.hidden) setTimeout(paint, 100)
-  else requestAnimationFrame(paint)
+  setTimeout(paint, PAINT_EVERY_MS)
 }
 
 /** One line of one instrument, from the bench's WebSocket or from a serial port of this computer. */
