@@ -63,7 +63,8 @@ export function LiftsBench(props: BenchProps) {
           <PressureChart
             samples={trace.samples}
             shutAt={null}
-            runs={trace.runs}
+            // Ten are counted: the line need not run on while somebody wants to tap.
+            runs={trace.runs && entering === null}
             curve={null}
             limit={null}
             curveWords=""
