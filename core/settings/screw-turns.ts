@@ -1,9 +1,9 @@
-import { showTurns } from '../measure/index.ts'
 import { flowWords } from '../mixture/index.ts'
-import { refuse } from '../refusal/index.ts'
+import { isRefusal } from '../refusal/index.ts'
 import { screwFlowOf } from '../sheets/taught.ts'
 import { compose } from './judge.ts'
 import type { Setting } from './kind.ts'
+import { turnedOff } from './turned.ts'
 
 /** What a screw that stands too far out brings, and one too far in, by what flows past its tip. */
 const BRINGS = {
@@ -19,33 +19,18 @@ export const screwTurns: Setting = {
   gauges: [],
   unit: { set: 'turns out', found: 'turns in so far' },
   judge(setting, value, { spec }, standing) {
-    const { mostEighths } = spec.mixture
-    if (value > mostEighths)
-      return refuse(
-        'reading',
-        `Thread and taper end at ${showTurns(mostEighths)} turns. Count again from the seat.`,
-      )
+    const turned = turnedOff(value, spec.mixture.mostEighths, standing.off)
+    if (isRefusal(turned)) return turned
     const flow = screwFlowOf(setting, spec)
     const words = flow === null ? '' : flowWords[flow]
-    const eighths = Math.abs(standing.off)
-    const way = standing.off < 0 ? 'out' : 'in'
     const brings = flow && flow in BRINGS ? BRINGS[flow as keyof typeof BRINGS] : null
     return compose(standing, setting, {
       inWords: `Base only; it is trimmed on the engine. ${words}`.trim(),
-      outHeadline: `${showTurns(eighths)} too far ${way === 'out' ? 'in' : 'out'}.`,
+      outHeadline: turned.headline,
       meaning: brings
-        ? `${brings[way === 'in' ? 0 : 1]}.`
+        ? `${brings[turned.way === 'in' ? 0 : 1]}.`
         : 'What flows past its tip nobody noted: follow its drilling.',
-      remedy: {
-        action: 'turn screw',
-        of: 'screw',
-        way,
-        amount: eighths,
-        unit: 'eighths',
-        words: `Turn it ${showTurns(eighths)} ${way}.`,
-        detail: 'counted from lightly seated; the tip marks its seat',
-        short: `${showTurns(eighths)} ${way}`,
-      },
+      remedy: turned.remedy(),
       facts: words ? [words.replace(/[.:].*$/, '')] : [],
     })
   },
