@@ -1,5 +1,5 @@
 import type { Position } from '../sheets/index.ts'
-import { movePieces, shift, type Piece, type Pt } from './shapes.ts'
+import { movePieces, shift, type Line, type Piece, type Pt } from './shapes.ts'
 
 /** Where a part sits, mm, and how it leaves: the way along its axis, degrees from straight up, counter-clockwise. */
 export interface Place {
@@ -30,6 +30,45 @@ export interface UnitDrawing {
   /** axes, drawn last, mm */
   axes: readonly (readonly [Pt, Pt])[]
   places: Readonly<Record<string, Place>>
+  /** what the float hangs on or slides in: 'body', or the position that is lifted with it */
+  floatOn: string
+  /** where the float's own section has its origin, as seated, mm: the pin's foot on the face, or a guided float's axis on it */
+  floatAt: Pt
+  /** the cavity that holds fuel, mm */
+  bowl: Line
+}
+
+/** Another size of the same design: every length by k, about the origin. */
+export function scaledDrawing(drawing: UnitDrawing, k: number): UnitDrawing {
+  if (k === 1) return drawing
+  const at = ([x, y, r = 0]: Pt): Pt => [x * k, y * k, r * k]
+  const line = (points: Line): Line => points.map(at)
+  const pieces = (all: readonly Piece[]): Piece[] =>
+    all.map((piece) => ({
+      ...piece,
+      line: line(piece.line),
+      ...(piece.hollows ? { hollows: piece.hollows.map(line) } : {}),
+    }))
+  return {
+    ...drawing,
+    fixed: pieces(drawing.fixed),
+    axes: drawing.axes.map(([from, to]): [Pt, Pt] => [at(from), at(to)]),
+    places: Object.fromEntries(
+      Object.entries(drawing.places).map(([code, place]): [string, Place] => [
+        code,
+        {
+          ...place,
+          pieces: pieces(place.pieces),
+          at: at(place.at),
+          way: place.way * k,
+          ...(place.one ? { one: pieces(place.one) } : {}),
+          ...(place.anchor ? { anchor: at(place.anchor) } : {}),
+        },
+      ]),
+    ),
+    floatAt: at(drawing.floatAt),
+    bowl: line(drawing.bowl),
+  }
 }
 
 /** How a part stands at a moment: on, off, or the one that is taken off or put on now. */

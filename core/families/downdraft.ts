@@ -47,6 +47,22 @@ const bore = (x: number): Line => {
   return [...half.map(([r, y]): Pt => [x - r, y]), ...half.reverse().map(([r, y]): Pt => [x + r, y])]
 }
 
+/** The bowl, with a boss standing up for each jet. */
+const BOWL: Line = [
+  [-10.5, 2],
+  [51, 2],
+  [51, -37, 3],
+  [42.8, -37, 1.4],
+  [42, -33, 0.6],
+  [30, -33, 0.6],
+  [29.2, -37, 1.4],
+  [18.4, -37, 1.4],
+  [17.6, -33, 0.6],
+  [6, -33, 0.6],
+  [5.2, -37, 1.4],
+  [-10.5, -37, 3],
+]
+
 const booster = (x: number): Piece =>
   casting(
     [
@@ -132,21 +148,7 @@ export function downdraft(sizes: UnitSizes, secondaries: boolean): UnitDrawing {
           [-23, -41.4],
           [-26, -40, 1],
         ],
-        // bowl, with a boss standing up for each jet
-        [
-          [-10.5, 2],
-          [51, 2],
-          [51, -37, 3],
-          [42.8, -37, 1.4],
-          [42, -33, 0.6],
-          [30, -33, 0.6],
-          [29.2, -37, 1.4],
-          [18.4, -37, 1.4],
-          [17.6, -33, 0.6],
-          [6, -33, 0.6],
-          [5.2, -37, 1.4],
-          [-10.5, -37, 3],
-        ],
+        BOWL,
         ...[11.8, 36].flatMap((x) => [rect(x - 3, -31, x + 3, -40.2, 0.8), rect(x - 1.6, -48, x + 1.6, -40)]),
         rect(-32, -48.6, 65.6, -45.4),
         rect(62.2, -48.6, 65.6, -18.4),
@@ -519,6 +521,9 @@ export function downdraft(sizes: UnitSizes, secondaries: boolean): UnitDrawing {
       ],
     ],
     places,
+    floatOn: 'cover',
+    floatAt: [0, 1],
+    bowl: BOWL,
   }
 }
 

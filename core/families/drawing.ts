@@ -1,10 +1,25 @@
-import { shapeOf, type UnitDrawing } from '../drawing/index.ts'
+import { floatTurn } from '../float/index.ts'
+import {
+  boxOf,
+  closed,
+  scaledDrawing,
+  shapeOf,
+  type Line,
+  type Place,
+  type Pt,
+  type UnitDrawing,
+} from '../drawing/index.ts'
+import type { PassagePlan } from '../passages/index.ts'
+import { isRefusal } from '../refusal/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { downdraft } from './downdraft.ts'
 import type { FamilyName } from './names.ts'
+import { passagePlans } from './passages.ts'
 import { sidedraft } from './sidedraft.ts'
 import { sizesOf, type UnitSizes } from './sizes.ts'
 import { smallOneBarrel, twinUpdraft, updraft } from './updraft.ts'
+
+type Described = Pick<Sheets, 'spec' | 'build'>
 
 const drawings: Record<FamilyName, (sizes: UnitSizes) => UnitDrawing> = {
   slide: (sizes) => sidedraft(sizes, false),
@@ -17,7 +32,7 @@ const drawings: Record<FamilyName, (sizes: UnitSizes) => UnitDrawing> = {
 }
 
 /** The family of a unit, by how it breathes and what its build sheet has. */
-export function familyOf({ spec, build }: Pick<Sheets, 'spec' | 'build'>): FamilyName {
+export function familyOf({ spec, build }: Described): FamilyName {
   const has = (code: string) => build.positions.some((position) => position.code === code)
   if (has('slide')) return 'slide'
   if (has('diaphragm')) return 'diaphragm'
@@ -26,15 +41,95 @@ export function familyOf({ spec, build }: Pick<Sheets, 'spec' | 'build'>): Famil
   return 'small one-barrel'
 }
 
-/** How a list number's unit is drawn; parts that its family does not know sit where somebody tapped. */
-export function unitDrawing(sheets: Pick<Sheets, 'spec' | 'build'>): UnitDrawing {
-  const drawing = drawings[familyOf(sheets)](sizesOf(sheets))
-  const taught = Object.entries(sheets.spec.taught?.at ?? {}).filter(([code]) => !drawing.places[code])
-  if (taught.length === 0) return drawing
-  const places = { ...drawing.places }
-  for (const [code, at] of taught) {
+const width = (line: Line): number => Math.max(...line.map(([x]) => x)) - Math.min(...line.map(([x]) => x))
+
+/** How much larger than its family's drawing a unit is: its own float beside the family's. */
+const sizeOf = (family: UnitDrawing, { section }: Sheets['spec']): number =>
+  width(section.float) / width(family.places.float!.pieces[0]!.line)
+
+/** How a list number's unit is drawn, at its own size, with its own float; parts that its family does not know sit where somebody tapped. */
+export function unitDrawing(sheets: Described): UnitDrawing {
+  const family = drawings[familyOf(sheets)](sizesOf(sheets))
+  const drawing = scaledDrawing(family, sizeOf(family, sheets.spec))
+  const places = { ...drawing.places, ...ownFloat(drawing, sheets.spec) }
+  for (const [code, at] of Object.entries(sheets.spec.taught?.at ?? {})) {
     const kind = sheets.build.positions.find((position) => position.code === code)?.kind
-    if (kind) places[code] = { pieces: shapeOf(kind), at, axis: 0, way: 22 }
+    if (kind && !places[code]) places[code] = { pieces: shapeOf(kind), at, axis: 0, way: 22 }
   }
   return { ...drawing, places }
+}
+
+/** Float, pin and needle by a list number's own outlines, the float as its sheet wants it. */
+function ownFloat(
+  { places, floatAt }: UnitDrawing,
+  { float, section, settings }: Sheets['spec'],
+): Record<string, Place> {
+  const wanted = settings.find(({ code }) => code === 'float.height')?.target ?? null
+  const turn = float.guided || wanted === null ? 0 : floatTurn(float, wanted)
+  const angle = isRefusal(turn) ? 0 : turn
+  const [c, s] = [Math.cos(angle), Math.sin(angle)]
+  const about = (place: Place, at: Pt, line: Line, turned: boolean): Line =>
+    line.map(([x, y, r = 0]) => [
+      (turned ? x * c - y * s : x) + at[0] - place.at[0],
+      (turned ? x * s + y * c : y) + at[1] - place.at[1],
+      r,
+    ])
+  const pin: Pt = [floatAt[0] + section.pin[0], floatAt[1] + section.pin[1]]
+  const own: Record<string, Place> = {}
+  const { float: floatPlace, needle, 'float.pin': pinPlace } = places
+  if (floatPlace) {
+    const at = float.guided ? floatAt : pin
+    const outline = about(floatPlace, at, section.float, !float.guided)
+    const { x0, x1, y0, y1 } = boxOf([closed(outline)])
+    own.float = {
+      ...floatPlace,
+      pieces: [
+        closed(outline, 'cut'),
+        ...(float.guided
+          ? []
+          : [
+              closed(bar(about(floatPlace, at, section.arm, true), 1.1)),
+              // the tang stands where it shuts the needle
+              closed(bar(about(floatPlace, at, section.tang, false), 0.7)),
+            ]),
+      ],
+      anchor: [x0 + (x1 - x0) * 0.8, (y0 + y1) / 2],
+    }
+  }
+  // A part that lies on its side is drawn upright and turned with its axis.
+  if (needle)
+    own.needle = {
+      ...needle,
+      asSeated: true,
+      pieces: [closed(about(needle, floatAt, section.needle, false), 'brass')],
+    }
+  if (pinPlace && !float.guided) own['float.pin'] = { ...pinPlace, at: pin }
+  return own
+}
+
+/** A bent strip, mm, from its middle line and half its thickness. */
+function bar(line: Line, half: number): Pt[] {
+  const sides = line.map(([x, y], i): readonly [Pt, Pt] => {
+    const [ax, ay] = line[Math.max(0, i - 1)]!
+    const [bx, by] = line[Math.min(line.length - 1, i + 1)]!
+    const length = Math.hypot(bx - ax, by - ay)
+    const [nx, ny] = [(-(by - ay) / length) * half, ((bx - ax) / length) * half]
+    return [
+      [x + nx, y + ny],
+      [x - nx, y - ny],
+    ]
+  })
+  return [...sides.map(([one]) => one), ...sides.map(([, other]) => other).reverse()]
+}
+
+/** The passages of a list number's family, where they lie in its own drawing. */
+export function passagePlanOf(sheets: Described): PassagePlan {
+  const name = familyOf(sheets)
+  const k = sizeOf(drawings[name](sizesOf(sheets)), sheets.spec)
+  const at = ([x, y, r = 0]: Pt): Pt => [x * k, y * k, r * k]
+  const { ports, passages } = passagePlans[name]
+  return {
+    ports: ports.map((port) => ({ ...port, at: at(port.at) })),
+    passages: passages.map((passage) => ({ ...passage, line: passage.line.map(at) })),
+  }
 }

@@ -1,6 +1,7 @@
 export type { FamilyName } from './names.ts'
 export { passagePlans } from './passages.ts'
-export { familyOf, unitDrawing } from './drawing.ts'
+export { familyOf, passagePlanOf, unitDrawing } from './drawing.ts'
+export { floatView, type FloatView } from './float-view.ts'
 export {
   neverCapped,
   outsideOf,

@@ -156,7 +156,7 @@ export function outsideOf(sheets: Pick<Sheets, 'spec' | 'build'>): Outside {
         return [edgeAt(elevation, within(shaftY), 'right') + 8, within(shaftY)]
       // A screw that no part of its sheet carries sits above the shaft, over the stop.
       if (setting.code === 'screw.turns')
-        return [edgeAt(elevation, within(shaftY + 22), 'right') - 2, within(shaftY + 22)]
+        return [edgeAt(elevation, within(shaftY + 28), 'right') - 2, within(shaftY + 28)]
       if (setting.code === 'vacuumBreak.gap' || setting.code === 'airValve.turns') {
         const axis = drawing.axes[setting.code === 'airValve.turns' ? 1 : 0]?.[0]
         return [axis?.[0] ?? 0, bounds.y1 - 4]

@@ -246,9 +246,9 @@ const sidedraft: PassagePlan = {
   ],
 }
 
-const updraft = (nozzle: number): PassagePlan => ({
+const updraft = (nozzle: number, jet: number): PassagePlan => ({
   ports: [
-    { code: 'J', name: 'main jet’s seat', at: [20, -38] },
+    { code: 'J', name: 'main jet’s seat', at: [jet, -38] },
     { code: 'N', name: 'main nozzle, in the throat', at: [nozzle, -12] },
     { code: 'A', name: 'idle air, outside', at: [56, 19] },
     { code: 'I', name: 'idle hole, by the plate', at: [60.5, 10] },
@@ -262,8 +262,8 @@ const updraft = (nozzle: number): PassagePlan => ({
       'fuel',
       2.8,
       [
-        [20, -40],
-        [20, -46],
+        [jet, -40],
+        [jet, -46],
         [52, -46],
       ],
       'main.jet',
@@ -342,7 +342,7 @@ const updraft = (nozzle: number): PassagePlan => ({
 
 const small: PassagePlan = {
   ports: [
-    { code: 'J', name: 'main jet’s seat', at: [18, -36] },
+    { code: 'J', name: 'main jet’s seat', at: [18, -30] },
     { code: 'N', name: 'main nozzle, in the throat', at: [86, -17] },
     { code: 'A', name: 'idle air, on the face', at: [54, -1] },
     { code: 'I', name: 'idle hole, by the plate', at: [76, -9] },
@@ -355,9 +355,9 @@ const small: PassagePlan = {
       'fuel',
       2.6,
       [
-        [18, -38],
-        [18, -42.7],
-        [60, -42.7],
+        [18, -32],
+        [18, -36.7],
+        [60, -36.7],
       ],
       'main.jet',
       MAIN,
@@ -369,8 +369,8 @@ const small: PassagePlan = {
       'fuel',
       2,
       [
-        [60, -42.7],
-        [86, -42.7],
+        [60, -36.7],
+        [86, -36.7],
         [86, -19],
       ],
       'main.jet',
@@ -383,7 +383,7 @@ const small: PassagePlan = {
       'fuel',
       0.6,
       [
-        [60, -42.7],
+        [60, -36.7],
         [53.4, -38],
         [53.4, -5],
       ],
@@ -426,7 +426,7 @@ export const passagePlans: Readonly<Record<FamilyName, PassagePlan>> = {
   'four-barrel downdraft': downdraft,
   slide: sidedraft,
   diaphragm: sidedraft,
-  updraft: updraft(74),
-  'twin updraft': updraft(74),
+  updraft: updraft(74, 40),
+  'twin updraft': updraft(74, 20),
   'small one-barrel': small,
 }

@@ -88,6 +88,13 @@ const bodyHollows = (top: number): Line[] => [
   rect(48.9, -1, 52.3, 6),
 ]
 
+const BOWL: Line = [
+  [-10.5, 2],
+  [42.5, 2],
+  [42.5, -34.4, 5],
+  [-10.5, -34.4, 5],
+]
+
 const bowl: Piece[] = [
   casting(
     [
@@ -106,17 +113,7 @@ const bowl: Piece[] = [
       [55, -4, 1],
       [55, 0],
     ],
-    [
-      [
-        [-10.5, 2],
-        [42.5, 2],
-        [42.5, -34.4, 5],
-        [-10.5, -34.4, 5],
-      ],
-      rect(19.4, -46, 24.6, -33, 1),
-      rect(-20.8, -6, -16.8, 1),
-      rect(48.6, -6, 52.6, 1),
-    ],
+    [BOWL, rect(19.4, -46, 24.6, -33, 1), rect(-20.8, -6, -16.8, 1), rect(48.6, -6, 52.6, 1)],
     'left',
   ),
   ...movePieces(fitting(6, 5, 9), 22, -44, 180),
@@ -506,5 +503,8 @@ export function sidedraft(sizes: UnitSizes, diaphragm: boolean): UnitDrawing {
       ],
     ],
     places,
+    floatOn: 'body',
+    floatAt: [0, 0],
+    bowl: BOWL.map(([x, y, r = 0]): Pt => [x, y - 1, r]),
   }
 }

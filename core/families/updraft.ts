@@ -12,6 +12,7 @@ import {
   rect,
   screw,
   seat,
+  type Line,
   type Piece,
   type Place,
   type Pt,
@@ -23,15 +24,31 @@ import type { UnitSizes } from './sizes.ts'
 const BORE_X = 74
 const APART = 40
 
+/** The bowl of an updraft, with a boss for its main jet at x, mm. */
+const bowlOf = (jet: number): Line => [
+  [-9, 2],
+  [50, 2],
+  ...(jet + 8 < 46
+    ? ([
+        [50, -40, 4],
+        [jet + 8, -40, 1],
+        [jet + 7, -36, 1],
+      ] as const)
+    : ([[50, -36, 1]] as const)),
+  [jet - 7, -36, 1],
+  [jet - 8, -40, 1],
+  [-9, -40, 4],
+]
+
 /** A bowl beside bores that breathe from below; flange on top. Bowl's rim y = 0, its middle x = 20, mm. */
-function updraftBody(bores: readonly number[]): Piece[] {
+function updraftBody(bores: readonly number[], jet: number): Piece[] {
   const right = bores.at(-1)! + 24
   return [
     casting(
       [
         [-14, 0],
-        [52, 0],
-        [52, 10, 2],
+        [55, 0],
+        [55, 10, 2],
         [BORE_X - 20, 20, 3],
         [BORE_X - 32, 21],
         [BORE_X - 32, 30],
@@ -43,24 +60,15 @@ function updraftBody(bores: readonly number[]): Piece[] {
         [right + 2, -66],
         [BORE_X - 26, -66],
         [BORE_X - 23, -58, 3],
-        [52, -50, 3],
+        [55, -50, 3],
         [-8, -50, 5],
         [-14, -44, 3],
       ],
       [
-        [
-          [-9, 2],
-          [47, 2],
-          [47, -40, 4],
-          [28, -40, 1],
-          [27, -36, 1],
-          [13, -36, 1],
-          [12, -40, 1],
-          [-9, -40, 4],
-        ],
-        rect(17, -34, 23, -43, 0.8),
-        rect(18.6, -52, 21.4, -42),
-        rect(18.6, -47.4, bores[0]! + 2, -44.6),
+        bowlOf(jet),
+        rect(jet - 3, -34, jet + 3, -43, 0.8),
+        rect(jet - 1.4, -55, jet + 1.4, -42),
+        rect(jet - 1.4, -47.4, bores[0]! + 2, -44.6),
         ...bores.map((x): Pt[] => [
           [x - 14, 32],
           [x - 14, 6],
@@ -77,7 +85,7 @@ function updraftBody(bores: readonly number[]): Piece[] {
         ]),
         rect(BORE_X - 28.5, 19, BORE_X - 22.5, 32),
         rect(right - 0.5, 19, right + 5.5, 32),
-        rect(52, 8.4, bores[0]! - 12, 11.6),
+        rect(55, 8.4, bores[0]! - 12, 11.6),
       ],
     ),
     // the main nozzle stands up into the throat
@@ -98,56 +106,56 @@ function updraftBody(bores: readonly number[]): Piece[] {
   ]
 }
 
+/** Where a guided float slides and its needle stands on it, and where the main jet sits beside it, mm. */
+const GUIDE_X = 18
+const JET_X = 40
+
 /** One bore, its float sliding on a pin and its needle standing on it under a seat in the lid. */
 export function updraft(sizes: UnitSizes): UnitDrawing {
   const inLid = { parent: 'bowl.cover' } as const
   const places: Record<string, Place> = {
     body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-12, -46] },
     'throttle.shaft': { pieces: plateOnShaft(13.4, 8), at: [BORE_X, 14], axis: 0, way: 0 },
-    'drain.plug': { pieces: fitting(6, 5.6, 11), at: [20, -50], axis: 180, way: 20, anchor: [4, -3] },
-    'jet.main': { pieces: jet(sizes.bore('jet.main')), at: [20, -36], axis: 0, way: 56, anchor: [3, 3] },
+    'drain.plug': { pieces: fitting(6, 5.6, 11), at: [JET_X, -50], axis: 180, way: 20, anchor: [4, -3] },
+    'jet.main': { pieces: jet(sizes.bore('jet.main')), at: [JET_X, -36], axis: 0, way: 56, anchor: [3, 3] },
     'air.screw': { pieces: adjuster(20), at: [58, 10], axis: 60, way: 20, anchor: [-20, 12] },
     'guide.pin': {
-      pieces: [closed(rect(-1.5, -4, 1.5, 32, 0.6), 'brass')],
-      at: [-1, -36],
+      pieces: [closed(rect(-1.5, -7, 1.5, 28, 0.6), 'brass')],
+      at: [GUIDE_X, -40],
       axis: 0,
       way: 46,
-      anchor: [0, 30],
+      anchor: [0, 4],
     },
     float: {
-      pieces: [
-        closed(rect(-2, 0, 24, 18, 3), 'cut'),
-        closed(rect(-6, 6, -2, 12)),
-        closed(rect(24, 6, 46, 9)),
-      ],
-      at: [3, -26],
+      pieces: [closed(rect(-19, 0, 19, 20, 2), 'cut')],
+      at: [GUIDE_X, -30],
       axis: 0,
       way: 50,
-      anchor: [20, 15],
+      anchor: [-12, 15],
     },
     needle: {
       pieces: [
         closed(
           [
-            [-1.4, 0],
-            [-1.4, 9],
-            [0, 13],
-            [1.4, 9],
-            [1.4, 0],
+            [-1.2, 0],
+            [-1.2, 8],
+            [0, 12],
+            [1.2, 8],
+            [1.2, 0],
           ],
           'brass',
         ),
       ],
-      at: [42, -16],
+      at: [GUIDE_X, -9],
       axis: 0,
       way: 46,
-      anchor: [0, 8],
+      anchor: [1.2, 4],
     },
     'bowl.gasket': {
       pieces: gasket(
         [
           [-14, -9],
-          [47, 52],
+          [50, 55],
         ],
         1,
       ),
@@ -163,15 +171,20 @@ export function updraft(sizes: UnitSizes): UnitDrawing {
         casting(
           [
             [-14, 0],
-            [52, 0],
-            [52, 7, 1],
-            [49, 8],
-            [49, 18, 2],
-            [35, 18, 2],
-            [35, 8],
+            [55, 0],
+            [55, 8, 2],
+            [GUIDE_X + 7, 8],
+            [GUIDE_X + 7, 18, 2],
+            [GUIDE_X - 7, 18, 2],
+            [GUIDE_X - 7, 8],
             [-14, 8, 2],
           ],
-          [rect(38.6, -2, 45.4, 9), rect(40.2, 8, 43.8, 15), rect(-11.6, -1, -7.6, 9)],
+          [
+            rect(GUIDE_X - 3.4, -2, GUIDE_X + 3.4, 9),
+            rect(GUIDE_X - 1.8, 8, GUIDE_X + 1.8, 15),
+            rect(-12.6, -1, -8.6, 9),
+            rect(49.6, -1, 53.6, 9),
+          ],
           'left',
         ),
       ],
@@ -183,7 +196,7 @@ export function updraft(sizes: UnitSizes): UnitDrawing {
     },
     seat: {
       pieces: seat(sizes.bore('seat'), 7),
-      at: [42, 1],
+      at: [GUIDE_X, 1],
       axis: 180,
       way: 20,
       asSeated: true,
@@ -192,7 +205,7 @@ export function updraft(sizes: UnitSizes): UnitDrawing {
     },
     'seat.washer': {
       pieces: [closed(rect(-5, -0.6, -3.4, 0.6), 'full'), closed(rect(3.4, -0.6, 5, 0.6), 'full')],
-      at: [42, 1],
+      at: [GUIDE_X, 1],
       axis: 180,
       way: 26,
       asSeated: true,
@@ -200,31 +213,38 @@ export function updraft(sizes: UnitSizes): UnitDrawing {
       anchor: [4.4, 0],
     },
     'lid.screws': {
-      pieces: [-9.6, 24].flatMap((x) => movePieces(screw(13, 4.4, 7.4), x, 0)),
+      pieces: [-10.6, 51.6].flatMap((x) => movePieces(screw(13, 4.4, 7.4), x, 0)),
       one: screw(13, 4.4, 7.4),
       at: [0, 9],
       axis: 0,
       way: 18,
       ...inLid,
-      anchor: [-9.6, 3],
+      anchor: [-10.6, 3],
     },
     'choke.cable': { pieces: screw(6, 3.4, 6), at: [BORE_X + 23, -58], axis: -90, way: 16, anchor: [3, 2] },
   }
   return {
     title: 'bowl and bore, air from below',
     section: 'C–C',
-    fixed: updraftBody([BORE_X]),
+    fixed: updraftBody([BORE_X], JET_X),
     axes: [
       [
         [BORE_X, 40],
         [BORE_X, -74],
       ],
       [
-        [20, -60],
-        [20, 4],
+        [GUIDE_X, -48],
+        [GUIDE_X, 24],
+      ],
+      [
+        [JET_X, -62],
+        [JET_X, -28],
       ],
     ],
     places,
+    floatOn: 'body',
+    floatAt: [GUIDE_X, 0],
+    bowl: bowlOf(JET_X),
   }
 }
 
@@ -237,8 +257,8 @@ export function twinUpdraft(sizes: UnitSizes): UnitDrawing {
     casting(
       [
         [-14, 0],
-        [52, 0],
-        [52, 8, 2],
+        [55, 0],
+        [55, 8, 2],
         [17.6, 8, 1],
         [17, 12, 1],
         [17, 24, 3],
@@ -246,7 +266,7 @@ export function twinUpdraft(sizes: UnitSizes): UnitDrawing {
         [-3, 12, 1],
         [-14, 8, 2],
       ],
-      [rect(2.6, -2, 9.4, 6.4), rect(3.8, 6, 8.2, 11), rect(-12.6, -1, -8.6, 9), rect(46.6, -1, 50.6, 9)],
+      [rect(2.6, -2, 9.4, 6.4), rect(3.8, 6, 8.2, 11), rect(-12.6, -1, -8.6, 9), rect(49.6, -1, 53.6, 9)],
       'left',
     ),
     closed([
@@ -318,7 +338,7 @@ export function twinUpdraft(sizes: UnitSizes): UnitDrawing {
       pieces: gasket(
         [
           [-14, -9],
-          [47, 52],
+          [50, 55],
         ],
         1,
       ),
@@ -332,20 +352,20 @@ export function twinUpdraft(sizes: UnitSizes): UnitDrawing {
     cover: { pieces: cover, at: [0, 1], axis: 0, way: 66, lifted: true, anchor: [40, 8] },
     ...carried,
     'cover.screws': {
-      pieces: [-10.6, 30, 48.6].flatMap((x) => movePieces(screw(13, 4.4, 7.4), x, 0)),
+      pieces: [-10.6, 30, 51.6].flatMap((x) => movePieces(screw(13, 4.4, 7.4), x, 0)),
       one: screw(13, 4.4, 7.4),
       at: [0, 9],
       axis: 0,
       way: 16,
       parent: 'cover',
-      anchor: [48.6, 3],
+      anchor: [51.6, 3],
     },
   }
   return {
     title: 'bowl and both bores, air from below',
     section: 'C–C',
     fixed: [
-      ...updraftBody(bores),
+      ...updraftBody(bores, 20),
       open([
         [34, -36],
         [34, -44],
@@ -356,78 +376,103 @@ export function twinUpdraft(sizes: UnitSizes): UnitDrawing {
       [x, -74],
     ]),
     places,
+    floatOn: 'cover',
+    floatAt: [0, 1],
+    bowl: bowlOf(20),
   }
 }
+
+/** Float, bowl and the small brass of a unit whose inlet comes in from the side. */
+const SMALL_BOWL: Line = [
+  [-2.5, 2],
+  [40, 2],
+  [40, -30, 4],
+  [-8, -30, 4],
+  [-8, -7, 2],
+  [-2.5, -4, 1],
+]
+/** A seat that is screwed in from outside: its needle enters it at the end of its thread. */
+const seatFromOutside = (bore: number): Piece[] =>
+  seat(bore, 8).map((piece) => ({
+    ...piece,
+    hollows: [rect(-1.8, 6, 1.8, 9), rect(-bore / 2, -3, bore / 2, 7)],
+  }))
+const small = (pieces: readonly Piece[]): Piece[] =>
+  pieces.map((piece) => ({
+    ...piece,
+    line: piece.line.map(([x, y, r = 0]): Pt => [x * 0.6, y, r * 0.6]),
+    ...(piece.hollows
+      ? { hollows: piece.hollows.map((line) => line.map(([x, y, r = 0]): Pt => [x * 0.6, y, r])) }
+      : {}),
+  }))
 
 /** A small sidedraft for utility engines: bore above, bowl below it with its cover as its floor side, plate and choke in line. */
 export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
   const places: Record<string, Place> = {
-    body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-12, -40] },
+    body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-12, -34] },
     'throttle.shaft': { pieces: plateOnShaft(10.6, 78), at: [64, -20], axis: 0, way: 0 },
     mixture: { pieces: adjuster(14, 3), at: [76, -6], axis: 0, way: 18, anchor: [2, 15] },
-    'drain.plug': { pieces: fitting(6, 5.6, 11), at: [18, -48], axis: 180, way: 18, anchor: [4, -3] },
+    'drain.plug': { pieces: fitting(6, 5.6, 11), at: [18, -42], axis: 180, way: 18, anchor: [4, -3] },
     'jet.main': {
       pieces: jet(sizes.bore('jet.main')),
-      at: [18, -38],
+      at: [18, -32],
       axis: 180,
       way: 34,
       asSeated: true,
       anchor: [3, 2],
     },
     seat: {
-      pieces: movePieces(seat(sizes.bore('seat'), 6), 0, 0),
-      at: [-13, -14],
+      pieces: movePieces(small(seatFromOutside(sizes.bore('seat') / 0.6)), 0, 0, 180),
+      at: [-14, -1],
       axis: 90,
-      way: 22,
-      anchor: [-3, 3],
+      way: 30,
+      anchor: [-2, 2],
     },
     'seat.washer': {
-      pieces: [closed(rect(-5, -0.6, -3.4, 0.6), 'full'), closed(rect(3.4, -0.6, 5, 0.6), 'full')],
-      at: [-12.4, -14],
+      pieces: small([closed(rect(-5, -0.6, -3.4, 0.6), 'full'), closed(rect(3.4, -0.6, 5, 0.6), 'full')]),
+      at: [-14, -1],
       axis: 90,
-      way: 28,
-      anchor: [0, 4.4],
+      way: 22,
+      anchor: [0, 2.6],
     },
     needle: {
       pieces: [
         closed(
           [
-            [-1.3, 0],
-            [-1.3, 6],
-            [0, 10],
-            [1.3, 6],
-            [1.3, 0],
+            [-0.8, 0],
+            [-0.8, 5],
+            [0, 8],
+            [0.8, 5],
+            [0.8, 0],
           ],
           'brass',
         ),
       ],
-      at: [-1, -14],
+      at: [0, -1],
       axis: 90,
       way: -16,
-      anchor: [-5, 0],
+      anchor: [-4, 0],
     },
     float: {
       pieces: [
-        closed(rect(8, -14, 33, -1, 3), 'cut'),
+        closed(rect(8, -10, 38, 2, 2), 'cut'),
         closed([
           [0, 1.2],
-          [4, 1.6],
-          [10, -4],
-          [9, -6],
-          [3, -1],
+          [8, -0.8],
+          [8, -3.2],
           [0, -1.2],
         ]),
       ],
-      at: [2, -9],
+      at: [0, -8],
       axis: 0,
       way: 34,
       anchor: [26, -2],
     },
-    'float.pin': { pieces: [circle(0, 0, 1.6, 'cut')], at: [2, -9], axis: 0, way: 26 },
+    'float.pin': { pieces: [circle(0, 0, 1.6, 'cut')], at: [0, -8], axis: 0, way: 26 },
     'bowl.gasket': {
       pieces: gasket(
         [
-          [-12, -8],
+          [-5, -2.5],
           [40, 44],
         ],
         1,
@@ -437,27 +482,26 @@ export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
       axis: 0,
       way: 16,
       lifted: true,
-      anchor: [-10, 0.5],
+      anchor: [42, 0.5],
     },
     'bowl.cover': {
       pieces: [
         casting(
           [
-            [-12, 0],
+            [-4, 0],
             [44, 0],
             [44, 5, 1],
             [38, 8, 3],
-            [-6, 8, 3],
-            [-12, 5, 1],
+            [2, 8, 3],
+            [-4, 5, 1],
           ],
           [
             [
-              [-7, -1],
-              [-5, 4, 2],
+              [1, -1],
+              [3, 4, 2],
               [37, 4, 2],
               [39, -1],
             ],
-            rect(-11, -1, -8, 7),
             rect(40, -1, 43, 7),
           ],
           'left',
@@ -470,13 +514,13 @@ export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
       anchor: [30, 8],
     },
     'bowl.screws': {
-      pieces: [-9.5, 41.5].flatMap((x) => movePieces(screw(10, 3, 5.6), x, 0)),
+      pieces: movePieces(screw(10, 3, 5.6), 41.5, 0),
       one: screw(10, 3, 5.6),
       at: [0, 6],
       axis: 0,
       way: 16,
       parent: 'bowl.cover',
-      anchor: [-9.5, 2],
+      anchor: [41.5, 2],
     },
     'choke.cable': { pieces: screw(6, 3.4, 6), at: [98, -6], axis: 0, way: 14, anchor: [0, 2] },
   }
@@ -486,7 +530,10 @@ export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
     fixed: [
       casting(
         [
-          [-12, 0],
+          // the inlet's boss stands up beside the cover
+          [-14, 4.4, 1],
+          [-6, 4.4, 1],
+          [-5, 0],
           [44, 0],
           [46, -6, 2],
           [52, -6],
@@ -501,23 +548,18 @@ export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
           [112, -36, 2],
           [80, -33.5, 1],
           [56, -33.5, 1],
-          [56, -41],
-          [52, -41],
-          [50, -46, 3],
-          [28, -48, 2],
-          [-8, -48, 4],
-          [-12, -42, 3],
+          [56, -35],
+          [52, -35],
+          [50, -40, 3],
+          [28, -42, 2],
+          [-8, -42, 4],
+          [-12, -36, 3],
+          [-12, -6, 1],
+          [-14, -6, 1],
         ],
         [
-          [
-            [-8, 2],
-            [40, 2],
-            [40, -36, 4],
-            [24, -36, 1],
-            [12, -36, 1],
-            [-8, -36, 4],
-          ],
-          rect(15, -50, 21, -34),
+          SMALL_BOWL,
+          rect(15, -44, 21, -28),
           [
             [50, -9],
             [70, -9],
@@ -530,8 +572,8 @@ export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
             [70, -31],
             [50, -31],
           ],
-          rect(-14, -17.4, -6, -10.6),
-          rect(20, -44, 86, -41.4),
+          rect(-16, -3, 0, 1),
+          rect(20, -38, 86, -35.4),
           rect(84.6, -43, 87.4, -24),
           rect(74.6, -8, 77.4, -5),
         ],
@@ -560,5 +602,8 @@ export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
       ],
     ],
     places,
+    floatOn: 'body',
+    floatAt: [0, 0],
+    bowl: SMALL_BOWL,
   }
 }

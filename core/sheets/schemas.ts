@@ -125,15 +125,11 @@ export const ChokeGeometry = v.object({
 })
 export type ChokeGeometry = v.InferOutput<typeof ChokeGeometry>
 
+/** A list number's own float and needle, mm; castings, bowl and seat are its family's, which older sheets had here. */
 const Section = v.object({
-  /** hatched castings */
-  castings: v.array(v.object({ name: text, outline: polyline })),
-  /** outlines without hatching: posts, bowl line */
-  lines: v.array(polyline),
   /** in the float's own frame */
   float: polyline,
   arm: polyline,
-  seat: v.array(polyline),
   needle: polyline,
   /** from the arm to the needle, as it stands with the needle shut */
   tang: polyline,
@@ -141,9 +137,6 @@ const Section = v.object({
   /** y of the face that readings and levels start from */
   faceY: v.number(),
   anchors: v.record(v.string(), point),
-  /** inside of the bowl, for the view in use */
-  bowl: polyline,
-  heldWords: text,
   title: text,
 })
 type Section = v.InferOutput<typeof Section>

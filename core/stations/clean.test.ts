@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { models } from '../../demo/catalogue.ts'
 import { finding, identified, JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
-import { familyOf, passagePlans, unitDrawing } from '../families/index.ts'
+import { passagePlanOf, passagePlans, unitDrawing } from '../families/index.ts'
 import { boxOf } from '../drawing/index.ts'
 import { admit, emptyJob, step, type DataOf, type JobState } from '../job/index.ts'
 import { largestTool, mapOf, nextLook } from '../passages/index.ts'
@@ -107,7 +107,7 @@ describe('the passage map of each family', () => {
   const units = models().map((model) => sheetsFor(model.listNumbers[0]!.number))
   it('lies in its unit: every port and line inside of the castings’ box, ports apart enough for a glove', () => {
     for (const sheets of units) {
-      const plan = passagePlans[familyOf(sheets)]
+      const plan = passagePlanOf(sheets)
       const { x0, x1, y0, y1 } = boxOf(unitDrawing(sheets).fixed)
       const where = sheets.spec.model
       for (const [x, y] of [
@@ -130,7 +130,7 @@ describe('the passage map of each family', () => {
   it('every branch can be reached by blows, and the blows that are suggested prove a free unit in ten or fewer', () => {
     for (const sheets of units) {
       const job = bench(sheets, 'flooding')
-      const plan = passagePlans[familyOf(sheets)]
+      const plan = passagePlanOf(sheets)
       const groups = (port: string) => {
         const seen = new Set([port])
         for (let size = 0; size !== seen.size;) {

@@ -1,4 +1,4 @@
-import { familyOf, passagePlans } from '../families/index.ts'
+import { passagePlanOf } from '../families/index.ts'
 import { uncured } from '../findings/cure.ts'
 import type { BodyState } from '../job/state.ts'
 import {
@@ -37,7 +37,7 @@ export function passageView({
   here,
   sheets,
 }: Pick<SheetedView, 'state' | 'here' | 'sheets'>): PassageView {
-  const plan = passagePlans[familyOf(sheets)]
+  const plan = passagePlanOf(sheets)
   const map = mapOf(plan, state.opened?.complaint ?? null)
   const blows = countingBlows(here)
   const told = diagnose(map, blows)

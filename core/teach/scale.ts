@@ -32,17 +32,13 @@ export function scaled(
     },
     section: {
       ...section,
-      castings: section.castings.map((casting) => ({ ...casting, outline: line(casting.outline) })),
-      lines: section.lines.map(line),
       float: line(section.float),
       arm: line(section.arm),
-      seat: section.seat.map(line),
       needle: line(section.needle),
       tang: line(section.tang),
       pin: at(section.pin),
       faceY: length(section.faceY),
       anchors: Object.fromEntries(Object.entries(section.anchors).map(([name, p]) => [name, at(p)])),
-      bowl: line(section.bowl),
     },
   }
 }

@@ -124,36 +124,6 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
     choke: null,
     section: {
       title: 'Section through the float and inlet',
-      castings: [
-        {
-          name: 'body',
-          outline: [
-            [-14, 0],
-            [-14, 20],
-            [44, 20],
-            [44, 0],
-            [8, 0],
-            [8, 9],
-            [7, 9],
-            [7, 20],
-            [3, 20],
-            [3, 9],
-            [2, 9],
-            [2, 0],
-          ],
-        },
-      ],
-      lines: [
-        [
-          [-2.4, 0],
-          [-2.4, -4],
-          [-1.6, -6],
-          [0, -6.6],
-          [1.6, -6],
-          [2.4, -4],
-          [2.4, 0],
-        ],
-      ],
       float: [
         [9, -7.6],
         [11, -7],
@@ -172,20 +142,6 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         [0, 0.4],
         [3, 0.5],
         [5, 0],
-      ],
-      seat: [
-        [
-          [2, 9],
-          [2, 1],
-          [3.8, 1],
-          [3.8, 9],
-        ],
-        [
-          [6.2, 9],
-          [6.2, 1],
-          [8, 1],
-          [8, 9],
-        ],
       ],
       needle: [
         [4.2, -4],
@@ -207,13 +163,6 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
         toe: [36, -24],
         seat: [8, 4],
       },
-      bowl: [
-        [-12, -1],
-        [-12, -34],
-        [42, -34],
-        [42, -1],
-      ],
-      heldWords: 'upside down',
     },
   },
   build: {

@@ -5,6 +5,8 @@ import { memo, useId } from 'react'
 export interface View {
   perMm: number
   origin: readonly [number, number]
+  /** held upside down: y grows downward */
+  flip?: boolean
 }
 export type Mode = 'on' | 'off' | 'now' | 'seat' | 'pencil'
 
@@ -20,9 +22,10 @@ const WIDTHS: Record<Piece['stroke'], number> = {
 const n = (value: number) => value.toFixed(1)
 
 /** A line's path on the sheet, its corners rounded by the third figure of each point, mm. */
-export function pathOf(line: Line, shut: boolean, { perMm, origin }: View): string {
+export function pathOf(line: Line, shut: boolean, { perMm, origin, flip }: View): string {
+  const down = flip ? 1 : -1
   const points = line.map(
-    ([x, y, r = 0]) => [origin[0] + x * perMm, origin[1] - y * perMm, r * perMm] as const,
+    ([x, y, r = 0]) => [origin[0] + x * perMm, origin[1] + down * y * perMm, r * perMm] as const,
   )
   const count = points.length
   let d = ''
@@ -92,14 +95,17 @@ export const Pieces = memo(function Pieces({
   pieces,
   mode,
   view,
+  breaks = '',
 }: {
   pieces: readonly Piece[]
   mode: Mode
   view: View
+  /** lines at which castings are broken off, as a path on the sheet */
+  breaks?: string
 }) {
   return pieces.map((piece, i) =>
     piece.hollows ? (
-      <Casting key={i} piece={piece} mode={mode} view={view} />
+      <Casting key={i} piece={piece} mode={mode} view={view} breaks={breaks} />
     ) : (
       <Plain key={i} piece={piece} mode={mode} view={view} />
     ),
@@ -141,7 +147,7 @@ function Plain({ piece, mode, view }: { piece: Piece; mode: Mode; view: View }) 
 }
 
 /** A casting: its outline less its hollows, hatched; the hollows' edges stop at the outline. */
-function Casting({ piece, mode, view }: { piece: Piece; mode: Mode; view: View }) {
+function Casting({ piece, mode, view, breaks }: { piece: Piece; mode: Mode; view: View; breaks: string }) {
   const id = useId()
   const outline = pathOf(piece.line, true, view)
   const hollows = piece.hollows!.map((hollow) => pathOf(hollow, true, view))
@@ -198,6 +204,11 @@ function Casting({ piece, mode, view }: { piece: Piece; mode: Mode; view: View }
         mask={`url(#${id}m)`}
         {...dash}
       />
+      {breaks && (
+        <g clipPath={`url(#${id}c)`}>
+          <path d={breaks} fill="none" stroke={colour} strokeWidth={1} mask={`url(#${id}m)`} />
+        </g>
+      )}
     </>
   )
 }

@@ -123,7 +123,7 @@ const section = (sheets: (typeof all)[number], reading: number | null, view: 'he
   const judged = said && !isRefusal(said) ? said : null
   return (
     <FloatSection
-      spec={spec}
+      sheets={sheets}
       reading={reading}
       target={aim(setting)!}
       verdict={judged?.verdict ?? null}

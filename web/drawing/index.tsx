@@ -51,6 +51,9 @@ export function Text({
       y={at[1]}
       textAnchor={anchor}
       fill={`var(--${colour})`}
+      stroke={colour === 'onInk' ? undefined : 'var(--paper)'}
+      strokeWidth={3.5}
+      paintOrder="stroke"
       style={{
         font: `${weight} ${onScreen}px ${face === 'narrow' ? narrow : figures}`,
         letterSpacing: face === 'figures' ? '-0.03em' : 0,
@@ -194,16 +197,19 @@ export function Datum({
   letter,
   text,
   below = false,
+  over = false,
 }: {
   at: Point
   letter: string
   text: string
   below?: boolean
+  /** its words over its box, not beside it */
+  over?: boolean
 }) {
   const [x, y] = at
   const s = below ? 1 : -1
   // Beside its box where the sheet has room: over it, leaders pass.
-  const beside = x > 130
+  const beside = x > 130 && !over
   return (
     <g>
       <path d={`M${x} ${y} L${x - 12} ${y + s * 20} L${x + 12} ${y + s * 20} Z`} fill="var(--ink)" />

@@ -131,7 +131,7 @@ function One({ data }: { data: ListNumberAnswer }) {
         {data.maker} {data.modelName}
       </p>
       <figure>
-        <SpecSection spec={data.sheets.spec} view="held" />
+        <SpecSection sheets={data.sheets} view="held" />
       </figure>
     </section>
   )

@@ -137,7 +137,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
         <Relatives data={data} />
         <NumberActs data={data} />
         <div style={{ height: 340 }}>
-          <SpecSection spec={spec} view="use" />
+          <SpecSection sheets={sheets} view="use" />
         </div>
         <h2>Spec sheet</h2>
         <Label>

@@ -2,12 +2,19 @@ import { levelInUse } from '@ekrond/core/float'
 import { blendDensity } from '@ekrond/core/metering'
 import { isRefusal } from '@ekrond/core/refusal'
 import { aim } from '@ekrond/core/settings'
-import type { SpecSheet } from '@ekrond/core/sheets'
+import type { Sheets } from '@ekrond/core/sheets'
 import { known } from '@ekrond/core/teach'
 import { FloatSection } from '../drawing/FloatSection'
 
 /** A list number's float at its sheet's height and pressure, as held or in use. */
-export function SpecSection({ spec, view }: { spec: SpecSheet; view: 'held' | 'use' }) {
+export function SpecSection({
+  sheets,
+  view,
+}: {
+  sheets: Pick<Sheets, 'spec' | 'build'>
+  view: 'held' | 'use'
+}) {
+  const { spec } = sheets
   const height = spec.settings.find((s) => s.code === 'float.height')
   const target = (height && aim(height)) ?? spec.float.levelReading
   // Where the fuel stands is said of a taught unit only once all of it is measured.
@@ -15,7 +22,7 @@ export function SpecSection({ spec, view }: { spec: SpecSheet; view: 'held' | 'u
   const level = levelInUse(spec.float, target, spec.supply.pressureKpa, blendDensity(0))
   return (
     <FloatSection
-      spec={spec}
+      sheets={sheets}
       reading={null}
       target={target}
       verdict={null}

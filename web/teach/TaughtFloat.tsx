@@ -1,4 +1,5 @@
-import type { SpecSheet } from '@ekrond/core/sheets'
+import { floatView } from '@ekrond/core/families'
+import type { Sheets } from '@ekrond/core/sheets'
 import { factOf } from '@ekrond/core/teach'
 import type { OwnFact } from '@ekrond/core/job'
 import { figure } from '@ekrond/core/measure'
@@ -14,12 +15,15 @@ import {
   Text,
   type Point,
 } from '../drawing/index'
+import { Broken, brokenAt } from '../drawing/Broken'
+import { Hatchings, Pieces, type View } from '../drawing/Pieces'
+import { useId } from 'react'
 
 const WIDTH = 640
 const HEIGHT = 430
 
 interface Props {
-  spec: SpecSheet
+  sheets: Pick<Sheets, 'spec' | 'build'>
   said: Readonly<Record<string, OwnFact>>
   /** the fact that is asked now */
   asked: string | null
@@ -28,19 +32,16 @@ interface Props {
 }
 
 /** Bowl, float, needle and seat from the family in pencil, and in ink what was measured on this unit; each measurement at its place. */
-export function TaughtFloat({ spec, said, asked, numbers }: Props) {
-  const { float, section } = spec
+export function TaughtFloat({ sheets, said, asked, numbers }: Props) {
+  const { float, section } = sheets.spec
+  const around = floatView(sheets, 'use')
+  const clip = useId()
   const inked = (...codes: string[]) => codes.every((code) => said[code])
-  const all: Point[] = [
-    ...section.castings.flatMap((one) => one.outline),
-    ...section.float.map((p) => plus(p, section.pin)),
-    ...section.bowl,
-  ]
-  const xs = all.map(([x]) => x)
-  const ys = all.map(([, y]) => y)
-  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
+  const { x0: minX, x1: maxX, y0: minY, y1: maxY } = around.window
   const perMm = Math.min(500 / (maxX - minX), 300 / (maxY - minY))
   const scale = scaleOf(perMm, [(WIDTH - (maxX - minX) * perMm) / 2 - minX * perMm, 70 + maxY * perMm], false)
+  const view: View = { perMm, origin: scale([0, 0]) }
+  const breaks = brokenAt(around.window, around.castings)
   const line = (points: readonly Point[], ink: boolean, shut = true, width = 1.8) => (
     <path
       d={path(points.map(scale), shut)}
@@ -105,13 +106,15 @@ export function TaughtFloat({ spec, said, asked, numbers }: Props) {
           .join(', ') || 'nothing'
       } measured; the rest borrowed from the family.${asked ? ` Asked now: ${factOf(asked)?.name}.` : ''}`}
     >
-      {section.castings.map(({ name, outline }) => (
-        <g key={name}>{line(outline, false)}</g>
-      ))}
-      {line(section.bowl, false, false)}
-      {section.seat.map((half, i) => (
-        <g key={i}>{line(half, inked('seat.bore'), true, 1.4)}</g>
-      ))}
+      <Hatchings />
+      <Broken id={clip} window={around.window} at={breaks} view={view} />
+      <g clipPath={`url(#${clip})`}>
+        {around.castings.map(({ code, pieces }) => (
+          <Pieces key={code} pieces={pieces} mode="pencil" view={view} breaks={breaks.lines(view)} />
+        ))}
+      </g>
+      <Pieces pieces={around.seat} mode={inked('seat.bore') ? 'on' : 'pencil'} view={view} />
+      <Pieces pieces={around.guide} mode="pencil" view={view} />
       {line(section.needle, inked('seat.bore'))}
       {line(seated(section.float), inked('float.area', 'float.depth'))}
       {line(seated(section.arm), inked('float.arm'), false, 2.4)}

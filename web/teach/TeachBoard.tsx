@@ -150,7 +150,7 @@ export function TeachBoard({ open }: { open: OpenJob }) {
           <Both>
             <div>
               <Drawn>
-                <TaughtFloat spec={spec} said={said} asked={fact?.code ?? null} numbers={numbers} />
+                <TaughtFloat sheets={open.sheets!} said={said} asked={fact?.code ?? null} numbers={numbers} />
               </Drawn>
               <Open aria-label="Still open">
                 {still.map(({ code, name }) => {

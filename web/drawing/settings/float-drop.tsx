@@ -3,9 +3,9 @@ import { isOut, type SettingPicture } from './props'
 
 export const floatDrop: SettingPicture = {
   heading: ({ spec }) => `${spec.section.title}, float hanging`,
-  Picture: ({ spec, reading, target, conditions }) => (
+  Picture: ({ spec, sheets, reading, target, conditions }) => (
     <FloatSection
-      spec={spec}
+      sheets={sheets}
       reading={reading.value}
       target={target}
       verdict={reading.shown?.verdict ?? null}

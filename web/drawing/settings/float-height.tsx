@@ -8,12 +8,12 @@ export const floatHeight: SettingPicture = {
   inUse: true,
   heading: ({ spec, setting, side }) =>
     `${spec.section.title}, ${side === 'use' ? 'in use' : `as held: ${heldWords[setting.held]}`}`,
-  Picture({ spec, reading, target, conditions, side }) {
+  Picture({ spec, sheets, reading, target, conditions, side }) {
     const { pressureKpa, densityKgM3 } = conditions
     const level = levelInUse(spec.float, reading.value ?? target, pressureKpa, densityKgM3)
     return (
       <FloatSection
-        spec={spec}
+        sheets={sheets}
         reading={reading.value}
         target={target}
         verdict={reading.shown?.verdict ?? null}

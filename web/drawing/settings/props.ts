@@ -1,12 +1,13 @@
 import type { Conditions } from '@ekrond/core/conditions'
 import type { BodyState } from '@ekrond/core/job'
 import type { ReadingView } from '@ekrond/core/settings'
-import type { SettingSpec, SpecSheet } from '@ekrond/core/sheets'
+import type { SettingSpec, Sheets, SpecSheet } from '@ekrond/core/sheets'
 import type { ComponentType } from 'react'
 
 /** What the picture of a setting is drawn from. */
 export interface SettingPictureProps {
   spec: SpecSheet
+  sheets: Sheets
   setting: SettingSpec
   reading: ReadingView
   /** where it is to stand, stored units */

@@ -54,7 +54,7 @@ export function LevelBench(props: BenchProps) {
       logged={() => setText('')}
       drawing={
         <FloatSection
-          spec={sheets.spec}
+          sheets={sheets}
           reading={height ?? target}
           target={target}
           verdict={read === null ? null : good ? 'in' : 'out'}

@@ -96,7 +96,7 @@ export function WeepBench(props: BenchProps) {
         : { primary: { words: 'Full and wiped dry: watch it', act: () => set({ from: Date.now() }) } })}
       drawing={
         <FloatSection
-          spec={sheets.spec}
+          sheets={sheets}
           reading={height ?? target}
           target={target}
           verdict={null}

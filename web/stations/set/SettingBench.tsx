@@ -181,7 +181,14 @@ export function SettingBench({
           </BoardTitle>
           {inUse && side === 'held' && <InUse open={open} height={value ?? target} wanted={target} />}
           <BoardDrawing>
-            <Picture {...drawn} reading={reading} target={target} conditions={conditions} here={body} />
+            <Picture
+              {...drawn}
+              sheets={sheets}
+              reading={reading}
+              target={target}
+              conditions={conditions}
+              here={body}
+            />
           </BoardDrawing>
         </Board>
         {/* With the number pad up the column draws together: what to do, and its caution, stay in sight. */}
