@@ -47,6 +47,10 @@ const width = (line: Line): number => Math.max(...line.map(([x]) => x)) - Math.m
 const sizeOf = (family: UnitDrawing, { section }: Sheets['spec']): number =>
   width(section.float) / width(family.places.float!.pieces[0]!.line)
 
+/** The same of a list number. */
+export const sizeIn = (sheets: Described): number =>
+  sizeOf(drawings[familyOf(sheets)](sizesOf(sheets)), sheets.spec)
+
 /** How a list number's unit is drawn, at its own size, with its own float; parts that its family does not know sit where somebody tapped. */
 export function unitDrawing(sheets: Described): UnitDrawing {
   const family = drawings[familyOf(sheets)](sizesOf(sheets))
@@ -124,10 +128,9 @@ function bar(line: Line, half: number): Pt[] {
 
 /** The passages of a list number's family, where they lie in its own drawing. */
 export function passagePlanOf(sheets: Described): PassagePlan {
-  const name = familyOf(sheets)
-  const k = sizeOf(drawings[name](sizesOf(sheets)), sheets.spec)
+  const k = sizeIn(sheets)
   const at = ([x, y, r = 0]: Pt): Pt => [x * k, y * k, r * k]
-  const { ports, passages } = passagePlans[name]
+  const { ports, passages } = passagePlans[familyOf(sheets)]
   return {
     ports: ports.map((port) => ({ ...port, at: at(port.at) })),
     passages: passages.map((passage) => ({ ...passage, line: passage.line.map(at) })),

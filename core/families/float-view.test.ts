@@ -1,9 +1,7 @@
-import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
 import { models } from '../../demo/catalogue.ts'
 import { sheetsFor } from '../../demo/log-entries.ts'
 import { boxOf, closed } from '../drawing/index.ts'
-import { SpecSheet } from '../sheets/index.ts'
 import { floatView, passagePlanOf, passagePlans, unitDrawing } from './index.ts'
 
 const all = models().flatMap((model) => model.listNumbers.map(({ number }) => sheetsFor(number)))
@@ -76,20 +74,4 @@ describe('a list number’s own size', () => {
     const level = Math.min(...spec.section.float.map(([x, y]) => (x > 40 ? y : 0))) - 6 + 1
     expect(low - level).toBeCloseTo(0.5, 1)
   })
-})
-
-it('a sheet of before, with castings of its own in its section, is still read', () => {
-  const { spec } = sheetsFor('K-4417-2S')
-  const before = {
-    ...spec,
-    section: {
-      ...spec.section,
-      castings: [{ name: 'cover', outline: [[0, 0]] }],
-      lines: [],
-      seat: [],
-      bowl: [[0, 0]],
-      heldWords: 'upside down',
-    },
-  }
-  expect(v.parse(SpecSheet, before)).toEqual(spec)
 })

@@ -149,3 +149,18 @@ describe('the families that lend a taught unit its sheets', () => {
     expect(v.safeParse(BuildSheet, build).issues).toBeUndefined()
   })
 })
+it('a sheet of before, with castings of its own in its section, is still read', () => {
+  const { spec } = sheetsOf('K-4417-2S')
+  const before = {
+    ...spec,
+    section: {
+      ...spec.section,
+      castings: [{ name: 'cover', outline: [[0, 0]] }],
+      lines: [],
+      seat: [],
+      bowl: [[0, 0]],
+      heldWords: 'upside down',
+    },
+  }
+  expect(v.parse(SpecSheet, before)).toEqual(spec)
+})

@@ -132,8 +132,12 @@ export function FloatSection(props: FloatSectionProps) {
         </g>
         {view === 'use' && level && (
           <Fuel
-            {...props}
+            spec={spec}
             level={level}
+            wantedBelowFace={props.wantedBelowFace}
+            pressureKpa={props.pressureKpa}
+            tiltDeg={tiltDeg}
+            readAtMm={props.readAtMm}
             scale={scale}
             bowl={bearing(around.bowl)}
             footY={scale([0, y0])[1]}
@@ -231,11 +235,15 @@ function Remedy({ at, y, words }: { at: Point; y: number; words: string }) {
   )
 }
 
-/** A needle's shank, clear of the seat that its tip is in. */
-function needleAt({ needle, anchors }: Sheets['spec']['section']): Point {
-  const [blunt] = needle
-  const at = anchors.needle ?? blunt!
-  return [blunt![0] + (at[0] - blunt![0]) * 0.4, blunt![1] + (at[1] - blunt![1]) * 0.4]
+/** A needle near its tip: there its leader runs clear of the face. */
+function needleAt({ needle }: Sheets['spec']['section']): Point {
+  const away = ([x, y]: Point) => Math.hypot(x - needle[0]![0], y - needle[0]![1])
+  const tip = needle.reduce((far, one) => (away(one) > away(far) ? one : far))
+  const middle = [0, 1].map((i) => needle.reduce((sum, p) => sum + p[i]!, 0) / needle.length) as [
+    number,
+    number,
+  ]
+  return [middle[0] + (tip[0] - middle[0]) * 0.7, middle[1] + (tip[1] - middle[1]) * 0.7]
 }
 
 const wish = (number: string, words: string, target: Point): Wish => ({

@@ -1,7 +1,7 @@
 import type { LevelInUse } from '@ekrond/core/float'
 import { figure } from '@ekrond/core/measure'
 import { useId, type ReactNode } from 'react'
-import type { FloatSectionProps } from './FloatSection'
+import type { SpecSheet } from '@ekrond/core/sheets'
 import { Dimension, path, Text, type Point, type scaleOf } from './index'
 
 /** As it sits: the drawing turned about its middle, float end up above 0, with the angle written at its edge. */
@@ -34,7 +34,7 @@ export function Tilted({
 
 /** The fuel in its bowl at its level, the level that is wanted beside it where that is another. */
 export function Fuel({
-  sheets: { spec },
+  spec,
   level,
   wantedBelowFace,
   pressureKpa,
@@ -43,8 +43,13 @@ export function Fuel({
   footY,
   tiltDeg = 0,
   readAtMm = 0,
-}: FloatSectionProps & {
+}: {
+  spec: SpecSheet
   level: LevelInUse
+  wantedBelowFace: number
+  pressureKpa: number
+  tiltDeg?: number | undefined
+  readAtMm?: number | undefined
   scale: ReturnType<typeof scaleOf>
   /** the cavity that holds it, on the sheet */
   bowl: readonly Point[]

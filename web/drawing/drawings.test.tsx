@@ -295,15 +295,16 @@ describe('the outside as it stands on the bench', () => {
 })
 
 describe('what identifies', () => {
-  it.each(each)('$spec.model in plan: as many bores as it has, and its flange', ({ spec }) => {
+  it.each(each)('$spec.model in plan: as many bores as it has, and its flange', (sheets) => {
+    const { spec } = sheets
     const item = models().find((model) => model.code === spec.model)!.listNumbers[0]!
     const features = item.features as Record<string, number | string>
     const { markup, title } = sound(
       <PlanView
+        sheets={sheets}
         look="flangeBoltSpacingMm"
         seen={{}}
         features={{
-          barrels: Number(features.barrels),
           throttleBoreMm: Number(features.throttleBoreMm),
           venturiMm: Number(features.venturiMm),
           flangeBoltSpacingMm: Number(features.flangeBoltSpacingMm),

@@ -6,27 +6,6 @@ import { useWordSize } from './sheet'
 export * from './geometry'
 export { Drawing } from './sheet'
 
-/** A hatched casting. */
-export function Section({
-  points,
-  fine = false,
-  hatched = true,
-}: {
-  points: readonly Point[]
-  fine?: boolean
-  hatched?: boolean
-}) {
-  return (
-    <path
-      d={path(points, true)}
-      fill={hatched ? `url(#${fine ? 'hatch-back' : 'hatch'})` : 'var(--paper)'}
-      stroke="var(--ink)"
-      strokeWidth={2}
-      strokeLinejoin="round"
-    />
-  )
-}
-
 export function Text({
   at,
   children,

@@ -1,8 +1,13 @@
 import { jointWords, lengthWords, torqueWords, type FastenerState, type Joint } from '@ekrond/core/assembly'
 import type { Position } from '@ekrond/core/sheets'
-import { useState } from 'react'
+import { boxOf, fitted, rect } from '@ekrond/core/drawing'
+import { jointPlan, type JointPlan } from '@ekrond/core/families'
+import { useMemo, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
+import { scaleOf, Text } from '../../drawing'
+import { CutLine } from '../../drawing/CutLine'
+import { pathOf, type View } from '../../drawing/Pieces'
 import { Ask, AskFoot } from '../../shell/frame'
 import { Answer, Button, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
@@ -27,6 +32,7 @@ const WORD: Record<FastenerState, string> = {
 
 const WIDE = 376
 const HIGH = 228
+const PLAN = { width: WIDE, height: HIGH }
 
 const Plan = styled.div`
   position: relative;
@@ -69,22 +75,46 @@ const Head = styled(AriaButton)<{ $state: FastenerState; $open: boolean; $next: 
   }
 `
 
-/** Where a screw stands round the edge, clockwise from the inlet. */
-function place(i: number, count: number): { x: number; y: number } {
-  const w = WIDE - 64
-  const h = HIGH - 64
-  if (count === 1) return { x: WIDE / 2, y: HIGH / 2 }
-  let along = ((i + (count > 3 ? 0.5 : 0)) / count) * 2 * (w + h)
-  for (const [dx, dy, length, x, y] of [
-    [1, 0, w, 32, 32],
-    [0, 1, h, 32 + w, 32],
-    [-1, 0, w, 32 + w, 32 + h],
-    [0, -1, h, 32, 32 + h],
-  ] as const) {
-    if (along <= length) return { x: x + dx * along, y: y + dy * along }
-    along -= length
+/** A face that no family knows: its fasteners round a plain one, mm. */
+const plainFace = (count: number): JointPlan => {
+  const angle = (i: number) => Math.PI - ((i + 0.5) / count) * 2 * Math.PI
+  return {
+    seen: 'from above',
+    outline: rect(-45, -25, 45, 25, 10),
+    holes: [],
+    screws:
+      count === 1
+        ? [[0, 0]]
+        : Array.from(
+            { length: count },
+            (_, i) => [40 * Math.cos(angle(i)), 20 * Math.sin(angle(i))] as const,
+          ),
+    inlet: [-45, 0],
+    cut: null,
   }
-  return { x: 32, y: 32 }
+}
+
+/** The face of a joint to scale, with what its gasket goes round, where fuel comes in and where teardown's section is cut. */
+function Face({ plan, view }: { plan: JointPlan; view: View }) {
+  const scale = scaleOf(view.perMm, view.origin)
+  const [x, y] = scale([plan.inlet[0], plan.inlet[1]])
+  return (
+    <>
+      <path d={pathOf(plan.outline, true, view)} fill="none" stroke="var(--line)" strokeWidth={2} />
+      {plan.holes.map((line, i) => (
+        <path key={i} d={pathOf(line, true, view)} fill="none" stroke="var(--rule)" strokeWidth={1.4} />
+      ))}
+      {plan.cut && (
+        <>
+          <CutLine cut={plan.cut} scale={scale} />
+          <path d={`M${x - 9} ${y - 6}l9 6l-9 6Z`} fill="var(--ink)" />
+          <Text at={[x + 6, y + 5]} size={14}>
+            inlet
+          </Text>
+        </>
+      )}
+    </>
+  )
 }
 
 /** A joint's screws one by one: started, finger-tight, final, checked again. A tap turns one, the main key all that this round needs. */
@@ -108,6 +138,11 @@ export function JointBench({
   useKeys({ Enter: slack === null ? go : () => turn(joint.open, 'engine', slack) })
   const lengths = position.fastener?.lengthsMm ?? []
   const isLong = (i: number) => lengths.length > 1 && lengths[i]! > Math.min(...lengths)
+  const plan = useMemo(
+    () => jointPlan(open.sheets, position) ?? plainFace(position.quantity),
+    [open.sheets, position],
+  )
+  const view = fitted(boxOf([{ line: plan.outline, closed: true, stroke: 'seen' }]), PLAN, 28)
   const torque = torqueWords(position.fastener?.torqueNm)
   return (
     <Ask aria-label="What is asked">
@@ -118,19 +153,10 @@ export function JointBench({
       <h2>{count === 1 ? one : title}</h2>
       <Plan>
         <svg width={WIDE} height={HIGH} aria-hidden>
-          <rect
-            x={32}
-            y={32}
-            width={WIDE - 64}
-            height={HIGH - 64}
-            rx={20}
-            fill="none"
-            stroke="var(--line)"
-            strokeWidth={2}
-          />
+          <Face plan={plan} view={view} />
         </svg>
         {joint.states.map((state, i) => {
-          const { x, y } = place(i, count)
+          const [x, y] = scaleOf(view.perMm, view.origin)([plan.screws[i]![0], plan.screws[i]![1]])
           const isOpen = joint.open.includes(i)
           return (
             <Head
@@ -147,13 +173,13 @@ export function JointBench({
             </Head>
           )
         })}
-        <Order>
-          {phase === 'final' && count > 3
-            ? joint.order.map((i) => i + 1).join(' – ')
-            : `${joint.open.length} to go`}
-          {count > 2 && <small>numbered clockwise from the inlet</small>}
-        </Order>
       </Plan>
+      <Order>
+        {phase === 'final' && count > 3
+          ? joint.order.map((i) => i + 1).join(' – ')
+          : `${joint.open.length} to go`}
+        {count > 2 && <small>{plan.seen}, clockwise from the inlet</small>}
+      </Order>
       {(phase === 'started' || phase === 'finger') && lengthWords(position) && (
         <p style={{ fontSize: 17 }}>{lengthWords(position)}</p>
       )}
@@ -197,17 +223,13 @@ export function JointBench({
 }
 
 const Order = styled.p`
-  position: absolute;
-  inset: 0;
-  display: grid;
-  place-items: center;
-  pointer-events: none;
-  text-align: center;
-  padding: 60px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  align-items: baseline;
   font: 500 17px/1.3 ${figures};
-  align-content: center;
   & > small {
-    font: 400 14px/1.3 ${narrow};
+    font: 400 15px/1.3 ${narrow};
     color: var(--pencil);
   }
 `

@@ -27,7 +27,7 @@ import { TeachBoard } from '../../teach/TeachBoard'
 import { TeachForm } from '../../teach/TeachForm'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
-import { PlanView } from './PlanView'
+import { planHeading, PlanView } from './PlanView'
 import { Candidate, CandidateRow, percent } from './CandidateRow'
 import { CheckAgain } from './CheckAgain'
 import { Evidence } from './Evidence'
@@ -120,6 +120,18 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
   const picked = ranking[Math.min(at, ranking.length - 1)]
   const leader = candidates.find((c) => c.id === (picked ?? ranking[0])?.id)
 
+  const plan = leader && {
+    throttleBoreMm: measured(leader.features.throttleBoreMm),
+    venturiMm: measured(leader.features.venturiMm),
+    flangeBoltSpacingMm: measured(leader.features.flangeBoltSpacingMm),
+    chokeKind: String(leader.features.chokeKind ?? 'not known'),
+  }
+  const drawn = useQuery<ListNumberAnswer, ApiError>({
+    ...listNumberQuery(leader?.id ?? ''),
+    enabled: leader !== undefined,
+    // The one of before stands until the next is there.
+    placeholderData: (before) => before,
+  })
   const first = useQuery<ListNumberAnswer, ApiError>({
     ...listNumberQuery(ranking[0]?.id ?? ''),
     enabled: ranking.length > 0 && !nothingSeen,
@@ -270,7 +282,7 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
         <Board>
           <BoardTitle>
             <div>
-              <h1>Plan, from the flange</h1>
+              <h1>{drawn.data ? planHeading(drawn.data.sheets, plan!) : 'Plan, from above'}</h1>
               <p>
                 {nothingSeen
                   ? candidates.length === 0
@@ -281,17 +293,12 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
             </div>
           </BoardTitle>
           <BoardDrawing>
-            {leader && (
+            {plan && drawn.data && (
               <PlanView
+                sheets={drawn.data.sheets}
                 look={nothingSeen ? null : (look?.feature ?? null)}
                 seen={Object.fromEntries(Object.entries(body.features).map(([name, f]) => [name, f.raw]))}
-                features={{
-                  barrels: Number(leader.features.barrels ?? 1),
-                  throttleBoreMm: measured(leader.features.throttleBoreMm),
-                  venturiMm: measured(leader.features.venturiMm),
-                  flangeBoltSpacingMm: measured(leader.features.flangeBoltSpacingMm),
-                  chokeKind: String(leader.features.chokeKind ?? 'not known'),
-                }}
+                features={plan}
               />
             )}
           </BoardDrawing>

@@ -1,7 +1,11 @@
-import { Balloon, CentreLine, Dimension, Drawing, Leader, Text, type Point } from '../../drawing'
+import { boxOf, fitted } from '@ekrond/core/drawing'
+import { flangeView } from '@ekrond/core/families'
+import type { Sheets } from '@ekrond/core/sheets'
+import { Balloon, CentreLine, Dimension, Drawing, Leader, ScaleBar, scaleOf, Text } from '../../drawing'
+import { CutLine } from '../../drawing/CutLine'
+import { pathOf, type View } from '../../drawing/Pieces'
 
 interface PlanFeatures {
-  barrels: number
   /** null where the library does not have it: a unit that was taught, and not measured there */
   throttleBoreMm: number | null
   venturiMm: number | null
@@ -9,163 +13,176 @@ interface PlanFeatures {
   chokeKind: string
 }
 
-/** Usual flange bolts, mm, and how they go with the bore. */
-const USUAL_BOLTS = 62
-const BOLTS_OVER_BORE = 2.2
+const WIDTH = 480
+const HEIGHT = 520
+/** Over the drawing the mark's balloon, under it the bolts' dimension, px. */
+const HEAD = 76
+const FOOT = 84
+/** Beside it the dimension of bolts that stand behind one another, px. */
+const LANE = 84
 
-/** The unit from its flange side, to the leading candidate's measures; what was measured is pencil, what to measure next blue. */
+/** What the heading over it says: which way it is looked at. */
+export const planHeading = (sheets: Pick<Sheets, 'spec' | 'build'>, features: PlanFeatures): string =>
+  flangeView(sheets, features).seen === 'from above' ? 'Plan, from above' : 'At the flange'
+
+/** The picked candidate at its bores, from its family's outlines and its own measures; what was measured is pencil, what to measure next blue. */
 export function PlanView({
+  sheets,
   features,
   seen,
   look,
 }: {
+  sheets: Pick<Sheets, 'spec' | 'build'>
   features: PlanFeatures
   seen: Record<string, string>
   look: string | null
 }) {
-  const {
-    barrels,
-    throttleBoreMm: knownBore,
-    venturiMm: venturi,
-    flangeBoltSpacingMm: knownBolts,
-    chokeKind,
-  } = features
-  // What nobody measured is drawn in the usual proportion, its figure left open.
-  const bore = knownBore ?? (knownBolts ?? USUAL_BOLTS) / BOLTS_OVER_BORE
-  const bolts = knownBolts ?? bore * BOLTS_OVER_BORE
-  const k = Math.min(4.2, 300 / bolts)
-  const [cx, cy] = [232, 250]
-  const wide = barrels > 1
-  const offset = wide ? (bore / 2 + 3) * k : 0
-  // Four stand in two rows, the pair that opens first in front.
-  const rows = barrels === 4 ? [cy + offset, cy - offset] : [cy]
-  const centres = rows.flatMap((y): Point[] =>
-    wide
-      ? [
-          [cx - offset, y],
-          [cx + offset, y],
-        ]
-      : [[cx, y]],
-  )
-  const half = (bolts / 2) * k
-  const tall = barrels === 4 ? bore * k * 1.25 : wide ? bore * k * 0.72 : bore * k * 0.85
-  const boltAt: Point[] = wide
-    ? [
-        [cx - half, cy - tall * 0.8],
-        [cx + half, cy - tall * 0.8],
-        [cx - half, cy + tall * 0.8],
-        [cx + half, cy + tall * 0.8],
-      ]
-    : [
-        [cx - half, cy],
-        [cx + half, cy],
-      ]
-  const body = wide
-    ? ((w) => ({ x: cx - w / 2, w }))(2 * (offset + (bore / 2) * k) + 30)
-    : { x: cx - bore * k * 0.8, w: bore * k * 1.6 }
+  const { throttleBoreMm: bore, venturiMm: venturi, flangeBoltSpacingMm: bolts, chokeKind } = features
+  const plan = flangeView(sheets, features)
   const coil = chokeKind.startsWith('coil')
+  const all = boxOf(
+    [...plan.outlines.map(({ line }) => line), ...(plan.cut ? [[plan.cut.from, plan.cut.to]] : [])].map(
+      (line) => ({ line, closed: true, stroke: 'seen' as const }),
+    ),
+  )
+  // The two bolts whose distance is said.
+  const [one, other] = ends(plan.bolts)
+  const upright = Math.abs(one[0] - other[0]) < Math.abs(one[1] - other[1])
+  const fit = fitted(all, { width: WIDTH - (upright ? LANE : 0), height: HEIGHT - HEAD - FOOT }, 30)
+  const view: View = { perMm: fit.perMm, origin: [fit.origin[0], fit.origin[1] + HEAD] }
+  const scale = scaleOf(view.perMm, view.origin)
   const colourOf = (feature: string) => (look === feature ? 'blue' : 'ink')
+  const measured = (feature: string, value: number | null) =>
+    look === feature ? 'measure' : (seen[feature] ?? String(value ?? '?'))
+  const inkOf = (feature: string) => (look === feature ? 'blue' : seen[feature] ? 'pencil' : 'ink')
+  const { barrels } = sheets.spec
+  const first = plan.bores[0]!
+  const centre = scale([first.at[0], first.at[1]])
+  const radius = (first.boreMm / 2) * view.perMm
+  const top = scale([all.x0, all.y1])[1]
+  const foot = scale([all.x0, all.y0])[1]
+  const [a, b] = [scale([one[0], one[1]]), scale([other[0], other[1]])]
+  const across = upright ? scale([all.x1, 0])[0] + 16 : foot + 42
+  const mark = plan.outlines.find(({ name }) => name === 'cover' || name === 'lid') ?? plan.outlines.at(-1)!
+  const markAt = mark.line.reduce((best, p) => (p[1] - p[0] * 0.2 > best[1] - best[0] * 0.2 ? p : best))
+  const at = scale([markAt[0] + 8, markAt[1]])
   return (
     <Drawing
-      width={480}
-      height={520}
-      title={`Plan of the leading candidate: ${barrels} barrel${barrels > 1 ? 's' : ''}, bore ${knownBore ?? 'not known'} mm, venturi ${venturi ?? 'not known'} mm, flange bolts ${knownBolts ?? 'not known'} mm, choke ${chokeKind}.`}
+      width={WIDTH}
+      height={HEIGHT}
+      title={`${plan.seen === 'from above' ? 'Plan from above' : 'At the flange'}: ${barrels} barrel${barrels > 1 ? 's' : ''}, bore ${bore ?? 'not known'} mm, venturi ${venturi ?? 'not known'} mm, flange bolts ${bolts ?? 'not known'} mm, choke ${chokeKind}.`}
     >
-      <rect
-        x={cx - half - 24}
-        y={cy - (wide ? tall * 0.8 + 24 : 34)}
-        width={2 * half + 48}
-        height={wide ? tall * 1.6 + 48 : 68}
-        rx={22}
-        fill="var(--paper)"
-        stroke="var(--ink)"
-        strokeWidth={2}
-      />
-      <rect
-        x={body.x}
-        y={cy - tall - 6}
-        width={body.w}
-        height={2 * tall + 12}
-        rx={10}
-        fill="var(--paper)"
-        stroke="var(--ink)"
-        strokeWidth={2.2}
-      />
-      {boltAt.map(([x, y], i) => (
-        <g key={i}>
-          <circle cx={x} cy={y} r={9} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.8} />
-          <CentreLine from={[x - 16, y]} to={[x + 16, y]} />
-          <CentreLine from={[x, y - 16]} to={[x, y + 16]} />
-        </g>
+      {plan.outlines.map(({ name, line }, i) => (
+        <path
+          key={name}
+          d={pathOf(line, true, view)}
+          fill="var(--paper)"
+          stroke="var(--ink)"
+          strokeWidth={i === plan.outlines.length - 1 ? 2.2 : 1.8}
+        />
       ))}
-      {centres.map(([x, y], i) => (
-        <g key={i}>
-          <circle
-            cx={x}
-            cy={y}
-            r={(bore / 2) * k}
-            fill="var(--paper)"
-            stroke={`var(--${i === 0 ? colourOf('throttleBoreMm') : 'ink'})`}
-            strokeWidth={i === 0 && look === 'throttleBoreMm' ? 3.4 : 2.2}
-          />
-          {venturi !== null && (
+      {coil && <Coil at={scale([all.x1 - 4, all.y1 + 8])} colour={colourOf('chokeKind')} />}
+      {plan.bolts.map(([x, y], i) => {
+        const [bx, by] = scale([x, y])
+        return (
+          <g key={i}>
             <circle
-              cx={x}
-              cy={y}
-              r={(venturi / 2) * k}
-              fill="none"
-              stroke={`var(--${colourOf('venturiMm')})`}
-              strokeWidth={look === 'venturiMm' ? 3 : 1.4}
-              strokeDasharray="6 4"
+              cx={bx}
+              cy={by}
+              r={Math.max(5, 2.9 * view.perMm)}
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              strokeWidth={1.6}
             />
-          )}
-          <CentreLine from={[x, y - (bore / 2) * k - 14]} to={[x, y + (bore / 2) * k + 14]} />
-        </g>
-      ))}
-      <CentreLine from={[cx - half - 34, cy]} to={[cx + half + 34, cy]} />
-      {coil && (
-        <g>
-          <circle
-            cx={cx + half + 6}
-            cy={cy - tall - 30}
-            r={32}
-            fill="var(--paper)"
-            stroke="var(--ink)"
-            strokeWidth={2.2}
-          />
-          <path
-            d={`M${cx + half + 6} ${cy - tall - 30} m-4 0 a6 6 0 1 1 10 4 a12 12 0 1 1 4 -16`}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={1.8}
-          />
-        </g>
-      )}
-      <Leader from={[74, cy - tall - 62]} to={[body.x + 30, cy - tall - 6]} />
-      <Balloon at={[62, cy - tall - 74]} number={1} text="mark" />
+            <CentreLine from={[bx - 14, by]} to={[bx + 14, by]} />
+            <CentreLine from={[bx, by - 14]} to={[bx, by + 14]} />
+          </g>
+        )
+      })}
+      {plan.bores.map(({ at: [x, y], boreMm, venturiMm }, i) => {
+        const [cx, cy] = scale([x, y])
+        const r = (boreMm / 2) * view.perMm
+        return (
+          <g key={i}>
+            <circle
+              cx={cx}
+              cy={cy}
+              r={r}
+              fill="var(--paper)"
+              stroke={`var(--${i === 0 ? colourOf('throttleBoreMm') : 'ink'})`}
+              strokeWidth={i === 0 && look === 'throttleBoreMm' ? 3.4 : 2.2}
+            />
+            {venturiMm !== null && (
+              <circle
+                cx={cx}
+                cy={cy}
+                r={(venturiMm / 2) * view.perMm}
+                fill="none"
+                stroke={`var(--${colourOf('venturiMm')})`}
+                strokeWidth={look === 'venturiMm' ? 3 : 1.4}
+                strokeDasharray="6 4"
+              />
+            )}
+            <CentreLine from={[cx, cy - r - 10]} to={[cx, cy + r + 10]} />
+            <CentreLine from={[cx - r - 10, cy]} to={[cx + r + 10, cy]} />
+          </g>
+        )
+      })}
+      {plan.cut && <CutLine cut={plan.cut} scale={scale} />}
+      <Leader from={[at[0] - 22, top - 34]} to={at} />
+      <Balloon at={[at[0] - 28, top - 46]} number={1} text="mark" />
       <Leader
-        from={[58, cy + tall * 0.4 + 74]}
-        to={[centres[0]![0] - (bore / 2) * k * 0.7, centres[0]![1] + (bore / 2) * k * 0.7]}
+        from={[Math.max(70, centre[0] - radius - 60), foot + 26]}
+        to={[centre[0] - radius * 0.7, centre[1] + radius * 0.7]}
         colour={colourOf('throttleBoreMm')}
       />
       <Text
-        at={[12, cy + tall * 0.4 + 94]}
+        at={[Math.max(70, centre[0] - radius - 60) - 6, foot + 42]}
         size={19}
         face="figures"
-        colour={look === 'throttleBoreMm' ? 'blue' : seen.throttleBoreMm ? 'pencil' : 'ink'}
+        anchor="end"
+        colour={inkOf('throttleBoreMm')}
       >
-        {look === 'throttleBoreMm' ? 'measure' : `⌀${seen.throttleBoreMm ?? knownBore ?? '?'}`}
+        {`${look === 'throttleBoreMm' ? '' : '⌀'}${measured('throttleBoreMm', bore)}`}
       </Text>
       <Dimension
-        from={[cx - half, cy + tall + 74]}
-        to={[cx + half, cy + tall + 74]}
-        at={{ from: boltAt.at(-2)!, to: boltAt.at(-1)! }}
-        text={
-          look === 'flangeBoltSpacingMm' ? 'measure' : String(seen.flangeBoltSpacingMm ?? knownBolts ?? '?')
+        from={upright ? [across, a[1]] : [a[0], across]}
+        to={upright ? [across, b[1]] : [b[0], across]}
+        at={{ from: a, to: b }}
+        text={measured('flangeBoltSpacingMm', bolts)}
+        colour={inkOf('flangeBoltSpacingMm')}
+        textAt={
+          upright
+            ? [Math.min(across + 8, WIDTH - 62), (a[1] + b[1]) / 2 + 6]
+            : [(a[0] + b[0]) / 2 - 26, across - 8]
         }
-        colour={look === 'flangeBoltSpacingMm' ? 'blue' : seen.flangeBoltSpacingMm ? 'pencil' : 'ink'}
-        textAt={[cx - 30, cy + tall + 66]}
       />
+      <ScaleBar at={[14, HEIGHT - 12]} scale={scale} />
     </Drawing>
+  )
+}
+
+/** The two bolts that are calipered: farthest apart along the row that is measured. */
+function ends(bolts: readonly (readonly [number, number, number?])[]) {
+  const xs = bolts.map(([x]) => x)
+  const ys = bolts.map(([, y]) => y)
+  const wide = Math.max(...xs) - Math.min(...xs) >= Math.max(...ys) - Math.min(...ys)
+  const row = wide
+    ? bolts.filter(([, y]) => y === Math.min(...ys))
+    : bolts.filter(([x]) => x === Math.max(...xs))
+  return [row[0]!, row.at(-1)!] as const
+}
+
+function Coil({ at: [x, y], colour }: { at: readonly [number, number]; colour: string }) {
+  return (
+    <g>
+      <circle cx={x} cy={y} r={27} fill="var(--paper)" stroke={`var(--${colour})`} strokeWidth={2.2} />
+      <path
+        d={`M${x} ${y} m-4 0 a6 6 0 1 1 10 4 a12 12 0 1 1 4 -16`}
+        fill="none"
+        stroke={`var(--${colour})`}
+        strokeWidth={1.8}
+      />
+    </g>
   )
 }

@@ -1,0 +1,323 @@
+import { rect, type Line, type Pt } from '../drawing/index.ts'
+import type { Position, Sheets } from '../sheets/index.ts'
+import { familyOf, sizeIn, unitDrawing } from './drawing.ts'
+import type { FamilyName } from './names.ts'
+
+type Described = Pick<Sheets, 'spec' | 'build'>
+
+/** What a list number measures at its bores and its flange, mm; null where nobody measured it. */
+export interface FlangeSizes {
+  throttleBoreMm: number | null
+  venturiMm: number | null
+  flangeBoltSpacingMm: number | null
+}
+
+/** A unit seen so that its bores and its flange bolts lie in the sheet, mm. */
+export interface FlangeView {
+  seen: 'from above' | 'at the flange'
+  /** outlines as they lie over one another, the lowest first; what is out of sight is dashed */
+  outlines: { name: string; line: Line; hidden?: boolean }[]
+  bores: { at: Pt; boreMm: number; venturiMm: number | null }[]
+  bolts: Pt[]
+  /** where the section of teardown is cut, and its letter; null where this is no plan */
+  cut: { from: Pt; to: Pt; letter: string } | null
+}
+
+/** A joint's face with its fasteners as whoever turns them sees it, mm. */
+export interface JointPlan {
+  seen: 'from above' | 'from below'
+  outline: Line
+  /** what its gasket goes round: bowl, wells, bores */
+  holes: Line[]
+  /** one place a fastener, clockwise, the first after the inlet */
+  screws: Pt[]
+  /** where the fuel comes in */
+  inlet: Pt
+  cut: { from: Pt; to: Pt; letter: string } | null
+}
+
+/** Between a face's edge and its fasteners, mm. */
+const INSET = 4.6
+/** Flange bolts over the bore, where nobody measured them; and a bore, where nobody measured that. */
+const BOLTS_OVER_BORE = 2.2
+const USUAL_BORE = 30
+
+/** The faces of a family, mm at the size of its drawing: x as in the section, y to the back. */
+interface Footprint {
+  letter: string
+  /** by the casting that its fasteners hold */
+  faces: Readonly<Record<string, { outline: Line; holes: Line[] }>>
+  /** all castings, the lowest first */
+  castings: readonly { name: string; line: Line }[]
+  /** axes of the bores that are seen from above; none where they lie flat */
+  bores: readonly Pt[]
+  inlet: Pt
+}
+
+const ring = (x: number, y: number, r: number): Line =>
+  Array.from({ length: 72 }, (_, i): Pt => {
+    const angle = (i * Math.PI) / 36
+    return [x + r * Math.cos(angle), y + r * Math.sin(angle)]
+  })
+
+/** Wider about its bores than about its bowl. */
+const stepped = (x0: number, xStep: number, x1: number, narrow: number, wide: number): Line => [
+  [x0, -narrow, 8],
+  [xStep - 4, -narrow, 3],
+  [xStep, -wide, 6],
+  [x1, -wide, 8],
+  [x1, wide, 8],
+  [xStep, wide, 6],
+  [xStep - 4, narrow, 3],
+  [x0, narrow, 8],
+]
+
+function down(rows: readonly number[], secondaries: boolean): Footprint {
+  const xs = secondaries ? [83, 125] : [83]
+  const right = xs.at(-1)! + 30
+  const bores = xs.flatMap((x) => rows.map((y): Pt => [x, y]))
+  const wide = rows.length > 1 ? 45 : 32
+  const outline = stepped(-38, 58, right, 32, wide)
+  return {
+    letter: 'A',
+    faces: {
+      cover: {
+        outline,
+        holes: [rect(-10.5, -24, 51, 24, 5), ring(-20, 0, 6), ...bores.map(([x, y]) => ring(x, y, 16))],
+      },
+    },
+    castings: [{ name: 'cover', line: outline }],
+    bores,
+    inlet: [-14, 0],
+  }
+}
+
+function up(count: number): Footprint {
+  const xs = count > 1 ? [74, 114] : [74]
+  const bores = xs.map((x): Pt => [x, 0])
+  const lid = rect(-14, -34, 55, 34, 8)
+  const face = { outline: lid, holes: [rect(-9, -29, 50, 29, 6)] }
+  return {
+    letter: 'C',
+    faces: { cover: face, 'bowl.cover': face },
+    castings: [
+      { name: 'bore', line: rect(50, -25, xs.at(-1)! + 24, 25, 8) },
+      { name: 'lid', line: lid },
+    ],
+    bores,
+    inlet: count > 1 ? [-14, 0] : [20, 34],
+  }
+}
+
+const footprints: Record<FamilyName, (barrels: number) => Footprint> = {
+  downdraft: (barrels) => down(barrels > 1 ? [-21, 21] : [0], false),
+  'four-barrel downdraft': () => down([-21, 21], true),
+  updraft: () => up(1),
+  'twin updraft': () => up(2),
+  slide: () => side(16.6),
+  diaphragm: () => side(30),
+  'small one-barrel': () => ({
+    letter: 'D',
+    faces: {
+      'bowl.cover': { outline: rect(-4, -25, 44, 25, 6), holes: [rect(-2.5, -17, 38, 17, 4)] },
+    },
+    castings: [
+      { name: 'bore', line: rect(40, -15, 112, 15, 4) },
+      { name: 'bowl', line: rect(-14, -26, 44, 26, 6) },
+    ],
+    bores: [],
+    inlet: [-14, 0],
+  }),
+}
+
+function side(tower: number): Footprint {
+  return {
+    letter: 'B',
+    faces: { bowl: { outline: rect(-23, -27, 55, 27, 9), holes: [rect(-10.5, -21, 42.5, 21, 6)] } },
+    castings: [
+      { name: 'bowl', line: rect(-23, -27, 55, 27, 9) },
+      { name: 'bore', line: rect(-52, -17.5, 80, 17.5, 3) },
+      { name: 'tower', line: ring(22, 0, tower) },
+    ],
+    bores: [],
+    inlet: [-39, 0],
+  }
+}
+
+const scaled = (line: Line, k: number): Line => line.map(([x, y, r = 0]): Pt => [x * k, y * k, r * k])
+
+/** What is seen of a unit at its bores: from above, or where the bore lies flat at the flange; its bores and bolts by its own measures. */
+export function flangeView(sheets: Described, sizes: FlangeSizes): FlangeView {
+  const k = sizeIn(sheets)
+  const plan = footprints[familyOf(sheets)](sheets.spec.barrels)
+  const boreMm =
+    sizes.throttleBoreMm ??
+    (sizes.flangeBoltSpacingMm === null ? USUAL_BORE : sizes.flangeBoltSpacingMm / BOLTS_OVER_BORE)
+  const spacing = sizes.flangeBoltSpacingMm ?? boreMm * BOLTS_OVER_BORE
+  const bore = (at: Pt) => ({ at, boreMm, venturiMm: sizes.venturiMm })
+  if (plan.bores.length === 0) return atFlange(sheets, k, spacing, bore)
+  const bores = plan.bores.map(([x, y]) => bore([x * k, y * k]))
+  const [cx, cy] = [mean(bores.map(({ at: [x] }) => x)), mean(bores.map(({ at: [, y] }) => y))]
+  const spread = (pick: 0 | 1, middle: number) =>
+    Math.max(...bores.map(({ at }) => Math.abs(at[pick] - middle))) + boreMm / 2 + 6
+  // The spacing is measured along the row of bolts, the other way they stand beside the bores.
+  const along = sheets.spec.draft === 'up' ? 0 : sheets.spec.barrels > 2 ? 0 : 1
+  const bolts =
+    bores.length === 1
+      ? ([-1, 1] as const).map((s): Pt =>
+          along === 0 ? [cx + (s * spacing) / 2, cy] : [cx, cy + (s * spacing) / 2],
+        )
+      : ([-1, 1] as const).flatMap((s) =>
+          ([-1, 1] as const).map((t): Pt =>
+            along === 0
+              ? [cx + (s * spacing) / 2, cy + t * spread(1, cy) * 0.86]
+              : [cx + t * spread(0, cx), cy + (s * spacing) / 2],
+          ),
+        )
+  const flange = around(bolts, 9)
+  const castings = plan.castings.map(({ name, line }) => ({ name, line: scaled(line, k) }))
+  // An updraft's flange lies over its castings, a downdraft's under them.
+  const outlines =
+    sheets.spec.draft === 'up'
+      ? [...castings, { name: 'flange', line: flange }]
+      : [{ name: 'flange', line: flange }, ...castings]
+  return { seen: 'from above', outlines, bores, bolts, cut: cutOf(outlines, plan, k) }
+}
+
+/** From the engine's side: flange and bore before tower and bowl. */
+function atFlange(
+  sheets: Described,
+  k: number,
+  spacing: number,
+  bore: (at: Pt) => FlangeView['bores'][number],
+): FlangeView {
+  const family = familyOf(sheets)
+  const small = family === 'small one-barrel'
+  const y = (small ? -20 : 31) * k
+  const bolts: Pt[] = [
+    [-spacing / 2, y],
+    [spacing / 2, y],
+  ]
+  const own = bore([0, y])
+  const behind: [string, Line][] = small
+    ? [
+        ['bowl', rect(-24, -42, 24, 0, 6)],
+        ['bowl cover', rect(-22, 0, 22, 8, 4)],
+      ]
+    : family === 'slide'
+      ? [
+          ['bowl', rect(-27, -38, 27, 0, 7)],
+          ['body', rect(-27, 0, 27, 12, 2)],
+          ['tower', rect(-16.6, 30, 16.6, 64.5, 1)],
+          ['cap', rect(-19.6, 56.5, 19.6, 70, 4)],
+        ]
+      : [
+          ['bowl', rect(-27, -38, 27, 0, 7)],
+          ['body', rect(-27, 0, 27, 12, 2)],
+          ['tower', rect(-17, 30, 17, 55.5, 1)],
+          ['dome', rect(-30, 51.5, 30, 75.5, 8)],
+        ]
+  return {
+    seen: 'at the flange',
+    outlines: [
+      ...behind.map(([name, line]) => ({ name, line: scaled(line, k) })),
+      { name: 'flange', line: around(bolts, 9) },
+      { name: 'neck', line: ring(0, y, own.boreMm / 2 + 6) },
+    ],
+    bores: [own],
+    bolts,
+    cut: null,
+  }
+}
+
+const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length
+
+/** A rounded box about bolts, mm. */
+function around(bolts: readonly Pt[], edge: number): Line {
+  const xs = bolts.map(([x]) => x)
+  const ys = bolts.map(([, y]) => y)
+  return rect(
+    Math.min(...xs) - edge,
+    Math.min(...ys) - edge,
+    Math.max(...xs) + edge,
+    Math.max(...ys) + edge,
+    edge,
+  )
+}
+
+function cutOf(outlines: readonly { line: Line }[], { bores, letter }: Footprint, k: number) {
+  const xs = outlines.flatMap(({ line }) => line.map(([x]) => x))
+  // Through the front row of bores, where there are two.
+  const y = Math.min(0, ...bores.map(([, one]) => one)) * k
+  return {
+    from: [Math.min(...xs) - 6, y] as Pt,
+    to: [Math.max(...xs) + 6, y] as Pt,
+    letter,
+  }
+}
+
+/** A joint's face with the places of its fasteners; null where they hold no face that the family knows. */
+export function jointPlan(
+  sheets: Described,
+  { code, quantity }: Pick<Position, 'code' | 'quantity'>,
+): JointPlan | null {
+  const { parent } = unitDrawing(sheets).places[code] ?? {}
+  const k = sizeIn(sheets)
+  const plan = footprints[familyOf(sheets)](sheets.spec.barrels)
+  const face = parent === undefined ? undefined : plan.faces[parent]
+  if (!face || quantity < 2) return null
+  const below = parent === 'bowl'
+  // From below the near edge is the far one: what is clockwise stays so for whoever turns the screws.
+  const turn = (line: Line): Line => scaled(line, k).map(([x, y, r = 0]): Pt => [x, below ? -y : y, r])
+  const [inlet] = turn([plan.inlet])
+  return {
+    seen: below ? 'from below' : 'from above',
+    outline: turn(face.outline),
+    holes: face.holes.map(turn),
+    screws: roundTheEdge(turn(face.outline), inlet!, quantity),
+    inlet: inlet!,
+    cut: cutOf([{ line: turn(face.outline) }], plan, k),
+  }
+}
+
+/** Places along a line drawn in from a face's edge, evenly, clockwise with y up, the first half a step after the inlet. */
+function roundTheEdge(outline: Line, inlet: Pt, count: number): Pt[] {
+  const signed = outline.reduce((sum, [x, y], i) => {
+    const [nx, ny] = outline[(i + 1) % outline.length]!
+    return sum + x * ny - nx * y
+  }, 0)
+  const clockwise = signed > 0 ? [...outline].reverse() : [...outline]
+  // Each corner where the lines beside its two edges meet.
+  const inward = ([ax, ay]: Pt, [bx, by]: Pt): Pt => {
+    const length = Math.hypot(bx - ax, by - ay)
+    return [(by - ay) / length, -(bx - ax) / length]
+  }
+  const inset = clockwise.map((at, i): Pt => {
+    const [mx, my] = inward(clockwise[(i - 1 + clockwise.length) % clockwise.length]!, at)
+    const [nx, ny] = inward(at, clockwise[(i + 1) % clockwise.length]!)
+    const share = INSET / (1 + mx * nx + my * ny)
+    return [at[0] + (mx + nx) * share, at[1] + (my + ny) * share]
+  })
+  const steps = inset.map((from, i) => {
+    const to = inset[(i + 1) % inset.length]!
+    return { from, to, length: Math.hypot(to[0] - from[0], to[1] - from[1]) }
+  })
+  const whole = steps.reduce((sum, { length }) => sum + length, 0)
+  const at = (way: number): Pt => {
+    let left = ((way % whole) + whole) % whole
+    for (const { from, to, length } of steps) {
+      if (left <= length) {
+        const share = left / (length || 1)
+        return [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share]
+      }
+      left -= length
+    }
+    return inset[0]!
+  }
+  const near = Array.from({ length: 400 }, (_, i) => (i / 400) * whole).reduce((best, way) =>
+    distance(at(way), inlet) < distance(at(best), inlet) ? way : best,
+  )
+  return Array.from({ length: count }, (_, i) => at(near + ((i + 0.5) * whole) / count))
+}
+
+const distance = ([ax, ay]: Pt, [bx, by]: Pt) => Math.hypot(ax - bx, ay - by)
