@@ -73,6 +73,16 @@ export const CorrectionBody = v.object({
 export type CorrectionBody = v.InferOutput<typeof CorrectionBody>
 export const CorrectionAnswer = v.object({ specRev: v.string() })
 
+/** One fact of a taught unit, measured on another unit of its number: the next spec revision. */
+export const MeasuredBody = v.object({
+  rev: v.pipe(v.string(), v.maxLength(80)),
+  by: some('Say whose hands these are.'),
+  why: some('Say on which unit it was measured.'),
+  fact: v.pipe(v.string(), v.maxLength(40)),
+  raw: some('Type what the gauge shows.'),
+})
+export type MeasuredBody = v.InferOutput<typeof MeasuredBody>
+
 const number = v.pipe(
   v.string(),
   v.trim(),

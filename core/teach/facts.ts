@@ -85,7 +85,7 @@ export const facts: readonly Fact[] = [
   {
     code: 'float.area',
     name: 'Float from above',
-    how: 'Length × width, as 38 x 22. Two pontoons: 38 x 11 x 2.',
+    how: 'Length × width, as 38 x 22; two pontoons as 38 x 11 x 2. Or traced on a photograph.',
     by: 'caliper',
     unit: 'mm²',
     minutes: 1,

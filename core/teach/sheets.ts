@@ -11,6 +11,7 @@ import {
 import { portName } from '../families/outside.ts'
 import { fits, named } from './fits.ts'
 import { facts } from './facts.ts'
+import { readFrom } from './read-from.ts'
 import { floatOf, ratioOf } from './float.ts'
 import { calibrationOf, positionsOf } from './parts.ts'
 import { standingOf } from './sources.ts'
@@ -33,7 +34,9 @@ export function ownSheets(state: JobState, body: number, borrowed: Borrowed): Sh
     .filter(
       (setting) => fits(taught, setting.code, setting.place) && !here.ownFacts[noneOf(settingKey(setting))],
     )
-    .map((setting) => withValue(state, body, readFrom(here, named(taught, setting))))
+    .map((setting) =>
+      withValue(state, body, readFrom(here.ownFacts['float.sense']?.value, named(taught, setting))),
+    )
   const positions = positionsOf(here, taught, borrowed.build.positions)
   const pencil = pencilOf(here, positions)
   const ratio = ratioOf(here, float, pencil)
@@ -84,26 +87,6 @@ export function ownSheets(state: JobState, body: number, borrowed: Borrowed): Sh
     build: { listNumber: spec.listNumber, trays: borrowed.build.trays, positions },
   }
 }
-/** Where the height is read from elsewhere than its family has it, the family's words for holding it do not hold. */
-function readFrom(here: BodyState, setting: SettingSpec): SettingSpec {
-  const said = here.ownFacts['float.sense']?.value
-  if (setting.code !== 'float.height' || said === undefined) return setting
-  const floor = said === 'from the floor'
-  if (floor === /floor/.test(setting.datum)) return setting
-  return floor
-    ? {
-        ...setting,
-        held: 'upright',
-        datum: 'bowl floor to the float’s underside',
-        hold: 'Bowl upright and dry, the float lifted until the needle just seats. Gauge on the floor under the float.',
-      }
-    : {
-        ...setting,
-        datum: 'face, gasket off, to the float',
-        hold: 'Gasket off, the float at rest on its shut needle, its spring not pressed. Caliper from the face to the float.',
-      }
-}
-
 function withValue(state: JobState, body: number, setting: SettingSpec): SettingSpec {
   const { picked } = standingOf(state, body, setting)
   if (!picked) return setting

@@ -27,7 +27,10 @@ const LENT = 0.05
  * How sure the level in use of a taught unit is, by the σ of each measured fact and how the level moves with it (central differences,
  * `docs/physics.md` 18). Null while a fact is missing that the level needs.
  */
-export function levelSpread(spec: SpecSheet, said: Readonly<Record<string, OwnFact>>): LevelSpread | null {
+export function levelSpread(
+  spec: SpecSheet,
+  said: Readonly<Record<string, Pick<OwnFact, 'sigma'>>>,
+): LevelSpread | null {
   const level = known(spec).rungs.find(({ code }) => code === 'level')!
   const needs = level.missing.filter((code) => !code.startsWith('value:') && code !== 'float.correction')
   if (needs.length > 0) return null

@@ -7,8 +7,10 @@ import {
   type NotAdmitted,
   type UnsentEntry,
 } from '@ekrond/core/job'
+import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey, type BuildSheet, type Sheets, type SpecSheet } from '@ekrond/core/sheets'
-import type { CorrectionBody, ListNumberFile } from '@ekrond/contract/library'
+import { withMeasured } from '@ekrond/core/teach'
+import type { CorrectionBody, ListNumberFile, MeasuredBody } from '@ekrond/contract/library'
 import type { Client } from '../db/pool.ts'
 import { notFound, ProblemError } from '../http/problem.ts'
 
@@ -120,11 +122,12 @@ export async function addRevision(
   )
 }
 
-/** One value of a list number put right: its next spec revision. Jobs that stand on an older one keep it. */
-export async function correct(
+/** A list number's spec as it is now, made into its next revision: two who do so at once are told. */
+async function nextSpec(
   client: Client,
   listNumber: string,
-  { rev, by, why, setting, asWritten, target, lo, hi, source }: CorrectionBody,
+  { rev, by, why }: { rev: string; by: string; why: string },
+  change: (sheet: SpecSheet) => { sheet: SpecSheet; before: string },
 ): Promise<string> {
   await client.query('select pg_advisory_xact_lock(hashtextextended($1, 1))', [listNumber])
   const { rows } = await client.query<{ revision: string; number: number; by: string; sheet: SpecSheet }>(
@@ -133,25 +136,44 @@ export async function correct(
   )
   const newest = rows[0]
   if (!newest) throw notFound(`The library has no list number “${listNumber}”.`)
-  const now = newest.sheet.settings.find((one) => settingKey(one) === setting)
-  if (!now)
-    throw new ProblemError(400, 'No such setting', `${listNumber} has no setting ${setting}.`, 'setting')
+  const { sheet, before } = change(newest.sheet)
   if (newest.revision !== rev)
     throw new ProblemError(
       409,
       'Corrected meanwhile',
-      `${newest.by || 'Somebody'} made ${newest.revision} meanwhile: there it is ${now.asWritten}. Look at both, then correct it again.`,
+      `${newest.by || 'Somebody'} made ${newest.revision} meanwhile: there it is ${before}. Look at both, then correct it again.`,
       'rev',
     )
-  if ((lo !== null && lo > target) || (hi !== null && target > hi))
-    throw new ProblemError(400, 'Outside its band', 'The value lies outside its own band.', 'target')
   const next = revisionOf(listNumber, 'spec', newest.number + 1)
-  const settings = newest.sheet.settings.map((one) =>
-    one === now ? { ...one, asWritten, target, lo, hi, source, ground: why } : one,
-  )
-  await addRevision(client, next, 'spec', { ...newest.sheet, settings }, by, why)
+  await addRevision(client, next, 'spec', sheet, by, why)
   return next
 }
+
+/** One value of a list number put right: its next spec revision. Jobs that stand on an older one keep it. */
+export const correct = (client: Client, listNumber: string, body: CorrectionBody): Promise<string> =>
+  nextSpec(client, listNumber, body, (sheet) => {
+    const { setting, asWritten, target, lo, hi, source, why } = body
+    const now = sheet.settings.find((one) => settingKey(one) === setting)
+    if (!now)
+      throw new ProblemError(400, 'No such setting', `${listNumber} has no setting ${setting}.`, 'setting')
+    if ((lo !== null && lo > target) || (hi !== null && target > hi))
+      throw new ProblemError(400, 'Outside its band', 'The value lies outside its own band.', 'target')
+    const settings = sheet.settings.map((one) =>
+      one === now ? { ...one, asWritten, target, lo, hi, source, ground: why } : one,
+    )
+    return { sheet: { ...sheet, settings }, before: now.asWritten }
+  })
+
+/** One line of a taught list number that was only lent, measured on another unit of it: its next spec revision. */
+export const measured = (client: Client, listNumber: string, body: MeasuredBody): Promise<string> =>
+  nextSpec(client, listNumber, body, (sheet) => {
+    const made = withMeasured(sheet, body.fact, body.raw)
+    if (isRefusal(made)) {
+      const { input, why } = made.refused
+      throw new ProblemError(400, 'Not measured', why, input === 'text' ? 'raw' : input)
+    }
+    return { sheet: made, before: 'measured otherwise' }
+  })
 
 /** Takes in one list number that another shop shared; one that the library has already is left as it is. */
 export async function takeIn(client: Client, file: ListNumberFile, by: string): Promise<void> {

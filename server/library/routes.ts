@@ -3,6 +3,7 @@ import {
   CorrectionAnswer,
   CopyBody,
   CorrectionBody,
+  MeasuredBody,
   ListNumberFile,
   MergeBody,
   NumberDone,
@@ -24,7 +25,7 @@ import { notFound } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import type { Services } from '../services.ts'
 import { copy, merge, supersede } from './numbers.ts'
-import { correct, takeIn } from './publish.ts'
+import { correct, measured, takeIn } from './publish.ts'
 import {
   selectCandidates,
   selectListNumber,
@@ -73,6 +74,14 @@ export async function libraryRoutes(
     (request) =>
       inTransaction(pool, async (client) => ({
         specRev: await correct(client, request.params.listNumber, request.body),
+      })),
+  )
+  app.post(
+    '/api/list-numbers/:listNumber/measured',
+    { schema: { params: ListNumberParams, body: MeasuredBody, response: { 200: CorrectionAnswer } } },
+    (request) =>
+      inTransaction(pool, async (client) => ({
+        specRev: await measured(client, request.params.listNumber, request.body),
       })),
   )
   const now = () => services.clock().toISOString()

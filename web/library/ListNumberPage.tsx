@@ -16,6 +16,7 @@ import { FieldSelect, Fraction, Label } from '../ui'
 import { useKeys } from '../ui/keys'
 import { Correct } from './Correct'
 import { NumberActs } from './Number'
+import { Measured } from './Measured'
 import { SpecSection } from './SpecSection'
 
 const Sheet = styled.div`
@@ -134,6 +135,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
           </a>
         </p>
         {spec.taught && <Ours known={known(spec)} returned={data.returned} />}
+        {spec.taught && <Measured data={data} />}
         <Relatives data={data} />
         <NumberActs data={data} />
         <div style={{ height: 340 }}>
@@ -211,7 +213,7 @@ const Ours = ({ known: { rungs, at, next }, returned }: { known: Known; returned
   <p>
     <b>{returned > 1 ? `Ours, ${returned} of them went back by it.` : 'Ours, unverified.'}</b> Ekrond{' '}
     {rungs[at]!.says}
-    {next && `; next ${next.fact.name.toLowerCase()}`}.
+    {next && `; ${next.fact.name.toLowerCase()} would let it go on`}.
   </p>
 )
 

@@ -1,35 +1,14 @@
 import { nameOn } from '@ekrond/core/sheets'
 import { useState } from 'react'
-import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
 import { useShop } from '../data/shop'
 import { sayInstant } from '../shell/dates'
 import { Button, ErrorLine, FieldInput, MainButton } from '../ui'
+import { LargeSheet } from '../ui/LargeSheet'
 import { figures } from '../theme/global'
 import { Picture } from './Picture'
 
-const Over = styled(ModalOverlay)`
-  position: fixed;
-  inset: 0;
-  z-index: 20;
-  background: color-mix(in srgb, var(--ink) 60%, transparent);
-  display: grid;
-  place-items: center;
-`
-const Sheet = styled(Modal)`
-  background: var(--paper);
-  border: 2px solid var(--ink);
-  padding: 16px;
-  max-width: min(1100px, 96vw);
-  max-height: 96vh;
-  overflow: auto;
-  & > [role='dialog'] {
-    display: grid;
-    gap: 12px;
-    outline: none;
-  }
-`
 const Face = styled.div`
   position: relative;
   justify-self: center;
@@ -72,60 +51,58 @@ export function PhotoView({ open, photo, close }: { open: OpenJob; photo: string
     setWrong('')
   }
   return (
-    <Over isOpen isDismissable onOpenChange={(isOpen) => !isOpen && close()}>
-      <Sheet>
-        <Dialog>
-          <Heading slot="title" style={{ fontSize: 20, margin: 0 }}>
-            {taken.position ? nameOn(open.sheets, taken.position) : 'The unit'}, {sayInstant(taken.at, zone)},{' '}
-            {taken.by}
-          </Heading>
-          <Face
-            onClick={(event) => {
-              const box = event.currentTarget.getBoundingClientRect()
-              setAt({
-                x: Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)),
-                y: Math.min(1, Math.max(0, (event.clientY - box.top) / box.height)),
-              })
-            }}
-          >
-            <Picture hash={photo} alt={taken.words || 'photograph'} />
-            {pins.map((one, i) => (
-              <i key={one.entry} style={{ left: `${one.x * 100}%`, top: `${one.y * 100}%` }}>
-                {i + 1}
-              </i>
-            ))}
-            {at && (
-              <i style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%`, background: 'var(--red)' }}>+</i>
-            )}
-          </Face>
-          {pins.length > 0 && (
-            <ol style={{ fontSize: 17, margin: 0, paddingLeft: 24, listStyle: 'decimal' }}>
-              {pins.map((one) => (
-                <li key={one.entry}>{one.words}</li>
-              ))}
-            </ol>
-          )}
-          {at ? (
-            <div style={{ display: 'flex', gap: 8 }}>
-              <FieldInput
-                autoFocus
-                aria-label="What is there"
-                placeholder="what is there"
-                value={words}
-                onChange={(event) => setWords(event.target.value)}
-                onKeyDown={(event) => event.key === 'Enter' && pin()}
-              />
-              <MainButton onPress={pin}>Pin it</MainButton>
-            </div>
-          ) : (
-            <p style={{ fontSize: 16 }}>Tap the picture to pin words to a place.</p>
-          )}
-          {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-          <Button onPress={close} autoFocus={!at}>
-            Close
-          </Button>
-        </Dialog>
-      </Sheet>
-    </Over>
+    <LargeSheet
+      close={close}
+      title={
+        <>
+          {taken.position ? nameOn(open.sheets, taken.position) : 'The unit'}, {sayInstant(taken.at, zone)},{' '}
+          {taken.by}
+        </>
+      }
+    >
+      <Face
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect()
+          setAt({
+            x: Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)),
+            y: Math.min(1, Math.max(0, (event.clientY - box.top) / box.height)),
+          })
+        }}
+      >
+        <Picture hash={photo} alt={taken.words || 'photograph'} />
+        {pins.map((one, i) => (
+          <i key={one.entry} style={{ left: `${one.x * 100}%`, top: `${one.y * 100}%` }}>
+            {i + 1}
+          </i>
+        ))}
+        {at && <i style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%`, background: 'var(--red)' }}>+</i>}
+      </Face>
+      {pins.length > 0 && (
+        <ol style={{ fontSize: 17, margin: 0, paddingLeft: 24, listStyle: 'decimal' }}>
+          {pins.map((one) => (
+            <li key={one.entry}>{one.words}</li>
+          ))}
+        </ol>
+      )}
+      {at ? (
+        <div style={{ display: 'flex', gap: 8 }}>
+          <FieldInput
+            autoFocus
+            aria-label="What is there"
+            placeholder="what is there"
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && pin()}
+          />
+          <MainButton onPress={pin}>Pin it</MainButton>
+        </div>
+      ) : (
+        <p style={{ fontSize: 16 }}>Tap the picture to pin words to a place.</p>
+      )}
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <Button onPress={close} autoFocus={!at}>
+        Close
+      </Button>
+    </LargeSheet>
   )
 }

@@ -8,6 +8,7 @@ import { AskFoot } from '../shell/frame'
 import { Answer, Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../ui'
 import { ReadingField } from '../ui/Field'
 import { useKeys } from '../ui/keys'
+import { Traced } from './Traced'
 
 /** One fact of a taught unit: how it is taken, its field or its choices, and what it buys. */
 export function FactAsk({
@@ -94,6 +95,13 @@ export function FactAsk({
             ? `With it Ekrond ${rung.says}.`
             : `One of ${rung.missing.length} until it ${rung.says}.`}
         </Answer>
+      )}
+      {fact.code === 'float.area' && (
+        <Traced
+          log={({ area, sigma, taps }) =>
+            log({ raw: `traced, ${taps} taps`, value: Math.round(area * 10) / 10, sigma })
+          }
+        />
       )}
       <AskFoot>
         {!fact.choices && (

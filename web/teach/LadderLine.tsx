@@ -42,6 +42,8 @@ export function LadderLine({ open }: { open: OpenJob }) {
   const { sheets } = open
   if (!sheets?.spec.taught) return null
   const { rungs, at, next } = known(sheets.spec)
+  const whole = at === rungs.length - 1
+  const buys = next && `${next.fact.name}${next.alone ? `: then it ${next.rung.says}` : ''}`
   return (
     <Line role="group" aria-label="How far it is known">
       <span aria-hidden>
@@ -50,13 +52,16 @@ export function LadderLine({ open }: { open: OpenJob }) {
         ))}
       </span>
       <b>Taught: {rungs[at]!.says}</b>
-      {open.here.taught && (
+      {open.here.taught ? (
         <Link to={open.to('identify')}>
-          {next
-            ? `${next.fact.name}${next.alone ? `: then it ${next.rung.says}` : ''}`
-            : at === rungs.length - 1
-              ? 'All of its float is measured'
-              : 'Write its float height'}
+          {buys ?? (whole ? 'All of its float is measured' : 'Write its float height')}
+        </Link>
+      ) : (
+        // It is the library's now: what is measured on this one is its next revision.
+        <Link
+          to={`/library/${encodeURIComponent(sheets.spec.listNumber)}${open.number === null ? '' : `?job=${open.number}`}`}
+        >
+          {buys ?? (whole ? 'All of its float is measured' : 'Its float height wants a value')}
         </Link>
       )}
     </Line>

@@ -31,6 +31,7 @@ import { planHeading, PlanView } from './PlanView'
 import { Candidate, CandidateRow, percent } from './CandidateRow'
 import { CheckAgain } from './CheckAgain'
 import { Evidence } from './Evidence'
+import { NewerSheet } from './NewerSheet'
 import { useRanking } from './ranking'
 
 const Three = styled.main`
@@ -282,7 +283,7 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
         <Board>
           <BoardTitle>
             <div>
-              <h1>{drawn.data ? planHeading(drawn.data.sheets, plan!) : 'Plan, from above'}</h1>
+              <h1>{plan && drawn.data ? planHeading(drawn.data.sheets, plan) : 'Plan, from above'}</h1>
               <p>
                 {nothingSeen
                   ? candidates.length === 0
@@ -381,6 +382,7 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
               has its own values and parts.
             </p>
           )}
+          {open.sheets && <NewerSheet open={{ ...open, sheets: open.sheets }} />}
           {open.sheets && <CheckAgain open={{ ...open, sheets: open.sheets }} />}
           {pNone > 0.5 && !nothingSeen && (
             <ErrorLine>
