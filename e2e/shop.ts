@@ -160,7 +160,12 @@ export async function accessible(
 ): Promise<void> {
   for (const sheet of sheets) {
     await page.evaluate((name) => (document.documentElement.dataset.sheet = name), sheet)
-    const { violations } = await new AxeBuilder({ page }).analyze()
+    // The second sheet is the first in other colours: only these are asked again.
+    const axe = new AxeBuilder({ page }).options({
+      resultTypes: ['violations'],
+      ...(sheet === sheets[0] ? {} : { runOnly: ['color-contrast'] }),
+    })
+    const { violations } = await axe.analyze()
     const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
     expect(
       serious.map(
