@@ -1,21 +1,7 @@
+import { picture } from './picture.ts'
 import { expect, test } from './shop.ts'
 
 /** A picture of its own: a few coloured fields as a PNG, made in the page. */
-const picture = (page: import('@playwright/test').Page, width: number, height: number) =>
-  page.evaluate(
-    async ([w, h]) => {
-      const canvas = new OffscreenCanvas(w, h)
-      const draw = canvas.getContext('2d')!
-      draw.fillStyle = '#446'
-      draw.fillRect(0, 0, w, h)
-      draw.fillStyle = '#b62'
-      draw.fillRect(w / 4, h / 4, w / 3, h / 3)
-      const blob = await canvas.convertToBlob({ type: 'image/png' })
-      return [...new Uint8Array(await blob.arrayBuffer())]
-    },
-    [width, height] as const,
-  )
-
 test('a photograph that is taken while the server is away goes out later and comes back at its step', async ({
   bench: page,
   shop,
