@@ -211,6 +211,55 @@ describe('how common a list number is', () => {
   })
 })
 
+describe('a line that was only lent, measured on another unit of the number', () => {
+  const put = async (payload: object) => {
+    const response = await shop.app.inject({
+      method: 'POST',
+      url: '/api/list-numbers/HK-20/measured',
+      payload: {
+        by: 'T. Hale',
+        why: 'pin to toe measured on job 1204',
+        fact: 'float.arm',
+        raw: '38.2',
+        ...payload,
+      },
+    })
+    return { status: response.statusCode, body: response.json<{ specRev: string } & Problem>() }
+  }
+  beforeAll(async () => {
+    const { job } = await teach()
+    await send(job, [entry(job, 'own.published', published('HK-20'))])
+  })
+
+  it('is ink in the next revision, with who and on which unit; two who measure at once are told', async () => {
+    const rev = 'HK-20/spec/1'
+    const answers = await Promise.all([put({ rev }), put({ rev, fact: 'seat.bore', raw: '#44' })])
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409])
+    expect(answers.find(({ status }) => status === 409)!.body.detail).toMatch(/made HK-20\/spec\/2 meanwhile/)
+    const { sheets } = (await get<ListNumberAnswer>('/api/list-numbers/HK-20')).body
+    expect(sheets.specRev).toBe('HK-20/spec/2')
+    const now = sheets.spec.taught!.pencil
+    expect(now.includes('float.arm')).not.toBe(now.includes('seat.bore'))
+    const { revisions } = (await get<RevisionsAnswer>('/api/list-numbers/HK-20/revisions')).body
+    expect(revisions.find(({ revision }) => revision === sheets.specRev)).toMatchObject({
+      by: 'T. Hale',
+      why: 'pin to toe measured on job 1204',
+    })
+  })
+  it.each([
+    ['what cannot be', { fact: 'float.mass', raw: '900' }, 'raw', /cannot be/],
+    ['what is no fact of it', { fact: 'pump.stroke', raw: '4' }, 'fact', /Only what the bench taught/],
+    ['nothing typed', { fact: 'float.mass', raw: ' ' }, 'raw', /Type what the gauge shows/],
+    ['no unit named', { fact: 'float.mass', raw: '8.4', why: '' }, 'why', /on which unit/],
+  ])('refuses %s', async (_, more, field, sentence) => {
+    const { specRev } = (await get<ListNumberAnswer>('/api/list-numbers/HK-20')).body.sheets
+    const answer = await put({ rev: specRev, ...more })
+    expect(answer.status).toBe(400)
+    expect(answer.body.detail).toMatch(sentence)
+    expect(JSON.stringify(answer.body)).toContain(field)
+  })
+})
+
 describe('a value put right in the library', () => {
   const correction = {
     by: 'T. Hale',
