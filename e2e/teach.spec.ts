@@ -2,11 +2,9 @@ import type { Page } from '@playwright/test'
 import { accessible, expect, test } from './shop.ts'
 import { picture } from './picture.ts'
 import { turned } from './screws.ts'
+import { ask, press, received } from './teaching.ts'
 
 test.use({ empty: true })
-
-const ask = (page: Page) => page.getByRole('region', { name: 'What is asked' })
-const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click()
 
 /** What is measured on a small one-barrel whose float is read from the bowl's floor, as it is typed. */
 const MEASURED: Readonly<Record<string, string>> = {
@@ -48,17 +46,6 @@ async function traced(page: Page) {
     .getByRole('dialog')
     .getByRole('button', { name: /^Log it/ })
     .click()
-}
-
-async function received(page: Page, engine: string) {
-  await page.goto('/receive')
-  await page.getByLabel('Customer', { exact: true }).fill('Osk hop kiln 2')
-  await page.getByLabel('Engine', { exact: true }).fill(engine)
-  await page.getByLabel('It drives').fill('drying fan')
-  await page.getByLabel('Promised').fill('2026-12-04')
-  await press(page, 'hard start')
-  await press(page, /^Open the job/)
-  await expect(page).toHaveURL(/jobs\/\d+\/identify$/)
 }
 
 test('in an empty shop a unit that nobody knows is taught, set by two tries, returned, and the next one is found', async ({

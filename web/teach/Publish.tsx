@@ -1,6 +1,6 @@
 import { known } from '@ekrond/core/teach'
 import { useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useState, type KeyboardEvent } from 'react'
 import type { OpenJob } from '../data/job'
 import { AskFoot } from '../shell/frame'
 import { Answer, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../ui'
@@ -40,6 +40,7 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
     later()
   }
   useKeys({ Enter: put })
+  const byEnter = (event: KeyboardEvent) => event.key === 'Enter' && put()
   return (
     <>
       <Label>Into the library</Label>
@@ -60,6 +61,7 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
             setListNumber(event.target.value)
             setWrong('')
           }}
+          onKeyDown={byEnter}
         />
       </div>
       <div>
@@ -68,11 +70,17 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
           aria-label="Stamped on the casting"
           value={mark}
           onChange={(event) => setMark(event.target.value)}
+          onKeyDown={byEnter}
         />
       </div>
       <div>
         <Label>Maker; empty where nobody knows</Label>
-        <FieldInput aria-label="Maker" value={maker} onChange={(event) => setMaker(event.target.value)} />
+        <FieldInput
+          aria-label="Maker"
+          value={maker}
+          onChange={(event) => setMaker(event.target.value)}
+          onKeyDown={byEnter}
+        />
       </div>
       {Object.keys(here.features).length === 0 && (
         <Answer style={{ fontSize: 17 }}>
