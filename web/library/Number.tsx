@@ -27,6 +27,13 @@ const ACTS = {
     says: 'Jobs keep the sheets that they stand on. It can be parted again.',
     do: 'Merge them',
   },
+  part: {
+    label: 'Part them again',
+    // Nothing more is asked than why.
+    ask: null,
+    says: 'Each stands for itself again, with what was taught of it.',
+    do: 'Part them',
+  },
 } as const
 type Act = keyof typeof ACTS
 
@@ -40,20 +47,21 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
   const [other, setOther] = useState('')
   const [why, setWhy] = useState('')
   const [wrong, setWrong] = useState('')
-  const send = async (what: Act, number: string | null) => {
-    if (number !== null && !number.trim()) return setWrong('Type the other number.')
-    if (!why.trim() && number !== null) return setWrong('Say why in a few words.')
-    const typed = number?.trim() ?? null
-    const body =
-      what === 'copies'
-        ? { as: typed, mark: typed }
-        : what === 'supersedes'
-          ? { older: typed }
-          : { into: typed }
+  const send = async (what: Act) => {
+    const typed = other.trim()
+    if (what !== 'part' && !typed) return setWrong('Type the other number.')
+    if (!why.trim()) return setWrong('Say why in a few words.')
+    const body = {
+      copies: { as: typed, mark: typed },
+      supersedes: { older: typed },
+      merge: { into: typed },
+      part: { into: null },
+    }[what]
+    const route = what === 'part' ? 'merge' : what
     try {
       const { listNumber } = await post<{ listNumber: string }>(
-        `/api/list-numbers/${encodeURIComponent(data.listNumber)}/${what}`,
-        { ...body, by: person ?? 'unnamed', why: why.trim() || 'they are two after all' },
+        `/api/list-numbers/${encodeURIComponent(data.listNumber)}/${route}`,
+        { ...body, by: person ?? 'unnamed', why: why.trim() },
       )
       setAct(null)
       setOther('')
@@ -76,8 +84,7 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
               {data.mergedInto}
             </Link>
           </b>
-          , which stands for both.{' '}
-          <QuietButton onPress={() => void send('merge', null)}>Part them again</QuietButton>
+          , which stands for both. <QuietButton onPress={() => setAct('part')}>{ACTS.part.label}</QuietButton>
         </p>
       )}
       {data.merged.length > 0 && (
@@ -103,7 +110,7 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
       {act === null ? (
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
           {(Object.keys(ACTS) as Act[])
-            .filter((one) => one !== 'merge' || !data.mergedInto)
+            .filter((one) => one !== 'part' && (one !== 'merge' || !data.mergedInto))
             .map((one) => (
               <Choice key={one} onPress={() => setAct(one)}>
                 {ACTS[one].label}
@@ -116,28 +123,31 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
           style={{ display: 'grid', gap: 6 }}
           onSubmit={(event) => {
             event.preventDefault()
-            void send(act, other)
+            void send(act)
           }}
         >
           <Label>{ACTS[act].says}</Label>
+          {ACTS[act].ask !== null && (
+            <FieldInput
+              autoFocus
+              aria-label={ACTS[act].ask}
+              placeholder={ACTS[act].ask.toLowerCase()}
+              value={other}
+              onChange={(event) => {
+                setOther(event.target.value)
+                setWrong('')
+              }}
+            />
+          )}
           <FieldInput
-            autoFocus
-            aria-label={ACTS[act].ask}
-            placeholder={ACTS[act].ask.toLowerCase()}
-            value={other}
-            onChange={(event) => {
-              setOther(event.target.value)
-              setWrong('')
-            }}
-          />
-          <FieldInput
+            autoFocus={ACTS[act].ask === null}
             aria-label="Why"
             placeholder="because …"
             value={why}
             onChange={(event) => setWhy(event.target.value)}
           />
           <div style={{ display: 'flex', gap: 6 }}>
-            <Choice onPress={() => void send(act, other)}>{ACTS[act].do}</Choice>
+            <Choice onPress={() => void send(act)}>{ACTS[act].do}</Choice>
             <QuietButton onPress={() => setAct(null)}>leave it</QuietButton>
           </div>
         </form>
