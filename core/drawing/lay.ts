@@ -12,8 +12,10 @@ export interface LaidUnit {
   area: Bounds
   exploded: Exploded
   labels: Label[]
-  /** the key that says which region is drawn large; null where the whole unit is */
-  key: { perMm: number; origin: Px; frame: Bounds; box: Bounds } | null
+  /** only a region of the unit is drawn, large */
+  enlarged: boolean
+  /** the plan beside it: where the section is cut, and what of it is drawn large; null where the sheet has no room for it */
+  key: { perMm: number; origin: Px; frame: Bounds | null; box: Bounds } | null
 }
 
 /** Between the drawing and the sheet's edges, px. */
@@ -23,7 +25,7 @@ const LEAST_SCALE = 2
 const ENLARGED = 3
 /** Parts larger than this, px, are no obstacle to a leader: it has to pass castings. */
 const LARGE_PART_PX = 60
-const KEY_HEIGHT = 112
+const KEY_HEIGHT = 84
 
 /** Columns for the names, px: at both sides, on a narrow sheet at the right alone. */
 function columnsFor(width: number): { left: number; right: number } {
@@ -76,9 +78,9 @@ export function layUnit(
   const obstacles = exploded.parts.flatMap(({ code, standing, pieces }): Obstacle[] =>
     standing === 'off' || pieces.length === 0 ? [] : small(code, boxOf(pieces), px),
   )
-  const keyed = enlarged ? keyOf(bounds, frame, columns, { width, height }) : null
+  const keyed = keyOf(drawing.plan, enlarged ? frame : null, columns, { width, height })
   const room: Room = { width, height, ...columns, ...(keyed ? { kept: keyed.box } : {}) }
-  return { perMm, origin, area, exploded, labels: layLabels(wishes, room, obstacles), key: keyed }
+  return { perMm, origin, area, exploded, labels: layLabels(wishes, room, obstacles), enlarged, key: keyed }
 }
 
 /** The scale and place at which bounds, mm, fill a sheet, px, with a margin. */
@@ -117,22 +119,31 @@ function frameOn(
   return { x0, y0, x1, y1 }
 }
 
-/** The whole unit small, at the foot of a column of names, with what is drawn large framed. */
+/** The unit's plan small, at the foot of a column of names: its section's cut, and what of it is drawn large. */
 function keyOf(
-  bounds: Bounds,
-  frame: Bounds,
+  { outlines, cut }: UnitDrawing['plan'],
+  frame: Bounds | null,
   { left, right }: { left: number; right: number },
   { width, height }: { width: number; height: number },
 ): LaidUnit['key'] {
   const column = left || right
+  // A narrow sheet has one column of names: there the key stands only where it must say what is drawn large.
+  if (left === 0 && !frame) return null
+  const plan = boxOf(outlines.map((line) => ({ line, closed: true, stroke: 'seen' })))
+  const bounds = { ...plan, x0: Math.min(plan.x0, cut.from[0]), x1: Math.max(plan.x1, cut.to[0]) }
   const perMm = Math.min((column - 24) / (bounds.x1 - bounds.x0), KEY_HEIGHT / (bounds.y1 - bounds.y0))
   const [w, h] = [(bounds.x1 - bounds.x0) * perMm, (bounds.y1 - bounds.y0) * perMm]
   const x0 = left ? 8 : width - w - 8
-  const y1 = height - 30
+  const y1 = height - 34
   return {
     perMm,
     origin: [x0 - bounds.x0 * perMm, y1 + bounds.y0 * perMm],
-    frame,
+    frame: frame && {
+      x0: Math.max(frame.x0, bounds.x0),
+      x1: Math.min(frame.x1, bounds.x1),
+      y0: plan.y0,
+      y1: plan.y1,
+    },
     box: { x0, y0: y1 - h, x1: x0 + w, y1 },
   }
 }

@@ -21,8 +21,15 @@ export interface Place {
   anchor?: Pt
 }
 
-/** A unit as it is drawn: in the order of painting; what is fixed belongs to the body. */
-export interface UnitDrawing {
+/** Where a section is cut on a plan, mm, and its letter. */
+export interface Cut {
+  from: Pt
+  to: Pt
+  letter: string
+}
+
+/** A family’s unit as it is drawn: in the order of painting; what is fixed belongs to the body. */
+export interface FamilyDrawing {
   title: string
   /** section, as on the drawing */
   section: string
@@ -38,8 +45,13 @@ export interface UnitDrawing {
   bowl: Line
 }
 
+/** A list number's unit, with its plan: x as in the section, y to the back. */
+export interface UnitDrawing extends FamilyDrawing {
+  plan: { outlines: readonly Line[]; cut: Cut }
+}
+
 /** Another size of the same design: every length by k, about the origin. */
-export function scaledDrawing(drawing: UnitDrawing, k: number): UnitDrawing {
+export function scaledDrawing(drawing: FamilyDrawing, k: number): FamilyDrawing {
   if (k === 1) return drawing
   const at = ([x, y, r = 0]: Pt): Pt => [x * k, y * k, r * k]
   const line = (points: Line): Line => points.map(at)

@@ -21,7 +21,7 @@ import {
   type Piece,
   type Place,
   type Pt,
-  type UnitDrawing,
+  type FamilyDrawing,
 } from '../drawing/index.ts'
 import type { UnitSizes } from './sizes.ts'
 
@@ -95,7 +95,7 @@ const booster = (x: number): Piece =>
  * A downdraft with its float hung from the cover: two barrels side by side behind one another in the section, or with its
  * secondaries beside them.
  */
-export function downdraft(sizes: UnitSizes, secondaries: boolean): UnitDrawing {
+export function downdraft(sizes: UnitSizes, secondaries: boolean): FamilyDrawing {
   const bores = secondaries ? [BORE_X, BORE_X + APART] : [BORE_X]
   const right = bores.at(-1)! + 30
   const body: Piece[] = [

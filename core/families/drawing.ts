@@ -7,12 +7,14 @@ import {
   type Line,
   type Place,
   type Pt,
+  type FamilyDrawing,
   type UnitDrawing,
 } from '../drawing/index.ts'
 import type { PassagePlan } from '../passages/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { downdraft } from './downdraft.ts'
+import { cutOf, footprints, ring, scaledLine } from './footprints.ts'
 import type { FamilyName } from './names.ts'
 import { passagePlans } from './passages.ts'
 import { sidedraft } from './sidedraft.ts'
@@ -21,7 +23,7 @@ import { smallOneBarrel, twinUpdraft, updraft } from './updraft.ts'
 
 type Described = Pick<Sheets, 'spec' | 'build'>
 
-const drawings: Record<FamilyName, (sizes: UnitSizes) => UnitDrawing> = {
+const drawings: Record<FamilyName, (sizes: UnitSizes) => FamilyDrawing> = {
   slide: (sizes) => sidedraft(sizes, false),
   diaphragm: (sizes) => sidedraft(sizes, true),
   'small one-barrel': smallOneBarrel,
@@ -44,7 +46,7 @@ export function familyOf({ spec, build }: Described): FamilyName {
 const width = (line: Line): number => Math.max(...line.map(([x]) => x)) - Math.min(...line.map(([x]) => x))
 
 /** How much larger than its family's drawing a unit is: its own float beside the family's. */
-const sizeOf = (family: UnitDrawing, { section }: Sheets['spec']): number =>
+const sizeOf = (family: FamilyDrawing, { section }: Sheets['spec']): number =>
   width(section.float) / width(family.places.float!.pieces[0]!.line)
 
 /** The same of a list number. */
@@ -53,19 +55,32 @@ export const sizeIn = (sheets: Described): number =>
 
 /** How a list number's unit is drawn, at its own size, with its own float; parts that its family does not know sit where somebody tapped. */
 export function unitDrawing(sheets: Described): UnitDrawing {
-  const family = drawings[familyOf(sheets)](sizesOf(sheets))
-  const drawing = scaledDrawing(family, sizeOf(family, sheets.spec))
+  const name = familyOf(sheets)
+  const family = drawings[name](sizesOf(sheets))
+  const k = sizeOf(family, sheets.spec)
+  const drawing = scaledDrawing(family, k)
   const places = { ...drawing.places, ...ownFloat(drawing, sheets.spec) }
   for (const [code, at] of Object.entries(sheets.spec.taught?.at ?? {})) {
     const kind = sheets.build.positions.find((position) => position.code === code)?.kind
     if (kind && !places[code]) places[code] = { pieces: shapeOf(kind), at, axis: 0, way: 22 }
   }
-  return { ...drawing, places }
+  return { ...drawing, places, plan: planOf(name, sheets.spec.barrels, k) }
+}
+
+/** All castings and bores from above, with the line that the section is cut along. */
+function planOf(name: FamilyName, barrels: number, k: number): UnitDrawing['plan'] {
+  const footprint = footprints[name](barrels)
+  const castings = footprint.castings.map(({ line }) => ({ line: scaledLine(line, k) }))
+  const bores = footprint.bores.map(([x, y]) => scaledLine(ring(x, y, 15), k))
+  return {
+    outlines: [...castings.map(({ line }) => line), ...bores],
+    cut: cutOf(castings, footprint, k),
+  }
 }
 
 /** Float, pin and needle by a list number's own outlines, the float as its sheet wants it. */
 function ownFloat(
-  { places, floatAt }: UnitDrawing,
+  { places, floatAt }: FamilyDrawing,
   { float, section, settings }: Sheets['spec'],
 ): Record<string, Place> {
   const wanted = settings.find(({ code }) => code === 'float.height')?.target ?? null

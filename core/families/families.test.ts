@@ -68,7 +68,9 @@ describe('the units as they are drawn', () => {
         for (const { current, standings, named } of steps(sheets)) {
           const where = `${sheets.spec.model}, ${current.code} at ${room.width}`
           const drawing = unitDrawing(sheets)
-          const { labels } = layUnit(drawing, sheets.build.positions, standings, named, room)
+          const { labels, key, enlarged } = layUnit(drawing, sheets.build.positions, standings, named, room)
+          // On a narrow sheet the plan stands only where it must say what is drawn large.
+          expect(key !== null, where).toBe(enlarged || room.width >= 560)
           expect(
             labels.map(({ key }) => key),
             where,
@@ -78,6 +80,11 @@ describe('the units as they are drawn', () => {
             expect(a.box.x + a.box.width, where).toBeLessThanOrEqual(room.width)
             expect(a.box.y, where).toBeGreaterThanOrEqual(-4)
             expect(a.box.y + a.box.height, where).toBeLessThanOrEqual(room.height)
+            const onKey =
+              key &&
+              Math.min(a.box.x + a.box.width, key.box.x1) > Math.max(a.box.x, key.box.x0) &&
+              Math.min(a.box.y + a.box.height, key.box.y1) > Math.max(a.box.y, key.box.y0)
+            expect(onKey, `${where}: ${a.key} on the plan`).toBeFalsy()
             for (const b of labels.slice(i + 1)) {
               expect(crosses(a.leader, b.leader), `${where}: ${a.key} and ${b.key}`).toBe(false)
               const apart =
@@ -124,8 +131,14 @@ describe('the units as they are drawn', () => {
     for (const sheets of units) {
       const drawing = unitDrawing(sheets)
       const scales = [...steps(sheets)].map(({ standings, named }) => {
-        const { perMm, origin, key } = layUnit(drawing, sheets.build.positions, standings, named, ROOMS[0]!)
-        return [perMm, ...(key ? [] : origin)].join()
+        const { perMm, origin, enlarged } = layUnit(
+          drawing,
+          sheets.build.positions,
+          standings,
+          named,
+          ROOMS[0]!,
+        )
+        return [perMm, ...(enlarged ? [] : origin)].join()
       })
       expect(new Set(scales).size, sheets.spec.model).toBe(1)
       const { x0, x1, y0, y1 } = boundsOf(drawing, sheets.build.positions)

@@ -17,7 +17,7 @@ import {
   type Piece,
   type Place,
   type Pt,
-  type UnitDrawing,
+  type FamilyDrawing,
 } from '../drawing/index.ts'
 import type { UnitSizes } from './sizes.ts'
 
@@ -226,7 +226,7 @@ const lifted: Piece[] = [
 ]
 
 /** A sidedraft whose throttle is a slide, or a plate behind a piston that a diaphragm lifts; its float hangs on the body. */
-export function sidedraft(sizes: UnitSizes, diaphragm: boolean): UnitDrawing {
+export function sidedraft(sizes: UnitSizes, diaphragm: boolean): FamilyDrawing {
   const top = diaphragm ? 55.5 : 64.5
   const body: Piece[] = [
     casting(bodyOutline(top), bodyHollows(top)),

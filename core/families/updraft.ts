@@ -16,7 +16,7 @@ import {
   type Piece,
   type Place,
   type Pt,
-  type UnitDrawing,
+  type FamilyDrawing,
 } from '../drawing/index.ts'
 import { downdraft } from './downdraft.ts'
 import type { UnitSizes } from './sizes.ts'
@@ -111,7 +111,7 @@ const GUIDE_X = 18
 const JET_X = 40
 
 /** One bore, its float sliding on a pin and its needle standing on it under a seat in the lid. */
-export function updraft(sizes: UnitSizes): UnitDrawing {
+export function updraft(sizes: UnitSizes): FamilyDrawing {
   const inLid = { parent: 'bowl.cover' } as const
   const places: Record<string, Place> = {
     body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-12, -46] },
@@ -249,7 +249,7 @@ export function updraft(sizes: UnitSizes): UnitDrawing {
 }
 
 /** Two bores fed by one bowl, the float hung from its cover as on the downdrafts. */
-export function twinUpdraft(sizes: UnitSizes): UnitDrawing {
+export function twinUpdraft(sizes: UnitSizes): FamilyDrawing {
   const bores = [BORE_X, BORE_X + APART]
   const right = bores.at(-1)! + 24
   const own = downdraft(sizes, false).places
@@ -407,7 +407,7 @@ const small = (pieces: readonly Piece[]): Piece[] =>
   }))
 
 /** A small sidedraft for utility engines: bore above, bowl below it with its cover as its floor side, plate and choke in line. */
-export function smallOneBarrel(sizes: UnitSizes): UnitDrawing {
+export function smallOneBarrel(sizes: UnitSizes): FamilyDrawing {
   const places: Record<string, Place> = {
     body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-12, -34] },
     'throttle.shaft': { pieces: plateOnShaft(10.6, 78), at: [64, -20], axis: 0, way: 0 },

@@ -2,6 +2,8 @@ import { layUnit, WORD_PX, type LaidUnit, type Standing, type UnitDrawing } from
 import { unitDrawing } from '@ekrond/core/families'
 import { nameOn, type Sheets } from '@ekrond/core/sheets'
 import { useId, useMemo } from 'react'
+import { CutLine } from './CutLine'
+import { scaleOf } from './geometry'
 import { Bar, Named, Words } from './labels'
 import { Axis, Hatchings, pathOf, Pieces, type View } from './Pieces'
 import { useSize } from './sheet'
@@ -86,7 +88,7 @@ export function PaintedUnit({
           />
         </clipPath>
       </defs>
-      <g clipPath={laid.key ? `url(#${clip})` : undefined}>
+      <g clipPath={laid.enlarged ? `url(#${clip})` : undefined}>
         <Pieces
           pieces={drawing.fixed}
           mode={bodyNow ? 'now' : pencil('body') ? 'pencil' : 'on'}
@@ -130,28 +132,34 @@ export function PaintedUnit({
   )
 }
 
-/** The whole unit small: which region is drawn large. */
+/** The unit from above, small: where the section is cut, and what of it is drawn large. */
 function KeyMap({ laid, drawing }: { laid: LaidUnit; drawing: UnitDrawing }) {
   const { perMm, origin, frame } = laid.key!
+  const { outlines, cut } = drawing.plan
   const view: View = { perMm, origin }
-  const outlines = [
-    ...drawing.fixed.filter(({ hollows }) => hollows),
-    ...laid.exploded.parts.filter(({ code }) => drawing.places[code]!.lifted).flatMap(({ pieces }) => pieces),
-  ]
   return (
     <g>
-      {outlines.map(({ line }, i) => (
-        <path key={i} d={pathOf(line, true, view)} fill="none" stroke="var(--pencil)" strokeWidth={1} />
+      {outlines.map((line, i) => (
+        <path
+          key={i}
+          d={pathOf(line, true, view)}
+          fill="var(--paper)"
+          stroke="var(--pencil)"
+          strokeWidth={1}
+        />
       ))}
-      <rect
-        x={origin[0] + frame.x0 * perMm}
-        y={origin[1] - frame.y1 * perMm}
-        width={(frame.x1 - frame.x0) * perMm}
-        height={(frame.y1 - frame.y0) * perMm}
-        fill="none"
-        stroke="var(--blue)"
-        strokeWidth={1.6}
-      />
+      {frame && (
+        <rect
+          x={origin[0] + frame.x0 * perMm}
+          y={origin[1] - frame.y1 * perMm}
+          width={(frame.x1 - frame.x0) * perMm}
+          height={(frame.y1 - frame.y0) * perMm}
+          fill="none"
+          stroke="var(--blue)"
+          strokeWidth={1.8}
+        />
+      )}
+      <CutLine cut={cut} scale={scaleOf(perMm, origin)} small />
     </g>
   )
 }
