@@ -3,34 +3,33 @@ import type { CatalogueAnswer, ListNumberAnswer } from '@ekrond/contract/library
 import {
   displacementOf,
   engineDoubt,
-  FEATURE_NAMES,
   openCatalogue,
   twoHalves,
   withAliases,
 } from '@ekrond/core/identify'
-import { bodyNumbers, bodyOf, markPlaces } from '@ekrond/core/job'
+import { markPlaces } from '@ekrond/core/job'
 import { differenceSentence, sheetDifferences } from '@ekrond/core/library'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../../data/api'
 import { useDraft } from '../../data/draft'
 import { listNumberQuery } from '../../data/library'
-import { Ask, AskFoot, Board, BoardTitle, BoardDrawing, StripCell } from '../../shell/frame'
+import { Ask, AskFoot, StripCell } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
-import { narrow } from '../../theme/global'
 import { Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
-import { beginMove, useAct } from '../../ui/moves'
 import { TeachBoard } from '../../teach/TeachBoard'
 import { TeachForm } from '../../teach/TeachForm'
 import { NotIdentified } from '../NotIdentified'
 import type { StationProps } from '../props'
-import { planHeading, PlanView } from './PlanView'
-import { Candidate, CandidateRow, percent } from './CandidateRow'
+import { useChoosing } from './choosing'
+import { PlanBoard } from './PlanBoard'
+import { Ranking } from './Ranking'
 import { CheckAgain } from './CheckAgain'
 import { Evidence } from './Evidence'
+import { LookNext } from './LookNext'
 import { NewerSheet } from './NewerSheet'
 import { useRanking } from './ranking'
 
@@ -47,33 +46,7 @@ const Three = styled.main`
   }
 `
 
-const LookNext = styled.div`
-  border: 2px solid var(--blue);
-  padding: 9px 14px;
-  & > b {
-    display: block;
-    font-size: 19px;
-    line-height: 1.25;
-  }
-  & > span + b ~ span {
-    display: block;
-    font: 500 16px/1.4 ${narrow};
-  }
-  & > small {
-    font-size: 14px;
-    color: var(--pencil);
-  }
-`
-
-const isLength = (feature: string) => feature.endsWith('Mm')
-const measured = (value: string | number | undefined) => (value === undefined ? null : Number(value))
 const EMPTY: CatalogueAnswer['candidates'] = []
-
-const identOf = ({ listNumber, sheets: { specRev, buildRev } }: ListNumberAnswer) => ({
-  listNumber,
-  specRev,
-  buildRev,
-})
 
 /** Which list number it is, or, where no book knows it, what the bench has taught of it so far. */
 export default function IdentifyStation({ open }: StationProps) {
@@ -87,7 +60,6 @@ export default function IdentifyStation({ open }: StationProps) {
 /** Marks and measures against the library, with the chances and what would settle most. */
 function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
   const navigate = useNavigate()
-  const client = useQueryClient()
   const body = open.here
   const library = useQuery<CatalogueAnswer, ApiError>({
     queryKey: ['catalogue'],
@@ -121,18 +93,6 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
   const picked = ranking[Math.min(at, ranking.length - 1)]
   const leader = candidates.find((c) => c.id === (picked ?? ranking[0])?.id)
 
-  const plan = leader && {
-    throttleBoreMm: measured(leader.features.throttleBoreMm),
-    venturiMm: measured(leader.features.venturiMm),
-    flangeBoltSpacingMm: measured(leader.features.flangeBoltSpacingMm),
-    chokeKind: String(leader.features.chokeKind ?? 'not known'),
-  }
-  const drawn = useQuery<ListNumberAnswer, ApiError>({
-    ...listNumberQuery(leader?.id ?? ''),
-    enabled: leader !== undefined,
-    // The one of before stands until the next is there.
-    placeholderData: (before) => before,
-  })
   const first = useQuery<ListNumberAnswer, ApiError>({
     ...listNumberQuery(ranking[0]?.id ?? ''),
     enabled: ranking.length > 0 && !nothingSeen,
@@ -166,31 +126,6 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
   const already = body.ident?.listNumber
   const empty = library.data !== undefined && candidates.length === 0
   const forbidden = !picked || nothingSeen || picked.id === already
-  const [choose, choosing] = useAct(async () => {
-    if (forbidden) return
-    const move = beginMove()
-    enterMark()
-    try {
-      const found = await client.fetchQuery(listNumberQuery(picked.id))
-      const other = ranking.find((r) => r.id !== picked.id)
-      const before = open.standing('ident.chosen')
-      const no = open.add(
-        'ident.chosen',
-        {
-          listNumber: picked.id,
-          specRev: found.sheets.specRev,
-          buildRev: found.sheets.buildRev,
-          p: picked.p,
-          runnerUp: other ? { listNumber: other.id, p: other.p } : null,
-        },
-        correcting(before?.id),
-      )
-      if (no) setWrong(no.sentence)
-      else move(open.to('asfound'))
-    } catch (error) {
-      setWrong((error as Error).message)
-    }
-  })
   const halves = useMemo(
     () =>
       catalogue
@@ -202,47 +137,14 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
         : null,
     [catalogue, body.marks, makerNow],
   )
-  /** Each half by its own sheets. */
-  const [chooseBoth] = useAct(async () => {
-    if (!halves) return
-    const move = beginMove()
-    enterMark()
-    try {
-      const [upper, lower] = await Promise.all(
-        [halves.upper.id, halves.lower.id].map((id) => client.fetchQuery(listNumberQuery(id))),
-      )
-      const before = open.standing('ident.chosen')
-      const no =
-        upper &&
-        lower &&
-        open.add(
-          'ident.chosen',
-          {
-            ...identOf(upper),
-            p: Math.min(halves.upper.p, halves.lower.p),
-            runnerUp: null,
-            lower: identOf(lower),
-          },
-          correcting(before?.id),
-        )
-      if (no) setWrong(no.sentence)
-      else move(open.to('asfound'))
-    } catch (error) {
-      setWrong((error as Error).message)
-    }
+  const { choose, choosing, chooseBoth, unidentified, alikeAll } = useChoosing({
+    open,
+    ranking,
+    picked: forbidden ? undefined : picked,
+    halves,
+    enterMark,
+    say: setWrong,
   })
-  const unidentified = bodyNumbers(open.state).filter((number) => !bodyOf(open.state, number).ident)
-  /** The bodies of a bank are alike as a rule: one tap gives the rest this one's list number. */
-  const alikeAll = () => {
-    const { entry: _, ...ident } = body.ident!
-    return open.addAll(
-      unidentified.map((number) => ({
-        kind: 'ident.chosen' as const,
-        body: number,
-        data: { ...ident, runnerUp: null },
-      })),
-    )
-  }
   useKeys({
     Enter: choose,
     t: teach,
@@ -280,30 +182,18 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
           wrong={wrong || refusedMark}
           setWrong={setWrong}
         />
-        <Board>
-          <BoardTitle>
-            <div>
-              <h1>{plan && drawn.data ? planHeading(drawn.data.sheets, plan) : 'Plan, from above'}</h1>
-              <p>
-                {nothingSeen
-                  ? candidates.length === 0
-                    ? 'nothing to draw it from yet'
-                    : 'drawn for the commonest one, until something is read'
-                  : 'drawn for the one picked at the right'}
-              </p>
-            </div>
-          </BoardTitle>
-          <BoardDrawing>
-            {plan && drawn.data && (
-              <PlanView
-                sheets={drawn.data.sheets}
-                look={nothingSeen ? null : (look?.feature ?? null)}
-                seen={Object.fromEntries(Object.entries(body.features).map(([name, f]) => [name, f.raw]))}
-                features={plan}
-              />
-            )}
-          </BoardDrawing>
-        </Board>
+        <PlanBoard
+          open={open}
+          leader={leader}
+          look={nothingSeen ? null : (look?.feature ?? null)}
+          says={
+            nothingSeen
+              ? candidates.length === 0
+                ? 'nothing to draw it from yet'
+                : 'drawn for the commonest one, until something is read'
+              : 'drawn for the one picked at the right'
+          }
+        />
         <Ask aria-label="Candidates">
           {library.isError && <ErrorLine>{library.error.message}</ErrorLine>}
           {nothingSeen ? (
@@ -311,45 +201,10 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
               Type what stands on the casting, or measure a bore. Unreadable places are ?, doubtful ones [38].
             </p>
           ) : (
-            look && (
-              <LookNext>
-                <Label style={{ color: 'var(--blue)' }}>Look next</Label>
-                <b>
-                  {isLength(look.feature)
-                    ? `Caliper the ${FEATURE_NAMES[look.feature]}.`
-                    : `Look at the ${FEATURE_NAMES[look.feature]}.`}
-                </b>
-                <span>{look.outcomes.map((outcome) => `${outcome.value}: ${outcome.id}`).join(' · ')}</span>
-                <small>Settles about {Math.round(look.settles * 100)} % of the doubt that is left.</small>
-              </LookNext>
-            )
+            look && <LookNext look={look} />
           )}
           {!nothingSeen && (
-            <div role="listbox" aria-label="Ranking">
-              {ranking.map((r, i) => (
-                <CandidateRow
-                  key={r.id}
-                  ranked={r}
-                  on={i === Math.min(at, ranking.length - 1)}
-                  pick={() => setChosen(i)}
-                />
-              ))}
-              <Candidate
-                as="div"
-                $on={false}
-                role="option"
-                aria-selected={false}
-                style={{ cursor: 'default' }}
-              >
-                <span style={{ fontFamily: 'inherit' }}>
-                  <b style={{ font: `600 17px ${narrow}`, letterSpacing: 0 }}>Not in the library</b>
-                  <span>{percent(pNone)}</span>
-                </span>
-                <i>
-                  <i style={{ width: `${pNone * 100}%` }} />
-                </i>
-              </Candidate>
-            </div>
+            <Ranking ranking={ranking} pNone={pNone} at={Math.min(at, ranking.length - 1)} pick={setChosen} />
           )}
           {wrongEngine && <ErrorLine>{wrongEngine}</ErrorLine>}
           {differences && !nothingSeen && (

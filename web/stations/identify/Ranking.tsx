@@ -2,7 +2,7 @@ import { explain, type Ranked } from '@ekrond/core/identify'
 import styled from 'styled-components'
 import { figures, narrow } from '../../theme/global'
 
-export const Candidate = styled.button<{ $on: boolean }>`
+const Candidate = styled.button<{ $on: boolean }>`
   display: block;
   width: 100%;
   text-align: left;
@@ -37,7 +37,7 @@ export const Candidate = styled.button<{ $on: boolean }>`
   }
 `
 
-export function CandidateRow({
+function CandidateRow({
   ranked,
   on,
   pick,
@@ -64,5 +64,36 @@ export function CandidateRow({
   )
 }
 
-export const percent = (p: number) =>
+const percent = (p: number) =>
   p > 0.995 ? '> 99 %' : p < 0.005 ? '< 1 %' : `${Math.round(p * 100)} %`
+
+/** The candidates with their chances, and beside them that it is none of these. */
+export function Ranking({
+  ranking,
+  pNone,
+  at,
+  pick,
+}: {
+  ranking: readonly Ranked[]
+  pNone: number
+  /** the one that is picked, from 0; -1 where none is */
+  at: number
+  pick: (at: number) => void
+}) {
+  return (
+    <div role="listbox" aria-label="Ranking">
+      {ranking.map((ranked, i) => (
+        <CandidateRow key={ranked.id} ranked={ranked} on={i === at} pick={() => pick(i)} />
+      ))}
+      <Candidate as="div" $on={false} role="option" aria-selected={false} style={{ cursor: 'default' }}>
+        <span style={{ fontFamily: 'inherit' }}>
+          <b style={{ font: `600 17px ${narrow}`, letterSpacing: 0 }}>Not in the library</b>
+          <span>{percent(pNone)}</span>
+        </span>
+        <i>
+          <i style={{ width: `${pNone * 100}%` }} />
+        </i>
+      </Candidate>
+    </div>
+  )
+}
