@@ -1,12 +1,6 @@
 import { complaintWords } from '@ekrond/core/complaint'
 import type { CatalogueAnswer, ListNumberAnswer } from '@ekrond/contract/library'
-import {
-  displacementOf,
-  engineDoubt,
-  openCatalogue,
-  twoHalves,
-  withAliases,
-} from '@ekrond/core/identify'
+import { displacementOf, engineDoubt, openCatalogue, twoHalves, withAliases } from '@ekrond/core/identify'
 import { markPlaces } from '@ekrond/core/job'
 import { differenceSentence, sheetDifferences } from '@ekrond/core/library'
 import { useQuery } from '@tanstack/react-query'

@@ -64,8 +64,7 @@ function CandidateRow({
   )
 }
 
-const percent = (p: number) =>
-  p > 0.995 ? '> 99 %' : p < 0.005 ? '< 1 %' : `${Math.round(p * 100)} %`
+const percent = (p: number) => (p > 0.995 ? '> 99 %' : p < 0.005 ? '< 1 %' : `${Math.round(p * 100)} %`)
 
 /** The candidates with their chances, and beside them that it is none of these. */
 export function Ranking({
