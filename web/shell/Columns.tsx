@@ -1,14 +1,17 @@
 import styled from 'styled-components'
 import { narrow } from '../theme/global'
 
-/** A sheet in two columns, what is told on the left and what is asked on the right; on a narrow screen one under the other. */
+/** A sheet in columns, what is told on the left and what is asked on the right; on a narrow screen one under the other. */
 export const Columns = styled.main<{
+  /** width of what is asked, px */
   $side?: number
+  /** other columns than those two */
+  $columns?: string
   /** on a narrow screen what is asked comes first */
   $askFirst?: boolean
 }>`
   display: grid;
-  grid-template-columns: minmax(0, 1fr) ${({ $side }) => $side ?? 430}px;
+  grid-template-columns: ${({ $columns, $side }) => $columns ?? `minmax(0, 1fr) ${$side ?? 430}px`};
   min-height: 100%;
   & > section {
     padding: 16px 24px 28px;

@@ -1,33 +1,8 @@
-import type { ShopAnswer, ShopHistoryAnswer, ShopSettings } from '@ekrond/contract/shop'
+import type { ShopAnswer, ShopHistoryAnswer } from '@ekrond/contract/shop'
 import { useQuery } from '@tanstack/react-query'
 import { call, type ApiError } from '../data/api'
 import { sayInstant } from '../shell/dates'
-import { QuietButton } from '../ui'
 import { differing } from './settings'
-
-/** Two who edited at once: what differs, and the other's way out. */
-export const BothSides = ({
-  mine,
-  theirs,
-  take,
-}: {
-  mine: ShopSettings
-  theirs: ShopSettings
-  take: () => void
-}) => (
-  <div role="group" aria-label="Both sides">
-    {differing(mine, theirs).map((one) => (
-      <p key={one.name} style={{ fontSize: 15, marginBottom: 8 }}>
-        <b>{one.name}</b>
-        <br />
-        theirs: {one.theirs}
-        <br />
-        yours: {one.mine}
-      </p>
-    ))}
-    <QuietButton onPress={take}>Take theirs</QuietButton>
-  </div>
-)
 
 /** Who changed what of the shop, the newest first. */
 export function Changes({ shop }: { shop: ShopAnswer }) {

@@ -7,40 +7,16 @@ import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { usePerson } from '../data/person'
 import { useShop } from '../data/shop'
+import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
-import { narrow } from '../theme/global'
 import { Button, Choice, ErrorLine, FieldInput, Label, MainButton, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
-import { BothSides, Changes } from './Changes'
+import { BothSides } from '../shell/BothSides'
+import { Changes } from './Changes'
 import { Gauge } from './Gauge'
-import { settingsOf } from './settings'
+import { differing, settingsOf } from './settings'
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
-
-const Sheet = styled.main`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 320px;
-  min-height: 100%;
-  & > section {
-    padding: 18px 24px 28px;
-    display: grid;
-    gap: 14px;
-    align-content: start;
-  }
-  & > section + section {
-    border-left: 1px solid var(--ink);
-  }
-  & h2 {
-    font: 500 20px/1.3 ${narrow};
-  }
-  @media (max-width: 999px) {
-    grid-template-columns: 1fr;
-    & > section + section {
-      border-left: 0;
-      border-top: 1px solid var(--ink);
-    }
-  }
-`
 
 const Row = styled.div`
   display: grid;
@@ -128,7 +104,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
   const hour = mine.hourMinor / 10 ** mine.currency.exponent
   return (
     <Page title="the shop">
-      <Sheet>
+      <Columns $columns="minmax(0, 1fr) minmax(0, 1fr) 320px">
         <section>
           <h2>The shop</h2>
           {field('Its name', mine.name, (name) => put({ name }))}
@@ -261,8 +237,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {theirs && (
             <BothSides
-              mine={mine}
-              theirs={settingsOf(theirs)}
+              differ={differing(mine, settingsOf(theirs))}
               take={() => {
                 setMine(settingsOf(theirs))
                 setBase(theirs.version)
@@ -274,7 +249,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
           )}
           <Changes shop={shop} />
         </section>
-      </Sheet>
+      </Columns>
     </Page>
   )
 }

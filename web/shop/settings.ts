@@ -1,4 +1,5 @@
 import type { ShopAnswer, ShopSettings } from '@ekrond/contract/shop'
+import { differsIn, type Differs } from '../shell/BothSides'
 
 /** What of a shop is edited. */
 export const settingsOf = (shop: ShopAnswer): ShopSettings => ({
@@ -20,28 +21,22 @@ export const settingsOf = (shop: ShopAnswer): ShopSettings => ({
   })),
 })
 
-/** What differs between two, by the name it has on the sheet. */
-export const differing = (
-  mine: ShopSettings,
-  theirs: ShopSettings,
-): { name: string; mine: string; theirs: string }[] =>
-  (
-    [
-      ['name', 'Name'],
-      ['place', 'Place'],
-      ['zone', 'Zone'],
-      ['currency', 'Money'],
-      ['workingDays', 'Working days'],
-      ['hourMinor', 'Bench hour'],
-      ['tankLitres', 'Room in the tank'],
-      ['warrantyDays', 'Warranty'],
-      ['people', 'People'],
-      ['gauges', 'Gauges'],
-    ] as const
-  ).flatMap(([key, name]) => {
-    const [a, b] = [said(mine[key]), said(theirs[key])]
-    return a === b ? [] : [{ name, mine: a, theirs: b }]
-  })
+const NAMES: Readonly<Record<keyof ShopSettings, string>> = {
+  name: 'Name',
+  place: 'Place',
+  zone: 'Zone',
+  currency: 'Money',
+  workingDays: 'Working days',
+  hourMinor: 'Bench hour',
+  tankLitres: 'Room in the tank',
+  warrantyDays: 'Warranty',
+  people: 'People',
+  gauges: 'Gauges',
+}
+
+/** What differs between two versions of the shop. */
+export const differing = (mine: ShopSettings, theirs: ShopSettings): Differs[] =>
+  differsIn(NAMES, mine, theirs, (_, value) => said(value as ShopSettings[keyof ShopSettings]))
 
 const said = (value: ShopSettings[keyof ShopSettings]): string =>
   Array.isArray(value)

@@ -5,6 +5,8 @@ import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { useShop } from '../data/shop'
+import { BothSides } from '../shell/BothSides'
+import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { sayInstant } from '../shell/dates'
 import { figures, narrow } from '../theme/global'
@@ -22,20 +24,7 @@ const KINDS: readonly { what: StoreKind; title: string; one: string }[] = [
   { what: 'supplier', title: 'Suppliers', one: 'supplier' },
 ]
 
-const Sheet = styled.main`
-  display: grid;
-  grid-template-columns: 320px minmax(0, 1fr) 300px;
-  min-height: 100%;
-  & > section {
-    padding: 18px 24px 28px;
-    display: grid;
-    gap: 14px;
-    align-content: start;
-    min-width: 0;
-  }
-  & > section + section {
-    border-left: 1px solid var(--ink);
-  }
+const Sheet = styled(Columns)`
   & > section:first-child {
     padding: 0;
     gap: 0;
@@ -44,14 +33,9 @@ const Sheet = styled.main`
     font: 600 22px/1.3 ${narrow};
   }
   @media (max-width: 999px) {
-    grid-template-columns: 1fr;
     /* What was picked has the sheet; its kind above leads back to the list. */
     &[data-picked] > section:first-child {
       display: none;
-    }
-    & > section + section {
-      border-left: 0;
-      border-top: 1px solid var(--ink);
     }
   }
 `
@@ -150,7 +134,7 @@ export default function StoresPage() {
         </>
       }
     >
-      <Sheet data-picked={code === '' ? undefined : ''}>
+      <Sheet $columns="320px minmax(0, 1fr) 300px" data-picked={code === '' ? undefined : ''}>
         <section aria-label={`All ${one}s`}>
           <div style={{ padding: '14px 18px', borderBottom: '1px solid var(--rule)' }}>
             <Button onPress={() => void navigate(`/shop/stores/${what}/${NEW}`)}>A new {one}</Button>
@@ -277,26 +261,14 @@ function Editor({ what, kept, isNew = false }: { what: StoreKind; kept: StoreAns
         {saved && <p role="status">{saved}</p>}
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
         {theirs && (
-          <div role="group" aria-label="Both sides">
-            {differing(record, theirs.record, exponent).map((line) => (
-              <p key={line.name} style={{ fontSize: 15, marginBottom: 8 }}>
-                <b>{line.name}</b>
-                <br />
-                theirs: {line.theirs}
-                <br />
-                yours: {line.mine}
-              </p>
-            ))}
-            <QuietButton
-              onPress={() => {
-                if (theirs.record) setRecord(theirs.record)
-                setEdition(edition + 1)
-                taken(theirs)
-              }}
-            >
-              Take theirs
-            </QuietButton>
-          </div>
+          <BothSides
+            differ={differing(record, theirs.record, exponent)}
+            take={() => {
+              if (theirs.record) setRecord(theirs.record)
+              setEdition(edition + 1)
+              taken(theirs)
+            }}
+          />
         )}
         {kept.usedBy.length > 0 && (
           <>

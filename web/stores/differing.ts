@@ -1,4 +1,5 @@
 import type { StoreRecord } from '@ekrond/contract/stores'
+import { differsIn, type Differs } from '../shell/BothSides'
 import { sayMoney } from '../shell/dates'
 
 const NAMES: Readonly<Record<string, string>> = {
@@ -40,19 +41,12 @@ function said(key: string, value: unknown, exponent: number): string {
   return typeof value === 'string' && value !== '' ? value : '·'
 }
 
-/** What differs between two, by the name it has on the sheet. */
-export function differing(
+/** What differs between two versions of a record. */
+export const differing = (
   mine: StoreRecord | null,
   theirs: StoreRecord | null,
   exponent: number,
-): { name: string; mine: string; theirs: string }[] {
-  const of = (record: StoreRecord | null, key: string) =>
-    said(key, (record as Record<string, unknown> | null)?.[key], exponent)
-  return Object.entries(NAMES).flatMap(([key, name]) => {
-    const [a, b] = [of(mine, key), of(theirs, key)]
-    return a === b ? [] : [{ name, mine: a, theirs: b }]
-  })
-}
+): Differs[] => differsIn(NAMES, mine, theirs, (key, value) => said(key, value, exponent))
 
 /** A change in words, from what it was before. */
 export function changeWords(
