@@ -91,7 +91,15 @@ export const StoreParams = v.object({ what: v.picklist(storeKinds), code: v.stri
 export const StoresParams = v.object({ what: v.picklist(storeKinds) })
 export const StoresQuery = v.object({ q: v.optional(v.pipe(v.string(), v.maxLength(80)), '') })
 export const StoresAnswer = v.object({
-  rows: v.array(v.object({ code: v.string(), name: v.string(), words: v.string() })),
+  rows: v.array(
+    v.object({
+      code: v.string(),
+      name: v.string(),
+      words: v.string(),
+      /** what a part is, for its shape; empty for kits and suppliers */
+      kind: v.string(),
+    }),
+  ),
   /** how many there are in all */
   count: v.number(),
 })

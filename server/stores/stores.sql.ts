@@ -5,23 +5,26 @@ const MOST_LISTED = 100
 
 /** What each list says of one of its rows beside its name. */
 const LISTS: Readonly<Record<StoreKind, string>> = {
-  part: `select p.part as code, p.name, concat_ws(', ', nullif(p.material, ''), nullif(coalesce(s.quantity, 0), 0) || ' in the drawer') as words
+  part: `select p.part as code, p.name, concat_ws(', ', nullif(p.material, ''), nullif(coalesce(s.quantity, 0), 0) || ' in the drawer') as words, p.kind
            from part p left join shelf s using (part)`,
-  kit: `select kit as code, kit.name, supplier.name || case when stock > 0 then ', ' || stock || ' here' else '' end as words
+  kit: `select kit as code, kit.name, supplier.name || case when stock > 0 then ', ' || stock || ' here' else '' end as words, '' as kind
           from kit join supplier using (supplier)`,
-  supplier: `select supplier as code, name, (select count(*) from price where price.supplier = supplier.supplier) || ' prices' as words from supplier`,
+  supplier: `select supplier as code, name, (select count(*) from price where price.supplier = supplier.supplier) || ' prices' as words, '' as kind from supplier`,
 }
 
 /** Those whose number, name or words hold a fragment, and how many there are in all. */
 export async function selectStores(db: Queryable, what: StoreKind, q: string): Promise<StoresAnswer> {
   const { rows } = await db.query<StoresAnswer['rows'][number] & { count: number }>(
     `with listed as (${LISTS[what]})
-     select code, name, words, (select count(*)::int from listed) as count from listed
+     select code, name, words, kind, (select count(*)::int from listed) as count from listed
       where code ilike '%' || $1 || '%' or name ilike '%' || $1 || '%' or words ilike '%' || $1 || '%'
       order by (code ilike $1 || '%') desc, code limit ${MOST_LISTED}`,
     [escapeLike(q)],
   )
-  return { rows: rows.map(({ code, name, words }) => ({ code, name, words })), count: rows[0]?.count ?? 0 }
+  return {
+    rows: rows.map(({ code, name, words, kind }) => ({ code, name, words, kind })),
+    count: rows[0]?.count ?? 0,
+  }
 }
 
 const RECORDS: Readonly<Record<StoreKind, string>> = {

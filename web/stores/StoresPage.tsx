@@ -6,6 +6,7 @@ import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { useShop } from '../data/shop'
 import { BothSides } from '../shell/BothSides'
+import { partKindWords, type PartKind } from '@ekrond/core/sheets'
 import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { sayInstant } from '../shell/dates'
@@ -16,6 +17,7 @@ import { useKeys } from '../ui/keys'
 import { blank, KitEditor, PartEditor, SupplierEditor } from './editors'
 import { Words } from './fields'
 import { changeWords, differing } from './differing'
+import { Likeness } from './Likeness'
 import { useSave, useStore } from './useStore'
 
 const KINDS: readonly { what: StoreKind; title: string; one: string }[] = [
@@ -63,16 +65,21 @@ const Lines = styled.ul`
   margin: 0;
   padding: 0;
   & a {
-    display: grid;
+    display: flex;
+    gap: 12px;
     min-height: 52px;
-    align-content: center;
+    align-items: center;
     padding: 4px 18px;
     border-bottom: 1px solid var(--rule);
     text-decoration: none;
     font-size: 15px;
     color: var(--pencil);
   }
-  & a > b {
+  & a > svg {
+    flex: none;
+  }
+  & b {
+    display: block;
     font: 600 17px/1.2 ${figures};
     letter-spacing: -0.03em;
     color: var(--ink);
@@ -87,6 +94,8 @@ const Lines = styled.ul`
 `
 
 const NEW = 'new'
+
+const isPartKind = (kind: string): kind is PartKind => Object.hasOwn(partKindWords, kind)
 
 /** What the shop buys and keeps: loose parts with their prices and the drawer, kits, who sells them. */
 export default function StoresPage() {
@@ -152,9 +161,12 @@ export default function StoresPage() {
                   to={`/shop/stores/${what}/${encodeURIComponent(row.code)}`}
                   aria-current={row.code === code ? 'page' : undefined}
                 >
-                  <b>{row.code}</b>
-                  {row.name}
-                  {row.words ? ` · ${row.words}` : ''}
+                  {isPartKind(row.kind) && <Likeness kind={row.kind} width={46} height={40} />}
+                  <span>
+                    <b>{row.code}</b>
+                    {row.name}
+                    {row.words ? ` · ${row.words}` : ''}
+                  </span>
                 </Link>
               </li>
             ))}

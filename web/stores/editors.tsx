@@ -1,13 +1,12 @@
 import type { StoreKind, StoreRecord } from '@ekrond/contract/stores'
 import { looseWorth } from '@ekrond/core/kits'
-import { boxOf, shapeOf } from '@ekrond/core/drawing'
 import { partKinds, partKindWords, type PartKind } from '@ekrond/core/sheets'
 import { useMarket } from '../data/library'
 import { useShop } from '../data/shop'
-import { Hatchings, Pieces } from '../drawing/Pieces'
 import { sayMoney } from '../shell/dates'
 import { Button, Label, QuietButton } from '../ui'
 import { Figure, Pick, Row, Words } from './fields'
+import { Likeness } from './Likeness'
 
 interface Editing<K extends StoreKind> {
   record: StoreRecord<K>
@@ -23,25 +22,6 @@ export const blank: { [K in StoreKind]: StoreRecord<K> } = {
 
 const useSuppliers = () => (useMarket().data?.suppliers ?? []).map(({ code, name }) => [code, name] as const)
 
-/** A part in section as its kind is drawn, large. */
-function Likeness({ kind }: { kind: PartKind }) {
-  const pieces = shapeOf(kind)
-  const { x0, x1, y0, y1 } = boxOf(pieces)
-  const perMm = Math.min(150 / (x1 - x0), 96 / Math.max(y1 - y0, 1), 7)
-  const view = { perMm, origin: [90 - ((x0 + x1) / 2) * perMm, 60 + ((y0 + y1) / 2) * perMm] as const }
-  return (
-    <svg
-      viewBox="0 0 180 120"
-      style={{ width: 180, height: 120 }}
-      role="img"
-      aria-label={partKindWords[kind]}
-    >
-      <Hatchings />
-      <Pieces pieces={pieces} mode="on" view={view} />
-    </svg>
-  )
-}
-
 export function PartEditor({ record, put }: Editing<'part'>) {
   const suppliers = useSuppliers()
   const price = (at: number, changes: Partial<(typeof record.prices)[number]>) =>
@@ -50,7 +30,7 @@ export function PartEditor({ record, put }: Editing<'part'>) {
   return (
     <>
       <div style={{ display: 'flex', gap: 20, alignItems: 'center' }}>
-        <Likeness kind={record.kind} />
+        <Likeness kind={record.kind} width={180} height={120} />
         <div style={{ flex: 1, display: 'grid', gap: 12 }}>
           <Words label="What it is" value={record.name} set={(name) => put({ name })} />
           <Pick
