@@ -14,6 +14,8 @@ export default defineConfig({
             'web/**/*.test.{ts,tsx}',
           ],
           environment: 'node',
+          // Pure functions: one graph of modules serves all files of a worker.
+          isolate: false,
           // A machine three times slower, with the linter beside it.
           testTimeout: 30_000,
         },
@@ -25,6 +27,8 @@ export default defineConfig({
           environment: 'node',
           globalSetup: ['server/test/postgres.ts'],
           pool: 'forks',
+          // Each file has a database and an application of its own; what modules keep is keyed by job.
+          isolate: false,
           testTimeout: 30_000,
           hookTimeout: 60_000,
         },
