@@ -269,7 +269,7 @@ export default function AsFoundStation({ open }: StationProps) {
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {/* The judging sentence waits until the count is finished. */}
           {noted && text === '' && !skipping && (
-            <Answer aria-live="polite" style={{ fontSize: 19 }}>
+            <Answer aria-live="polite" style={{ fontSize: noted.meaning.length > 120 ? 17 : 19 }}>
               {noted.meaning &&
               ((setting.lo !== null && noted.value < setting.lo) ||
                 (setting.hi !== null && noted.value > setting.hi)) ? (
