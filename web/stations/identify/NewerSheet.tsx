@@ -18,8 +18,9 @@ export function NewerSheet({ open }: SheetedProps) {
   }).data?.sheets
   if (!ident || !newest || (newest.specRev === ident.specRev && newest.buildRev === ident.buildRev))
     return null
-  const differ = sheetDifferences(open.sheets, newest)
-  const named = differ.map(({ name }) => name.toLowerCase())
+  // A mongrel's sheets are two numbers' at once: beside one of them they say nothing.
+  const differ = ident.lower ? null : sheetDifferences(open.sheets, newest)
+  const named = (differ ?? []).map(({ name }) => name.toLowerCase())
   const take = () => {
     const { entry: _, ...before } = ident
     const standing = open.standing('ident.chosen')
@@ -34,9 +35,10 @@ export function NewerSheet({ open }: SheetedProps) {
     <section aria-label="A newer sheet" style={{ borderTop: '2px solid var(--ink)', paddingTop: 8 }}>
       <b>The library has a newer sheet: {newest.specRev}</b>
       <p style={{ fontSize: 16 }}>
-        {differ.length > 0
-          ? `What differs: ${named.slice(0, 4).join(', ')}${named.length > 4 ? ` and ${named.length - 4} more` : ''}.`
-          : 'Its values are the same, more of it is known.'}{' '}
+        {differ &&
+          (named.length > 0
+            ? `What differs: ${named.slice(0, 4).join(', ')}${named.length > 4 ? ` and ${named.length - 4} more` : ''}. `
+            : 'Its values are the same, more of it is known. ')}
         This job stands on {ident.specRev}; what was read is judged anew where it is taken.
       </p>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
