@@ -99,42 +99,103 @@ const through = (line: readonly Px[], { x0, y0, x1, y1 }: Bounds): boolean =>
   )
 const inside = ([x, y]: Px, { x0, y0, x1, y1 }: Bounds) => x > x0 && x < x1 && y > y0 && y < y1
 
+/** How much higher or lower than its target a name may stand, px: first as they come, then wherever a leader gets by. */
+const NEAR = [0, -40]
+const FAR = [0, -40, 40, -90, 90]
+const WIDE = [...FAR, -150, 150, -220, 220]
+/** A leader that runs through another part weighs like so many px of length. */
+const THROUGH = 400
+
+interface Laid {
+  labels: Label[]
+  cost: number
+  /** leaders that run through another part, by key */
+  through: ReadonlySet<string>
+}
+
 /**
- * Labels in two columns beside a drawing, px: no two words over each other, no two leaders crossing, and through as few other parts
- * as may be. Every way of giving the labels to the sides is tried; where none is free of crossings the last wish is left out.
+ * Labels in two columns beside a drawing, px: no two words over each other, no two leaders crossing, none through another small part.
+ * Every way of giving the labels to the sides is tried, first near their targets, then higher and lower; where none is free of
+ * crossings the last wish is left out, and so is a name whose leader would still run through a part, but for the one that is asked.
  */
 export function layLabels(wishes: readonly Wish[], room: Room, obstacles: readonly Obstacle[] = []): Label[] {
   for (let count = wishes.length; count > 0; count--) {
     const some = wishes.slice(0, count)
-    let best: { labels: Label[]; cost: number } | undefined
-    for (let mask = 0; mask < 1 << count; mask++)
-      for (const up of [0, 1]) {
-        const labels = tried(some, mask, up === 1, room)
-        if (!labels) continue
-        const crossing = labels.some((a, i) => labels.slice(i + 1).some((b) => crosses(a.leader, b.leader)))
-        if (crossing) continue
-        const cost = labels.reduce(
-          (sum, { key, leader }) =>
-            sum +
-            obstacles.filter((part) => part.key !== key && through(leader, part)).length * 400 +
-            lengthOf(leader),
-          0,
-        )
-        if (!best || cost < best.cost) best = { labels, cost }
-      }
-    if (best) return best.labels
+    const near = bestOf(
+      some,
+      NEAR.map((shift) => some.map(() => shift)),
+      room,
+      obstacles,
+    )
+    if (!near) continue
+    if (near.through.size === 0) return near.labels
+    // Only those that do not get by are looked for farther away.
+    const choices = some.map(({ key }) => (near.through.has(key) ? FAR : NEAR))
+    const far = bestOf(some, everyOf(choices), room, obstacles) ?? near
+    const asked = some.find(({ large, key }) => large && far.through.has(key))
+    // The one that is asked rather stands alone than with a leader through another part.
+    const alone = asked && bestOf([asked], everyOf([WIDE]), room, obstacles)
+    if (alone?.through.size === 0) return alone.labels
+    return far.labels.filter(({ key, large }) => large || !far.through.has(key))
   }
   return []
+}
+
+/** Every way to take one value of each list. */
+const everyOf = (lists: readonly (readonly number[])[]): number[][] =>
+  lists.reduce<number[][]>((ways, values) => ways.flatMap((way) => values.map((one) => [...way, one])), [[]])
+
+function bestOf(
+  wishes: readonly Wish[],
+  shifts: readonly (readonly number[])[],
+  room: Room,
+  obstacles: readonly Obstacle[],
+): Laid | undefined {
+  const ready = wishes.map((wish) => readied(wish, room))
+  const order = [...wishes.keys()].sort((a, b) => wishes[a]!.target[1] - wishes[b]!.target[1])
+  let best: Laid | undefined
+  for (let mask = 0; mask < 1 << wishes.length; mask++)
+    for (const shift of shifts) {
+      const labels = tried(ready, order, mask, shift, room)
+      if (!labels) continue
+      const length = labels.reduce((sum, { leader }) => sum + lengthOf(leader), 0)
+      if (best && length >= best.cost) continue
+      if (labels.some((a, i) => labels.slice(i + 1).some((b) => crosses(a.leader, b.leader)))) continue
+      const hits = labels.flatMap(({ key, leader }) =>
+        obstacles.filter((part) => part.key !== key && through(leader, part)).map(() => key),
+      )
+      const cost = length + hits.length * THROUGH
+      if (!best || cost < best.cost) best = { labels, cost, through: new Set(hits) }
+    }
+  return best
 }
 
 const lengthOf = (line: readonly Px[]): number =>
   segments(line).reduce((sum, [[a, b], [c, d]]) => sum + Math.hypot(c - a, d - b), 0)
 
-/** One way of it: the labels whose bit is set stand on the right; `above` starts each column higher than its targets. */
+/** A wish with its name set for each column: its lines and how wide they are, px. */
+interface Ready {
+  wish: Wish
+  left: { lines: string[]; words: number }
+  right: { lines: string[]; words: number }
+}
+
+function readied(wish: Wish, { left, right }: Room): Ready {
+  const size = wish.large ? LARGE_PX : WORD_PX
+  const setIn = (column: number) => {
+    const lines = broken(wish.words, size, column - 2 * RADIUS - 20)
+    return { lines, words: Math.max(...lines.map((line) => wide(line, size))) }
+  }
+  const onLeft = setIn(left)
+  return { wish, left: onLeft, right: left === right ? onLeft : setIn(right) }
+}
+
+/** One way of it: the labels whose bit is set stand on the right, each so much lower than its target; `order` is from the highest target down. */
 function tried(
-  wishes: readonly Wish[],
+  ready: readonly Ready[],
+  order: readonly number[],
   mask: number,
-  above: boolean,
+  shifts: readonly number[],
   { width, height, left, right, kept }: Room,
 ): Label[] | undefined {
   const labels: Label[] = []
@@ -143,22 +204,19 @@ function tried(
     // The foot of a column may be taken by the key.
     const foot =
       kept && (side === 'left' ? kept.x0 < left : kept.x1 > width - right) ? kept.y0 - 6 : height - 4
-    const here = wishes
-      .filter((_, i) => (side === 'right') === Boolean(mask & (1 << i)))
-      .sort((a, b) => a.target[1] - b.target[1])
-    if (here.length > 0 && column === 0) return undefined
     let top = 8
-    for (const wish of here) {
-      const size = wish.large ? LARGE_PX : WORD_PX
-      const lines = broken(wish.words, size, column - 2 * RADIUS - 20)
+    for (const i of order) {
+      if ((side === 'right') !== Boolean(mask & (1 << i))) continue
+      if (column === 0) return undefined
+      const { wish } = ready[i]!
+      const { lines, words } = ready[i]![side]
       const tall = Math.max(2 * RADIUS, lines.length * LINE_PX)
       // Near the foot a name stands higher than its place.
-      const y = Math.max(top + RADIUS, Math.min(foot - tall + RADIUS, wish.target[1] - (above ? 40 : 0)))
+      const y = Math.max(top + RADIUS, Math.min(foot - tall + RADIUS, wish.target[1] + shifts[i]!))
       top = y - RADIUS + tall + GAP
       if (top - GAP > foot) return undefined
       const x = side === 'left' ? column - RADIUS - 2 : width - column + RADIUS + 2
       const s = side === 'left' ? 1 : -1
-      const words = Math.max(...lines.map((line) => wide(line, size)))
       const reach = Math.abs(wish.target[1] - y)
       const elbow = wish.target[0] - s * Math.min(reach, Math.max(0, s * (wish.target[0] - x) - RADIUS - 4))
       labels.push({

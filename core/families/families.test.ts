@@ -8,6 +8,7 @@ import {
   explode,
   layUnit,
   silhouetteOf,
+  type LaidUnit,
   LARGE_PX,
   WORD_PX,
   type Standing,
@@ -43,6 +44,38 @@ function* steps({ build }: Sheets) {
   }
 }
 
+/** Leaders that run through another small part, each looked at in sixty places: 'a through b'. */
+function throughParts({ labels, exploded, origin, perMm }: LaidUnit): string[] {
+  const small = exploded.parts
+    .filter(({ standing, pieces }) => standing !== 'off' && pieces.length > 0)
+    .map(({ code, pieces }) => {
+      const { x0, x1, y0, y1 } = boxOf(pieces)
+      return {
+        code,
+        x0: origin[0] + x0 * perMm,
+        x1: origin[0] + x1 * perMm,
+        y0: origin[1] - y1 * perMm,
+        y1: origin[1] - y0 * perMm,
+      }
+    })
+    .filter(({ x0, x1, y0, y1 }) => x1 - x0 <= 60 && y1 - y0 <= 60)
+  return labels.flatMap(({ key, leader }) => {
+    const points = leader.slice(1).flatMap(([bx, by], i) => {
+      const [ax, ay] = leader[i]!
+      return Array.from(
+        { length: 61 },
+        (_, s) => [ax + ((bx - ax) * s) / 60, ay + ((by - ay) * s) / 60] as const,
+      )
+    })
+    return small
+      .filter(
+        ({ code, x0, x1, y0, y1 }) =>
+          code !== key && points.some(([x, y]) => x > x0 + 1 && x < x1 - 1 && y > y0 + 1 && y < y1 - 1),
+      )
+      .map(({ code }) => `${key} through ${code}`)
+  })
+}
+
 describe('the units as they are drawn', () => {
   it('each model has its family', () =>
     expect(
@@ -62,13 +95,15 @@ describe('the units as they are drawn', () => {
     for (const sheets of units)
       expect(explode(unitDrawing(sheets), sheets.build.positions, {}).missing, sheets.spec.model).toEqual([])
   })
-  it('at every step, at both widths, names stand apart, leaders cross none, and nothing leaves the sheet', () => {
+  it('at every step, at both widths, names stand apart, leaders cross no leader and no part, and nothing leaves the sheet', () => {
     for (const sheets of units)
       for (const room of ROOMS)
         for (const { current, standings, named } of steps(sheets)) {
           const where = `${sheets.spec.model}, ${current.code} at ${room.width}`
           const drawing = unitDrawing(sheets)
-          const { labels, key, enlarged } = layUnit(drawing, sheets.build.positions, standings, named, room)
+          const laid = layUnit(drawing, sheets.build.positions, standings, named, room)
+          const { labels, key, enlarged } = laid
+          expect(throughParts(laid), where).toEqual([])
           // On a narrow sheet the plan stands only where it must say what is drawn large.
           expect(key !== null, where).toBe(enlarged || room.width >= 560)
           expect(

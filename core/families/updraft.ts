@@ -358,7 +358,7 @@ export function twinUpdraft(sizes: UnitSizes): FamilyDrawing {
       axis: 0,
       way: 16,
       parent: 'cover',
-      anchor: [51.6, 3],
+      anchor: [-10.6, 3],
     },
   }
   return {
