@@ -75,6 +75,9 @@ export interface Identification {
 }
 
 const FLOOR = 1e-300
+/** How often a unit that is none of a library's is of a family that it has; else its features come one by one from the whole spread. */
+const OF_A_FAMILY = 0.9
+const logOfSum = (a: number, b: number): number => Math.max(a, b) + Math.log1p(Math.exp(-Math.abs(a - b)))
 
 /**
  * Bayes over the catalogue and 'none of these': prior × marks through the wear channel × maker × features, normalised.
@@ -102,12 +105,17 @@ export function rank(
   const { packed, candidates } = catalogue
 
   // Everything but the marks, relative to the heaviest.
-  const { weights, scale } = weigh(catalogue, features, seen, makerCount, model)
+  const { weights, scale, alike } = weigh(catalogue, features, seen, makerCount, model)
   let none = Math.log(model.absent) - scale
   if (channels.length === 0 && seen.maker)
     none += Math.log(backgroundMaker(catalogue, seen.maker, makerCount, model))
-  for (const [name, value] of features)
-    none += Math.log(Math.max(FLOOR, backgroundFeature(catalogue, name, value, seen, model)))
+  // A unit that the library lacks is mostly another one of a family that it has: its features come together as theirs do.
+  const apart = features.reduce(
+    (sum, [name, value]) =>
+      sum + Math.log(Math.max(FLOOR, backgroundFeature(catalogue, name, value, seen, model))),
+    0,
+  )
+  if (features.length > 0) none += logOfSum(Math.log(OF_A_FAMILY) + alike, Math.log(1 - OF_A_FAMILY) + apart)
   const { places, likelihoods, noneLikelihood, lost } = byMarks(
     packed,
     channels,
@@ -158,22 +166,30 @@ export function rank(
   return { ranking, pNone: noneLikelihood / total, posterior, lost: lost / total }
 }
 
-/** Prior, maker and features of every candidate, by its place in the sorted order, as a share of the heaviest; `scale` is that one's log. */
+/**
+ * Prior, maker and features of every candidate, by its place in the sorted order, as a share of the heaviest; `scale` is that one's
+ * log, `alike` the log of how likely the features are together, over the catalogue as a whole (of the maker, where one was seen).
+ */
 function weigh(
   catalogue: Catalogue,
   features: readonly (readonly [string, FeatureValue])[],
   seen: Seen,
   makerCount: number,
   model: IdentifyModel,
-): { weights: Float64Array; scale: number } {
+): { weights: Float64Array; scale: number; alike: number } {
   const { packed } = catalogue
   const prior = Math.log((1 - model.absent) / catalogue.priorTotal)
   // By what is looked up: a table of factors, each a share of its largest, and the codes that say which is whose.
   const tables: { factors: Float64Array; codes: Uint16Array | Uint32Array }[] = []
   let scale = prior + Math.log(packed.heaviest)
+  // The maker's table comes first, where one was seen; the others are features'.
+  let first = Boolean(seen.maker)
+  let largestOfFeatures = 0
   const look = (logs: readonly number[], codes: Uint16Array | Uint32Array) => {
     const largest = logs.reduce((a, b) => Math.max(a, b), -Infinity)
     scale += largest
+    if (!first) largestOfFeatures += largest
+    first = false
     tables.push({ factors: Float64Array.from(logs, (log) => Math.exp(log - largest)), codes })
   }
   if (seen.maker)
@@ -192,10 +208,18 @@ function weigh(
       )
   }
   const weights = packed.shares.slice()
-  for (const { factors, codes } of tables)
+  const ofMaker = seen.maker ? 1 : 0
+  let before = sumOf(weights)
+  tables.forEach(({ factors, codes }, table) => {
     for (let at = 0; at < weights.length; at++) weights[at]! *= factors[codes[at]!]!
-  return { weights, scale }
+    if (table < ofMaker) before = sumOf(weights)
+  })
+  const alike =
+    Math.log(Math.max(FLOOR, sumOf(weights))) - Math.log(Math.max(FLOOR, before)) + largestOfFeatures
+  return { weights, scale, alike }
 }
+
+const sumOf = (values: Float64Array): number => values.reduce((sum, one) => sum + one, 0)
 
 function makerLikelihood(
   maker: string,
