@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { factOf } from '@ekrond/core/teach'
+import { facts } from '@ekrond/core/teach'
 import { counting, secondsOf } from './effort.ts'
 import { ask, press, received } from './teaching.ts'
 import { expect, test } from './shop.ts'
@@ -17,17 +17,6 @@ const MEASURED: Readonly<Record<string, string>> = {
   'Float’s depth': '16',
   'Pin over the bowl’s floor': '22',
 }
-const CODES: Readonly<Record<string, string>> = {
-  'Pin to toe': 'float.arm',
-  'Pin to the needle’s axis': 'float.tang',
-  'Seat bore': 'seat.bore',
-  'Float’s mass': 'float.mass',
-  'Float from above': 'float.area',
-  'Pin below the face': 'float.pin',
-  'Float’s depth': 'float.depth',
-  'Pin over the bowl’s floor': 'pin.floor',
-}
-
 const units = [
   {
     what: 'a small one-barrel',
@@ -95,7 +84,7 @@ for (const unit of units)
     for (let guard = 0; guard < 12; guard++) {
       const now = await ask(page).getByRole('heading').first().innerText()
       if (!MEASURED[now]) break
-      atTheCaliper += factOf(CODES[now]!)!.minutes
+      atTheCaliper += facts.find(({ name }) => name === now)!.minutes
       await keys(MEASURED[now])
       await expect(ask(page).getByRole('heading').first()).not.toHaveText(now)
     }

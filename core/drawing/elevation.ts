@@ -69,7 +69,8 @@ function isWithin([x, y]: Pt, line: Line): boolean {
   return inside
 }
 
-const seated = (place: Place): Piece[] =>
+/** A part's pieces where it sits, mm. */
+export const seated = (place: Place): Piece[] =>
   movePieces(place.pieces, place.at[0], place.at[1], place.asSeated ? 0 : place.axis)
 
 /** A unit from outside, from the drawing of its section: castings without their hollows, and what is fastened to them. */

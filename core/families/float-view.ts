@@ -1,4 +1,13 @@
-import { boxOf, movePieces, shift, type Bounds, type Line, type Piece, type Place } from '../drawing/index.ts'
+import {
+  boxOf,
+  movePieces,
+  seated,
+  shift,
+  type Bounds,
+  type Line,
+  type Piece,
+  type Place,
+} from '../drawing/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { unitDrawing } from './drawing.ts'
 
@@ -53,15 +62,7 @@ export function floatView(sheets: Pick<Sheets, 'spec' | 'build'>, view: 'held' |
   const right = Math.max(...floats.map(([x]) => x))
   const cavity = boxOf([{ line: shift(bowl, -floatAt[0], -floatAt[1]), closed: true, stroke: 'seen' }])
   const whole = view === 'use' || float.guided || float.sense === -1
-  const own = (place: Place | undefined): Piece[] =>
-    place
-      ? movePieces(
-          place.pieces,
-          place.at[0] - floatAt[0],
-          place.at[1] - floatAt[1],
-          place.asSeated ? 0 : place.axis,
-        )
-      : []
+  const own = (place: Place | undefined): Piece[] => (place ? home([0, 0], seated(place)) : [])
   const drawn: FloatView = {
     castings,
     seat: own(places.seat),

@@ -15,8 +15,8 @@ export interface FlangeSizes {
 /** A unit seen so that its bores and its flange bolts lie in the sheet, mm. */
 export interface FlangeView {
   seen: 'from above' | 'at the flange'
-  /** outlines as they lie over one another, the lowest first; what is out of sight is dashed */
-  outlines: { name: string; line: Line; hidden?: boolean }[]
+  /** outlines as they lie over one another, the lowest first */
+  outlines: { name: string; line: Line }[]
   bores: { at: Pt; boreMm: number; venturiMm: number | null }[]
   bolts: Pt[]
   /** where the section of teardown is cut, and its letter; null where this is no plan */
@@ -162,6 +162,25 @@ export function jointPlan(
     screws: roundTheEdge(turn(face.outline), inlet!, quantity),
     inlet: inlet!,
     cut: cutOf([{ line: turn(face.outline) }], plan, k),
+  }
+}
+
+/** A face that no family knows: its fasteners round a plain one, mm. */
+export const plainFace = (count: number): JointPlan => {
+  const angle = (i: number) => Math.PI - ((i + 0.5) / count) * 2 * Math.PI
+  return {
+    seen: 'from above',
+    outline: rect(-45, -25, 45, 25, 10),
+    holes: [],
+    screws:
+      count === 1
+        ? [[0, 0]]
+        : Array.from(
+            { length: count },
+            (_, i) => [40 * Math.cos(angle(i)), 20 * Math.sin(angle(i))] as const,
+          ),
+    inlet: [-45, 0],
+    cut: null,
   }
 }
 

@@ -1,7 +1,7 @@
 import { jointWords, lengthWords, torqueWords, type FastenerState, type Joint } from '@ekrond/core/assembly'
 import type { Position } from '@ekrond/core/sheets'
-import { boxOf, fitted, rect } from '@ekrond/core/drawing'
-import { jointPlan, type JointPlan } from '@ekrond/core/families'
+import { boxOf, fitted } from '@ekrond/core/drawing'
+import { jointPlan, plainFace, type JointPlan } from '@ekrond/core/families'
 import { useMemo, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
@@ -74,25 +74,6 @@ const Head = styled(AriaButton)<{ $state: FastenerState; $open: boolean; $next: 
     outline-offset: 2px;
   }
 `
-
-/** A face that no family knows: its fasteners round a plain one, mm. */
-const plainFace = (count: number): JointPlan => {
-  const angle = (i: number) => Math.PI - ((i + 0.5) / count) * 2 * Math.PI
-  return {
-    seen: 'from above',
-    outline: rect(-45, -25, 45, 25, 10),
-    holes: [],
-    screws:
-      count === 1
-        ? [[0, 0]]
-        : Array.from(
-            { length: count },
-            (_, i) => [40 * Math.cos(angle(i)), 20 * Math.sin(angle(i))] as const,
-          ),
-    inlet: [-45, 0],
-    cut: null,
-  }
-}
 
 /** The face of a joint to scale, with what its gasket goes round, where fuel comes in and where teardown's section is cut. */
 function Face({ plan, view }: { plan: JointPlan; view: View }) {
@@ -178,7 +159,9 @@ export function JointBench({
         {phase === 'final' && count > 3
           ? joint.order.map((i) => i + 1).join(' – ')
           : `${joint.open.length} to go`}
-        {count > 2 && <small>{plan.seen}, clockwise from the inlet</small>}
+        {count > 2 && (
+          <small>{plan.cut ? `${plan.seen}, clockwise from the inlet` : 'numbered clockwise'}</small>
+        )}
       </Order>
       {(phase === 'started' || phase === 'finger') && lengthWords(position) && (
         <p style={{ fontSize: 17 }}>{lengthWords(position)}</p>
