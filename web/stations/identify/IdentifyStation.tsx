@@ -181,7 +181,7 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
           leader={leader}
           look={nothingSeen ? null : (look?.feature ?? null)}
           says={
-            nothingSeen
+            nothingSeen || !library.data
               ? candidates.length === 0
                 ? 'nothing to draw it from yet'
                 : 'drawn for the commonest one, until something is read'
@@ -197,7 +197,8 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
           ) : (
             look && <LookNext look={look} />
           )}
-          {!nothingSeen && (
+          {!nothingSeen && library.isPending && <p style={{ fontSize: 18 }}>Reading the library.</p>}
+          {!nothingSeen && library.data && (
             <Ranking ranking={ranking} pNone={pNone} at={Math.min(at, ranking.length - 1)} pick={setChosen} />
           )}
           {wrongEngine && <ErrorLine>{wrongEngine}</ErrorLine>}
