@@ -17,7 +17,7 @@ export default defineConfig({
           // Pure functions: one graph of modules serves all files of a worker.
           isolate: false,
           // A machine three times slower, with the linter beside it.
-          testTimeout: 30_000,
+          testTimeout: 90_000,
         },
       },
       {
@@ -29,8 +29,8 @@ export default defineConfig({
           pool: 'forks',
           // Each file has a database and an application of its own; what modules keep is keyed by job.
           isolate: false,
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          testTimeout: 90_000,
+          hookTimeout: 180_000,
         },
       },
     ],

@@ -52,7 +52,6 @@ for (const [families, listNumbers] of [
     bench: page,
     shop,
   }) => {
-    test.setTimeout(240_000)
     for (const listNumber of listNumbers)
       await test.step(listNumber, async () => {
         const sheets = sheetsFor(listNumber)

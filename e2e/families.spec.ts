@@ -60,7 +60,6 @@ for (const [family, listNumber] of [
   ['a small one-barrel', 'U302A'],
 ] as const)
   test(`${family} goes together with its float set inside the build`, async ({ bench: page, shop }) => {
-    test.setTimeout(120_000)
     const sheets = sheetsFor(listNumber)
     const job = await openOn(shop, sheets)
     await stripped(job, sheets)
@@ -75,7 +74,6 @@ test('what is not cured stops at the gate by name, and is cured where it stops; 
   bench: page,
   shop,
 }) => {
-  test.setTimeout(120_000)
   const sheets = sheetsFor('K-4417-2S')
   const job = await openOn(shop, sheets)
   const measured = (

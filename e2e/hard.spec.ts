@@ -62,16 +62,11 @@ test('the server is away at reload: our own page, the job as it was last seen, a
   // One that this window has never seen: a sentence and 'try again', no waiting for ever.
   const other = await context.newPage()
   await other.goto('/jobs/1190')
-  await expect(other.getByRole('button', { name: 'Try again' })).toBeVisible({ timeout: 30_000 })
+  await expect(other.getByRole('button', { name: 'Try again' })).toBeVisible()
   await shop.start()
-  await expect(other.getByRole('navigation', { name: 'Stations' })).toBeVisible({ timeout: 30_000 })
+  await expect(other.getByRole('navigation', { name: 'Stations' })).toBeVisible()
   await expect
-    .poll(
-      async () => (await entriesOf(shop.url, 1183)).filter(({ kind }) => kind === 'asfound.noted').length,
-      {
-        timeout: 30_000,
-      },
-    )
+    .poll(async () => (await entriesOf(shop.url, 1183)).filter(({ kind }) => kind === 'asfound.noted').length)
     .toBe(2)
   await context.close()
 })
@@ -96,7 +91,7 @@ test('an entry that the server fails at again and again steps aside; what does n
   const tap = page.getByRole('button', { name: /^\+ .*1$/ })
   for (let i = 0; i < 3; i++) await tap.click()
   await page.getByRole('button', { name: /^Note it/ }).click()
-  await expect(page.getByText('1 not taken')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('1 not taken')).toBeVisible()
   expect(failing).toBeGreaterThanOrEqual(3)
   await page.getByRole('link', { name: /^Receive/ }).click()
   await page.getByRole('button', { name: 'Pump squirts at once' }).click()

@@ -20,11 +20,9 @@ const noteAndGoOn = async (page: Page) => {
   await expect(page.getByRole('button', { name: /^Next/ })).toBeVisible()
   await page.keyboard.press('Enter')
 }
-const focusLabel = (page: Page, label: string) =>
-  page.getByLabel(label, { exact: true }).focus({ timeout: 10_000 })
+const focusLabel = (page: Page, label: string) => page.getByLabel(label, { exact: true }).focus()
 
 test('one carburetor, door to door, by keyboard alone', async ({ bench: page, shop }) => {
-  test.setTimeout(600_000)
   await page.goto('/')
   await expect(page.getByRole('link', { name: /1181, Osk chain ferry/ })).toBeVisible()
   await accessible(page, 'rack')

@@ -41,9 +41,7 @@ test('a server stopped until ten entries wait loses nothing and keeps their orde
   // What is being typed survives a reload as well, and so do the waiting entries.
   await field.fill('13.33')
   await shop.start()
-  await expect
-    .poll(async () => (await readLog(shop.url, 1181)).entries.length, { timeout: 20_000 })
-    .toBe(before + 10)
+  await expect.poll(async () => (await readLog(shop.url, 1181)).entries.length).toBe(before + 10)
   const { entries } = await readLog(shop.url, 1181)
   expect(entries.slice(-10).map((entry) => (entry.data as { raw: string }).raw)).toEqual(readings)
   await page.reload()
@@ -68,7 +66,7 @@ test('an entry that the server refuses stays visible with its reason and can be 
   await shop.stop()
   await takeOff()
   await shop.start()
-  await expect(page.getByText('Server away')).toBeHidden({ timeout: 15_000 })
+  await expect(page.getByText('Server away')).toBeHidden()
   await expect(page.getByText(/not sent/)).toBeHidden()
   const other = await page.request.get(`${shop.url}/api/jobs/1184`)
   const { job } = (await other.json()) as JobAnswer

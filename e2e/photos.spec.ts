@@ -6,7 +6,6 @@ test('a photograph that is taken while the server is away goes out later and com
   bench: page,
   shop,
 }) => {
-  test.setTimeout(120_000)
   await page.goto('/jobs/1184/teardown')
   const part = await page.locator('main h2').innerText()
   const png = Buffer.from(await picture(page, 2400, 1800))

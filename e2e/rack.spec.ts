@@ -6,7 +6,6 @@ test('a day of fifteen jobs on the rack, followed live in two windows', async ({
   browser,
   shop,
 }) => {
-  test.setTimeout(180_000)
   await page.goto('/?all=1')
   const tag = (number: number | string) => page.getByRole('link', { name: new RegExp(`^${number}, `) })
   await expect(tag(1182)).toBeVisible()

@@ -68,7 +68,7 @@ export const test = base.extend<
       await postgres.stop()
       rmSync(folder, { recursive: true, force: true })
     },
-    { scope: 'worker', timeout: 90_000 },
+    { scope: 'worker', timeout: 240_000 },
   ],
   shop: async ({ cluster, empty, instruments }, use) => {
     const database = await cluster.database(empty)

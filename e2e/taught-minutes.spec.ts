@@ -38,7 +38,6 @@ for (const unit of units)
   test(`${unit.what} that nobody knows is taught in ten minutes of hands, eyes and caliper`, async ({
     bench: page,
   }) => {
-    test.setTimeout(240_000)
     await received(page, `${unit.what} engine`)
     const effort = await counting(page)
     let asks = 0

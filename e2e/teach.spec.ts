@@ -51,7 +51,6 @@ async function traced(page: Page) {
 test('in an empty shop a unit that nobody knows is taught, set by two tries, returned, and the next one is found', async ({
   bench: page,
 }) => {
-  test.setTimeout(480_000)
   await page.goto('/')
   await expect(page.getByText('The rack is empty.')).toBeVisible()
   // First of three steps: whose shop it is.

@@ -6,7 +6,6 @@ test('a whole teardown of a two-barrel goes on while the network is cut in the m
   bench: page,
   shop,
 }) => {
-  test.setTimeout(150_000)
   const sheets = sheetsFor('K-4417-2S')
   const job = randomUUID()
   const entries = [

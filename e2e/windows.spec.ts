@@ -17,7 +17,7 @@ test('windows that go off and on at random, some with a store that fails, lose a
   browser,
   shop,
 }) => {
-  test.setTimeout(60_000 + WINDOWS * ROUNDS * 8_000)
+  test.setTimeout(180_000 + WINDOWS * ROUNDS * 24_000)
   const random = seeded(1184)
   const open = async (at: number): Promise<Window> => {
     const context = await browser.newContext({ baseURL: shop.url, serviceWorkers: 'block' })
@@ -68,7 +68,7 @@ test('windows that go off and on at random, some with a store that fails, lose a
       }),
     )
   for (const { context } of windows) await context.setOffline(false)
-  await expect.poll(async () => (await taken()).length, { timeout: 60_000 }).toBe(entered.length)
+  await expect.poll(async () => (await taken()).length, { timeout: 180_000 }).toBe(entered.length)
   // Once more after a while: nothing comes twice.
   await windows[0]!.page.waitForTimeout(1500)
   expect((await taken()).map(({ data }) => data.raw).sort()).toEqual([...entered].sort())

@@ -175,5 +175,5 @@ describe('requests that no shop would send', () => {
     expect(result.failures).toEqual([])
     expect(result.foreign).toEqual([])
     expect(result.byStatus[200]).toBeGreaterThan(150)
-  }, 60_000)
+  }, 180_000)
 })
