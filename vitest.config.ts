@@ -18,6 +18,7 @@ export default defineConfig({
           isolate: false,
           // A machine three times slower, with the linter beside it.
           testTimeout: 90_000,
+          hookTimeout: 180_000,
         },
       },
       {

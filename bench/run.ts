@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
+import { calibrationLines } from './calibration.ts'
 import { computations } from './cases.ts'
 import { runIdentify } from './identify.ts'
 import { shopBench } from './shop.ts'
@@ -18,6 +19,8 @@ async function main(): Promise<number> {
         queries: { type: 'string' },
         jobs: { type: 'string' },
         entries: { type: 'string' },
+        features: { type: 'string' },
+        units: { type: 'string' },
         model: { type: 'string' },
       },
     })
@@ -32,6 +35,7 @@ async function main(): Promise<number> {
     return shop(values.jobs, values.entries)
   }
   if (name === 'shop') return shop(values.jobs, values.entries)
+  if (name === 'calibration') return calibrated(values.entries, values.features, values.units)
   if (more.length) return fail(`One computation at a time: ${name} and then ${more.join(' ')} were named.`)
   try {
     if (name === 'identify') {
@@ -46,7 +50,7 @@ async function main(): Promise<number> {
     const compute = computations[name]
     if (!compute)
       return fail(
-        `There is no computation ${name}. There are identify, ${Object.keys(computations).join(', ')}.`,
+        `There is no computation ${name}. There are identify, calibration, shop, ${Object.keys(computations).join(', ')}.`,
       )
     const file = readJson(values.in, 'in') as { cases?: unknown }
     if (!Array.isArray(file.cases)) return fail(`${values.in}: the file must hold {"cases":[…]}.`)
@@ -67,6 +71,20 @@ async function shop(jobs = '5000', entries = '300'): Promise<number> {
   const { ensureBuild } = await import('../tools/build.mjs')
   await ensureBuild()
   for (const line of await shopBench(size)) console.log(line)
+  return 0
+}
+
+/** How often 'none of these' is true, by what it says; more units tell it more narrowly. */
+function calibrated(entries = '20000', features = '4', units = '20000'): number {
+  const size = { entries: Number(entries), features: Number(features), present: Number(units) }
+  if (
+    !Object.values(size).every((n) => Number.isInteger(n) && n >= 0) ||
+    size.entries < 100 ||
+    size.present < 100
+  )
+    return fail('Give --entries and --units from 100 on and --features from 0 on, in whole numbers.')
+  for (const line of calibrationLines({ ...size, absent: Math.ceil(size.present / 4), seed: 11 }))
+    console.log(line)
   return 0
 }
 

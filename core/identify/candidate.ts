@@ -9,3 +9,6 @@ export interface Candidate {
   weight: number
   features: Record<string, FeatureValue>
 }
+
+/** The displacement for one body, L: of a list number by its sheet, of a job by what was said of its engine. */
+export const ENGINE_FEATURE = 'engineL'

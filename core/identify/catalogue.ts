@@ -1,4 +1,5 @@
-import type { Candidate } from './candidate.ts'
+import { ENGINE_FEATURE, type Candidate } from './candidate.ts'
+import type { Frequency } from './channel.ts'
 import { ALPHABET, symbolsOf } from './mark.ts'
 import { pack, type Packed } from './packed.ts'
 
@@ -15,7 +16,7 @@ export interface Catalogue {
 interface MakerModel {
   share: number
   /** by length of the mark: its share, and per place the frequency of symbols */
-  lengths: { share: number; frequencies: Float64Array[] }[]
+  lengths: { share: number; frequencies: Frequency[] }[]
 }
 
 export type Spread =
@@ -44,17 +45,34 @@ function makerModels(candidates: Candidate[], symbols: number[][]): Map<string, 
     const lengths = [...groupBy(entries, (entry) => entry.mark.length)].map(([length, same]) => ({
       share: same.length / entries.length,
       frequencies: Array.from({ length }, (_, place) => {
-        // Half a count for each symbol, so that an unseen one is unlikely and not impossible.
-        const counts = new Float64Array(ALPHABET.length).fill(0.5)
+        const counts = new Float64Array(ALPHABET.length)
         for (const { mark } of same) counts[mark[place]!]! += 1
-        const total = counts.reduce((a, b) => a + b, 0)
-        return counts.map((n) => n / total)
+        return smoothed(counts)
       }),
     }))
     makers.set(maker, { share: entries.length / candidates.length, lengths })
   }
   return makers
 }
+
+/**
+ * Shares out of counts, so that a symbol not met yet is unlikely and not impossible: together such symbols are as likely to come as
+ * those were that were met once (Good and Turing), whichever it is.
+ */
+function smoothed(counts: Float64Array): Frequency {
+  const met = [...counts].flatMap((count, symbol) => (count > 0 ? [{ symbol, count }] : []))
+  const total = met.reduce((sum, { count }) => sum + count, 0)
+  const unmet = counts.length - met.length
+  const fresh = unmet === 0 ? 0 : (met.filter(({ count }) => count === 1).length + 1) / (total + 2)
+  const each = unmet === 0 ? 0 : fresh / unmet
+  return {
+    each,
+    met: met.map(({ symbol, count }) => ({ symbol, more: ((1 - fresh) * count) / total - each })),
+  }
+}
+
+/** Barrels are counted: a wrong count is a slip of the eye, not a gauge's error. */
+const isMeasured = (name: string): boolean => name.endsWith('Mm') || name === ENGINE_FEATURE
 
 function featureSpreads(candidates: Candidate[]): Map<string, Spread> {
   const spreads = new Map<string, Spread>()
@@ -63,7 +81,7 @@ function featureSpreads(candidates: Candidate[]): Map<string, Spread> {
     const values = candidates
       .map((candidate) => candidate.features[name])
       .filter((value) => value !== undefined)
-    if (values.every((value) => typeof value === 'number')) {
+    if (isMeasured(name) && values.every((value) => typeof value === 'number')) {
       const mean = values.reduce((a, b) => a + b, 0) / values.length
       const variance =
         values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, values.length - 1)

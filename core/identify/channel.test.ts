@@ -4,6 +4,7 @@ import { isRefusal } from '../refusal/index.ts'
 import {
   ALPHABET,
   DEFAULT_NOISE,
+  expectedLikelihood,
   HYPHEN,
   likelihood,
   LOOKALIKES,
@@ -108,5 +109,28 @@ describe('the two passes', () => {
       const dropped = truth === '-' ? DEFAULT_NOISE.hyphenLost : DEFAULT_NOISE.dropped
       expect(sum).toBeCloseTo(1 - dropped - DEFAULT_NOISE.inserted, 10)
     }
+  })
+  it('of a mark known by how often each symbol stands at a place: the mean over all marks that it can be', () => {
+    const tokens = readMark('4[17]?')
+    if (isRefusal(tokens)) throw new Error(tokens.refused.why)
+    const channel = openChannel(tokens, DEFAULT_NOISE)
+    const each = 0.004
+    const shares: readonly Record<string, number>[] = [
+      { '4': 0.5, A: 0.2, '-': 1 - 0.7 - 34 * each },
+      { '1': 0.6, '7': 1 - 0.6 - 35 * each },
+    ]
+    const share = (place: number, symbol: string) => shares[place]![symbol] ?? each
+    let mean = 0
+    for (const first of ALPHABET)
+      for (const second of ALPHABET)
+        mean += share(0, first) * share(1, second) * likelihood(channel, symbolsOf(first + second))
+    const expected = expectedLikelihood(
+      channel,
+      shares.map((met) => ({
+        each,
+        met: Object.entries(met).map(([symbol, p]) => ({ symbol: ALPHABET.indexOf(symbol), more: p - each })),
+      })),
+    )
+    expect(expected).toBeCloseTo(mean, 12)
   })
 })

@@ -39,6 +39,8 @@ interface Place {
 export interface Channel {
   /** by true symbol */
   places: Place[]
+  /** the sum over all symbols */
+  any: Place
   strangers: Float64Array
   tokens: readonly Token[]
   noise: Noise
@@ -61,8 +63,14 @@ export function openChannel(tokens: readonly Token[], noise: Noise): Channel {
     exact: Float64Array.from(tokens, (token) => mean(token, (seen) => (seen === truth ? 1 : 0))),
   }))
   const row = () => new Float64Array(tokens.length + 3)
+  const total = (of: (place: Place) => number) => places.reduce((sum, place) => sum + of(place), 0)
   return {
     places,
+    any: {
+      dropped: total(({ dropped }) => dropped),
+      emits: Float64Array.from(tokens, (_, t) => total(({ emits }) => emits[t]!)),
+      exact: Float64Array.from(tokens, (_, t) => total(({ exact }) => exact[t]!)),
+    },
     strangers,
     tokens,
     noise,
@@ -96,24 +104,40 @@ export const likelihood = (channel: Channel, truth: ArrayLike<number>): number =
     Array.from(truth, (symbol) => channel.places[symbol]!),
   )
 
+/** How often each symbol stands at one place of a mark: the same share for every one, and more for those that were met there. */
+export interface Frequency {
+  each: number
+  met: readonly { symbol: number; more: number }[]
+}
+
 /** The same for a mark known only by the frequency of symbols at each place: the expectation, exact. */
-export const expectedLikelihood = (channel: Channel, frequencies: readonly Float64Array[]): number =>
+export const expectedLikelihood = (channel: Channel, frequencies: readonly Frequency[]): number =>
   withRunLost(
     channel,
     frequencies.map((frequency) => blend(channel, frequency)),
   )
 
-function blend(channel: Channel, frequency: Float64Array): Place {
-  const width = channel.tokens.length
-  const place: Place = { dropped: 0, emits: new Float64Array(width), exact: new Float64Array(width) }
-  frequency.forEach((share, symbol) => {
-    const pure = channel.places[symbol]!
-    place.dropped += share * pure.dropped
+function blend({ places, any, tokens }: Channel, { each, met }: Frequency): Place {
+  const width = tokens.length
+  const place: Place = {
+    dropped: each * any.dropped,
+    emits: new Float64Array(width),
+    exact: new Float64Array(width),
+  }
+  const { emits, exact } = place
+  for (let t = 0; t < width; t++) {
+    emits[t] = each * any.emits[t]!
+    exact[t] = each * any.exact[t]!
+  }
+  for (let k = 0; k < met.length; k++) {
+    const { symbol, more } = met[k]!
+    const pure = places[symbol]!
+    place.dropped += more * pure.dropped
     for (let t = 0; t < width; t++) {
-      place.emits[t]! += share * pure.emits[t]!
-      place.exact[t]! += share * pure.exact[t]!
+      emits[t]! += more * pure.emits[t]!
+      exact[t]! += more * pure.exact[t]!
     }
-  })
+  }
   return place
 }
 

@@ -1,12 +1,9 @@
 import { ownId } from './aliases.ts'
-import type { FeatureValue } from './candidate.ts'
+import { ENGINE_FEATURE, type FeatureValue } from './candidate.ts'
 import type { Catalogue, Spread } from './catalogue.ts'
 import { DEFAULT_MODEL, DEFAULT_SIGMA_MM, normalDensity, type IdentifyModel, type Seen } from './rank.ts'
 
 /** Minutes that a look takes at the bench. */
-/** The displacement for one body, L: of a list number by its sheet, of a job by what was said of its engine. */
-export const ENGINE_FEATURE = 'engineL'
-
 const EFFORT_MINUTES: Record<string, number> = {
   draft: 0.2,
   barrels: 0.2,

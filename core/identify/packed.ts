@@ -21,11 +21,19 @@ export interface Packed {
   /** each one's weight in the catalogue as a share of the heaviest, and that one's */
   shares: Float64Array
   heaviest: number
-  makers: { names: string[]; codes: Uint16Array }
+  makers: { names: string[]; codes: Uint32Array }
   columns: ReadonlyMap<string, Column>
-  /** the first and last place (exclusive) and the root node of the marks of each length */
-  lengths: readonly { length: number; lo: number; hi: number; root: number }[]
+  lengths: readonly Length[]
   nodes: Nodes
+}
+
+/** The marks of one length: the first and last place (exclusive), the root node, and which symbols stand at each of its places. */
+interface Length {
+  length: number
+  lo: number
+  hi: number
+  root: number
+  met: readonly Uint8Array[]
 }
 
 interface Nodes {
@@ -54,7 +62,7 @@ export function pack(candidates: readonly Candidate[], marks: readonly (readonly
     starts,
     shares: Float64Array.from(order, (i) => candidates[i]!.weight / heaviest),
     heaviest,
-    makers: { names, codes: Uint16Array.from(order, (i) => codeOf.get(candidates[i]!.maker)!) },
+    makers: { names, codes: Uint32Array.from(order, (i) => codeOf.get(candidates[i]!.maker)!) },
     columns: columnsOf(candidates, order),
     lengths,
     nodes,
@@ -105,12 +113,13 @@ function grow(order: Uint32Array, symbols: Uint8Array, starts: Uint32Array) {
     return symbol.length - 1
   }
   const lengthAt = (at: number) => starts[at + 1]! - starts[at]!
-  const lengths: { length: number; lo: number; hi: number; root: number }[] = []
+  const lengths: Length[] = []
   for (let lo = 0; lo < order.length;) {
     const length = lengthAt(lo)
     let hi = lo
     while (hi < order.length && lengthAt(hi) === length) hi++
-    lengths.push({ length, lo, hi, root: add(0, lo, hi, 0) })
+    const met = Array.from({ length }, (_, place) => metAt(symbols, starts[lo]! + place, length, hi - lo))
+    lengths.push({ length, lo, hi, root: add(0, lo, hi, 0), met })
     lo = hi
   }
   for (let node = 0; node < symbol.length; node++) {
@@ -139,6 +148,12 @@ function grow(order: Uint32Array, symbols: Uint8Array, starts: Uint32Array) {
       hi: Uint32Array.from(his),
     },
   }
+}
+
+function metAt(symbols: Uint8Array, from: number, stride: number, count: number): Uint8Array {
+  const met = new Set<number>()
+  for (let k = 0; k < count; k++) met.add(symbols[from + k * stride]!)
+  return Uint8Array.from(met)
 }
 
 function same(symbols: Uint8Array, a: number, b: number, count: number): boolean {

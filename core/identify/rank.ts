@@ -180,12 +180,12 @@ function weigh(
   const { packed } = catalogue
   const prior = Math.log((1 - model.absent) / catalogue.priorTotal)
   // By what is looked up: a table of factors, each a share of its largest, and the codes that say which is whose.
-  const tables: { factors: Float64Array; codes: Uint16Array | Uint32Array }[] = []
+  const tables: { factors: Float64Array; codes: Uint32Array }[] = []
   let scale = prior + Math.log(packed.heaviest)
   // The maker's table comes first, where one was seen; the others are features'.
   let first = Boolean(seen.maker)
   let largestOfFeatures = 0
-  const look = (logs: readonly number[], codes: Uint16Array | Uint32Array) => {
+  const look = (logs: readonly number[], codes: Uint32Array) => {
     const largest = logs.reduce((a, b) => Math.max(a, b), -Infinity)
     scale += largest
     if (!first) largestOfFeatures += largest
@@ -211,7 +211,7 @@ function weigh(
   const ofMaker = seen.maker ? 1 : 0
   let before = sumOf(weights)
   tables.forEach(({ factors, codes }, table) => {
-    for (let at = 0; at < weights.length; at++) weights[at]! *= factors[codes[at]!]!
+    multiply(weights, factors, codes)
     if (table < ofMaker) before = sumOf(weights)
   })
   const alike =
@@ -219,7 +219,16 @@ function weigh(
   return { weights, scale, alike }
 }
 
-const sumOf = (values: Float64Array): number => values.reduce((sum, one) => sum + one, 0)
+// Plain loops of their own: a large catalogue goes through them for every feature of every query.
+function multiply(weights: Float64Array, factors: Float64Array, codes: Uint32Array): void {
+  for (let at = 0; at < weights.length; at++) weights[at]! *= factors[codes[at]!]!
+}
+
+function sumOf(values: Float64Array): number {
+  let sum = 0
+  for (let at = 0; at < values.length; at++) sum += values[at]!
+  return sum
+}
 
 function makerLikelihood(
   maker: string,

@@ -1,8 +1,5 @@
 import { RUN_CHARACTER, type Channel } from './channel.ts'
-import { ALPHABET } from './mark.ts'
 import type { Packed } from './packed.ts'
-
-const SIZE = ALPHABET.length
 
 /** What a search found: places of the sorted order with the likelihood of their mark, and what it left out. */
 export interface Found {
@@ -24,7 +21,7 @@ export class MarkSearch {
   ) {
     const tables = tablesOf(channel)
     this.descents = packed.lengths.map(
-      ({ length }) => new Descent(packed, channel, tables, boundsOf(channel, tables, length), length),
+      ({ length, met }) => new Descent(packed, channel, tables, boundsOf(channel, tables, met), length),
     )
     this.most = this.descents.reduce((most, { top }) => Math.max(most, top), 0)
   }
@@ -90,22 +87,27 @@ interface Bounds {
   each: number
 }
 
-function boundsOf(channel: Channel, tables: Tables, count: number): Bounds {
+/** By places left: the most that any rest makes of the tokens from j on; `inRun` the same from within a run. */
+interface Rests {
+  best: Float64Array[]
+  inRun: Float64Array[]
+}
+
+/** `left[k]`: the symbols that can stand where k + 1 places are left. */
+function restsOf({ runs }: Channel, tables: Tables, left: readonly Uint8Array[]): Rests {
   const { width, emits, pairs, dropped } = tables
-  const { runs, noise } = channel
-  // By places left: the most that any rest makes of the tokens from j on; `inRun` the same from within a run.
   const best: Float64Array[] = []
   const inRun: Float64Array[] = []
-  for (let left = 0; left <= count; left++) {
+  for (let places = 0; places <= left.length; places++) {
     const here = new Float64Array(width + 3)
     const run = new Float64Array(width + 3)
-    const before = best[left - 1]
-    const runBefore = inRun[left - 1]
+    const before = best[places - 1]
+    const runBefore = inRun[places - 1]
     for (let j = width; j >= 0; j--) {
       let most = 0
       if (!before) most = j === width ? 1 : 0
       else
-        for (let s = 0; s < SIZE; s++) {
+        for (const s of left[places - 1]!) {
           let p = dropped[s]! * before[j]!
           if (j < width) {
             p += emits[s]![j]! * before[j + 1]!
@@ -122,6 +124,22 @@ function boundsOf(channel: Channel, tables: Tables, count: number): Bounds {
     best.push(here)
     inRun.push(run)
   }
+  return { best, inRun }
+}
+
+/** By what stands at each place of the catalogue's marks of one length: nothing else can come there. */
+function boundsOf(channel: Channel, tables: Tables, met: readonly Uint8Array[]): Bounds {
+  const count = met.length
+  const { width } = tables
+  const { noise } = channel
+  const { best, inRun } = restsOf(channel, tables, met.toReversed())
+  // Where the end is gone what is left may be any stretch of the mark: whatever stands anywhere in it.
+  const anywhere = Uint8Array.from(new Set(met.flatMap((symbols) => [...symbols])))
+  const stretches = restsOf(
+    channel,
+    tables,
+    met.map(() => anywhere),
+  )
   const longest = noise.runLost === 0 ? 0 : Math.floor(count / 2)
   const kept = longest === 0 ? 1 : 1 - noise.runLost
   const each = longest === 0 ? 0 : noise.runLost / (2 * longest)
@@ -137,8 +155,8 @@ function boundsOf(channel: Channel, tables: Tables, count: number): Bounds {
     // Ends that are still to be counted: the rest is gone from there on.
     for (let end = Math.max(depth, count - longest); end < count && each > 0; end++)
       for (let j = 0; j <= width; j++) {
-        cell[j]! += each * best[end - depth]![j]!
-        cellRun[j]! += each * inRun[end - depth]![j]!
+        cell[j]! += each * stretches.best[end - depth]![j]!
+        cellRun[j]! += each * stretches.inRun[end - depth]![j]!
       }
     whole.push(cell)
     wholeRun.push(cellRun)
