@@ -5,7 +5,7 @@ import { templates } from '../families/templates/index.ts'
 import { fold, type Entry } from '../job/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import type { SpecSheet } from '../sheets/index.ts'
-import { factOf, known, ownSheets, readFact, unmeasured, withMeasured } from './index.ts'
+import { carriedOn, factOf, known, ownSheets, readFact, unmeasured, withMeasured } from './index.ts'
 
 const JOB = '00000000-0000-4000-8000-000000000001'
 
@@ -123,5 +123,73 @@ describe('a fact measured on a later unit of a published number', () => {
     expect(why(sheetsFor('K-4417-2S').spec, 'float.arm', '48')).toContain('Only what the bench taught')
     expect(why(spec, 'float.mass', '900')).toContain('cannot be')
     expect(why(spec, 'float.sense', 'upside down')).toContain('Pick one:')
+  })
+})
+
+describe('a number that its own job puts in again after others went on with it', () => {
+  const before = atTheBench(['float.sense', 'float.arm'])
+  const measured = (spec: SpecSheet, code: string) => {
+    const next = withMeasured(spec, code, TYPED[code]!)
+    if (isRefusal(next)) throw new Error(next.refused.why)
+    return next
+  }
+  const height = (spec: SpecSheet, target: number): SpecSheet => ({
+    ...spec,
+    settings: spec.settings.map((one) =>
+      one.code === 'float.height'
+        ? {
+            ...one,
+            asWritten: `${target} ±0.5`,
+            target,
+            lo: target - 0.5,
+            hi: target + 0.5,
+            source: 'kit leaf',
+          }
+        : one,
+    ),
+  })
+  const heightOf = (spec: SpecSheet) => spec.settings.find(({ code }) => code === 'float.height')!.target
+
+  it('keeps each fact that another unit gave, as the bench would have made of both', () => {
+    const newest = ['float.mass', 'float.area', 'mixture.kind'].reduce(measured, before)
+    const own = atTheBench(['float.sense', 'float.arm', 'float.tang'])
+    const { spec, kept, overruled } = carriedOn(own, before, newest)
+    expect(kept).toEqual(['Float’s mass', 'Float from above', 'What flows past the mixture screw'])
+    expect(overruled).toEqual([])
+    const bench = atTheBench([
+      'float.sense',
+      'float.arm',
+      'float.tang',
+      'float.mass',
+      'float.area',
+      'mixture.kind',
+    ])
+    expect(spec.taught!.pencil).toEqual(bench.taught!.pencil)
+    expect(spec.float).toEqual(bench.float)
+    expect(spec.mixture).toEqual(bench.mixture)
+  })
+  it('what it measured itself is not overwritten by another unit’s reading', () => {
+    const newest = measured(before, 'float.mass')
+    const own = atTheBench(['float.sense', 'float.arm', 'float.mass'])
+    const heavier: SpecSheet = { ...own, float: { ...own.float, floatMass: 12.9 } }
+    expect(carriedOn(heavier, before, newest)).toMatchObject({
+      kept: [],
+      spec: { float: { floatMass: 12.9 } },
+    })
+  })
+  it('a value put right in the library stays; where both changed it the own one stands and is named', () => {
+    const first = height(before, 14)
+    expect(heightOf(carriedOn(first, first, height(before, 12)).spec)).toBe(12)
+    expect(heightOf(carriedOn(height(before, 15), first, first).spec)).toBe(15)
+    const both = carriedOn(height(before, 15), first, height(before, 12))
+    expect(heightOf(both.spec)).toBe(15)
+    expect(both.kept).toEqual([])
+    expect(both.overruled).toEqual([
+      { name: expect.any(String) as string, there: '12 ±0.5', here: '15 ±0.5' },
+    ])
+  })
+  it('the older number that it took the place of is still found by it', () => {
+    const newest: SpecSheet = { ...before, supersedes: ['HK-1'] }
+    expect(carriedOn(before, before, newest).spec.supersedes).toEqual(['HK-1'])
   })
 })

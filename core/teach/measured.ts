@@ -28,21 +28,57 @@ export function withMeasured(spec: SpecSheet, code: string, text: string): Resul
   if (!taught || !fact) return refuse('fact', 'Only what the bench taught has lines that can be measured.')
   if (!isPencil(spec, code))
     return refuse('fact', `${fact.name} is measured already. Correct its list number instead.`)
-  const measured = fact.choices ? chosen(spec, fact, text) : read(spec, fact, text)
-  if (isRefusal(measured)) return measured
-  const pencil = taught.pencil.filter((one) => one !== code)
-  const ratio = ratioWith(measured, pencil)
-  const inked: SpecSheet = { ...measured, taught: { ...taught, pencil, ratio } }
-  return {
-    ...inked,
-    taught: { ...inked.taught!, levelSigma: levelSpread(inked, usual(inked))?.sigma ?? null },
+  const value = fact.choices ? pick(fact, text) : readFact(fact, text)
+  return isRefusal(value) ? value : inked(spec, fact, typeof value === 'string' ? value : value.value)
+}
+
+/** What a sheet says of a fact, as `inked` takes it. */
+export function saidOf({ float, mixture }: SpecSheet, code: string): string | number {
+  switch (code) {
+    case 'float.sense':
+      return float.sense === -1 ? 'from the floor' : 'from the face'
+    case 'float.correction':
+      return float.correction
+    case 'mixture.kind':
+      return mixture.kind
+    case 'float.arm':
+      return Math.hypot(...float.measurePoint.at)
+    case 'float.tang':
+      return float.tangArm
+    case 'seat.bore':
+      return float.seatBore
+    case 'float.mass':
+      return float.floatMass
+    case 'float.area':
+      return float.planArea
+    case 'float.depth':
+      return float.depth
+    case 'float.pin':
+      return float.pinBelowFace
+    default:
+      return float.levelReading
   }
 }
 
-function chosen(spec: SpecSheet, fact: Fact, text: string): Result<SpecSheet> {
+/** A taught sheet with one fact as it was seen; what hangs on it follows. */
+export function inked(spec: SpecSheet, fact: Fact, value: string | number): SpecSheet {
+  const taught = spec.taught!
+  const measured = typeof value === 'string' ? chosen(spec, fact, value) : withValue(spec, fact, value)
+  const pencil = taught.pencil.filter((one) => one !== fact.code)
+  const ratio = ratioWith(measured, pencil)
+  const known: SpecSheet = { ...measured, taught: { ...taught, pencil, ratio } }
+  return {
+    ...known,
+    taught: { ...known.taught!, levelSigma: levelSpread(known, usual(known))?.sigma ?? null },
+  }
+}
+
+function pick(fact: Fact, text: string): Result<string> {
   const value = fact.choices!.find((one) => one.value === text)?.value
-  if (value === undefined)
-    return refuse('text', `Pick one: ${fact.choices!.map(({ label }) => label).join(', ')}.`)
+  return value ?? refuse('text', `Pick one: ${fact.choices!.map(({ label }) => label).join(', ')}.`)
+}
+
+function chosen(spec: SpecSheet, fact: Fact, value: string): SpecSheet {
   if (fact.code === 'mixture.kind')
     return { ...spec, mixture: { ...spec.mixture, kind: value === 'air' ? 'air' : 'fuel' } }
   if (fact.code === 'float.correction')
@@ -54,10 +90,7 @@ function chosen(spec: SpecSheet, fact: Fact, text: string): Result<SpecSheet> {
   }
 }
 
-function read(spec: SpecSheet, fact: Fact, text: string): Result<SpecSheet> {
-  const said = readFact(fact, text)
-  if (isRefusal(said)) return said
-  const { value } = said
+function withValue(spec: SpecSheet, fact: Fact, value: number): SpecSheet {
   const { float } = spec
   switch (fact.code) {
     case 'float.arm':
@@ -86,10 +119,9 @@ function read(spec: SpecSheet, fact: Fact, text: string): Result<SpecSheet> {
             float.sense === 1 ? float.levelReading + (value - float.pinBelowFace) : float.levelReading,
         },
       }
-    case 'pin.floor':
-      return { ...spec, float: { ...float, levelReading: value } }
     default:
-      return refuse('fact', `${fact.name} is not measured here.`)
+      // The pin over the bowl's floor, where the floor is read from.
+      return { ...spec, float: { ...float, levelReading: value } }
   }
 }
 

@@ -4,6 +4,7 @@ import {
   actsOf,
   admit,
   afterReturn,
+  bodyOf,
   checkData,
   checkLetter,
   fold,
@@ -136,8 +137,13 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
         if (row) await updateJob(client, summary)
         await insertEntries(client, turn.accepted)
         for (const state of turn.returned) await storeSheet(client, state, number)
-        for (const { entry, state } of turn.published)
-          await publish(client, state, entry, (await cache.sheets(client, state))[entry.body ?? 1]!)
+        for (const { entry, before: last, state } of turn.published)
+          await publish(
+            client,
+            { state, before: bodyOf(last, entry.body).published },
+            entry,
+            (await cache.sheets(client, state))[entry.body ?? 1]!,
+          )
         await notifyJob(client, job, turn.state.seq)
         return { answers: turn.answers, seq: turn.state.seq, number, letter: checkLetter(number) }
       })
@@ -162,7 +168,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       // Each state that made a sheet: as it went back, and after each correction since.
       returned: [] as JobState[],
       // Each taught unit that goes into the library, with the state that it goes from.
-      published: [] as { entry: Entry; state: JobState }[],
+      published: [] as { entry: Entry; before: JobState; state: JobState }[],
       state: before,
     }
     for (const act of actsOf(entries)) {
@@ -181,7 +187,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       const answers: EntryAnswer[] = []
       const accepted: Entry[] = []
       const returned: JobState[] = []
-      const published: { entry: Entry; state: JobState }[] = []
+      const published: { entry: Entry; before: JobState; state: JobState }[] = []
       let state = from
       for (const entry of act) {
         const same = known.get(entry.id)
@@ -205,7 +211,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
         accepted.push(placed)
         const grown = stepAll(state, [placed])
         if (sheetIsNew(state, grown)) returned.push(grown)
-        if (placed.kind === 'own.published') published.push({ entry: placed, state: grown })
+        if (placed.kind === 'own.published') published.push({ entry: placed, before: state, state: grown })
         state = grown
         answers.push({ id: entry.id, outcome: 'accepted', seq: placed.seq, receivedAt: placed.receivedAt })
       }

@@ -9,7 +9,7 @@ import {
 } from '@ekrond/core/job'
 import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey, type BuildSheet, type Sheets, type SpecSheet } from '@ekrond/core/sheets'
-import { withMeasured } from '@ekrond/core/teach'
+import { carriedOn, withMeasured } from '@ekrond/core/teach'
 import type { CorrectionBody, ListNumberFile, MeasuredBody } from '@ekrond/contract/library'
 import type { Client } from '../db/pool.ts'
 import { notFound, ProblemError } from '../http/problem.ts'
@@ -63,16 +63,39 @@ export async function mayPublish(
       )
 }
 
-/** Writes a taught unit's sheets as the library's next revisions, in the transaction that takes the entry. */
-export async function publish(client: Client, state: JobState, entry: Entry, sheets: Sheets): Promise<void> {
+/**
+ * Writes a taught unit's sheets as the library's next revisions, in the transaction that takes the entry. What others measured and put
+ * right since the job put it in before stays in it.
+ */
+export async function publish(
+  client: Client,
+  { state, before }: { state: JobState; before: { specRev: string } | null },
+  entry: Entry,
+  sheets: Sheets,
+): Promise<void> {
   const { listNumber, specRev, buildRev, mark, maker } = entry.data as Published
   const { features } = bodyOf(state, entry.body)
   const seen = Object.fromEntries(Object.entries(features).map(([name, { value }]) => [name, value]))
   const { draft, barrels, modelName } = sheets.spec
   await writeListNumber(client, { listNumber, maker, modelName, mark, features: { draft, barrels, ...seen } })
   const why = 'taught at the bench'
-  await addRevision(client, specRev, 'spec', { ...sheets.spec, listNumber, maker }, entry.by, why)
+  const spec = before ? await carried(client, sheets.spec, listNumber, before.specRev) : sheets.spec
+  await addRevision(client, specRev, 'spec', { ...spec, listNumber, maker }, entry.by, why)
   await addRevision(client, buildRev, 'build', { ...sheets.build, listNumber }, entry.by, why)
+}
+
+async function carried(
+  client: Client,
+  own: SpecSheet,
+  listNumber: string,
+  beforeRev: string,
+): Promise<SpecSheet> {
+  const { rows } = await client.query<{ revision: string; sheet: SpecSheet }>(
+    `select revision, sheet from sheet_revision where list_number = $1 and kind = 'spec' order by number desc`,
+    [listNumber],
+  )
+  const before = rows.find(({ revision }) => revision === beforeRev)
+  return before ? carriedOn(own, before.sheet, rows[0]!.sheet).spec : own
 }
 
 async function writeListNumber(

@@ -260,6 +260,37 @@ describe('a line that was only lent, measured on another unit of the number', ()
   })
 })
 
+describe('a taught number that others went on with', () => {
+  it('keeps what they measured and put right when its own job puts it in again', async () => {
+    const { job } = await teach()
+    await send(job, [entry(job, 'own.published', published('HK-21'))])
+    const post = (what: string, payload: object) =>
+      shop.app.inject({ method: 'POST', url: `/api/list-numbers/HK-21/${what}`, payload })
+    const measured = await post('measured', {
+      by: 'T. Hale',
+      why: 'scale, on job 1204',
+      fact: 'float.mass',
+      raw: '8.4',
+      rev: 'HK-21/spec/1',
+    })
+    expect(measured.statusCode).toBe(200)
+    await send(job, [
+      entry(job, 'own.dimension', { fact: 'seat.bore', raw: '2.2', value: 2.2, sigma: 0.02, gauge: null }),
+    ])
+    // By the revision that it knows it is told; by the library's newest it goes in.
+    const late = await send(job, [entry(job, 'own.published', published('HK-21', 2))])
+    expect(late.answers[0]).toMatchObject({ outcome: 'refused', code: 'revision' })
+    const next = { ...published('HK-21', 3), buildRev: 'HK-21/build/2' }
+    expect((await send(job, [entry(job, 'own.published', next)])).answers).toMatchObject([
+      { outcome: 'accepted' },
+    ])
+    const { spec } = (await get<ListNumberAnswer>('/api/list-numbers/HK-21')).body.sheets
+    expect(spec.float).toMatchObject({ floatMass: 8.4, seatBore: 2.2 })
+    expect(spec.taught!.pencil).not.toContain('float.mass')
+    expect(spec.taught!.pencil).not.toContain('seat.bore')
+  })
+})
+
 describe('a value put right in the library', () => {
   const correction = {
     by: 'T. Hale',

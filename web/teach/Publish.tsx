@@ -1,7 +1,10 @@
-import { known } from '@ekrond/core/teach'
-import { useQueryClient } from '@tanstack/react-query'
+import type { ListNumberAnswer } from '@ekrond/contract/library'
+import { carriedOn, known } from '@ekrond/core/teach'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type KeyboardEvent } from 'react'
+import type { ApiError } from '../data/api'
 import type { OpenJob } from '../data/job'
+import { listNumberQuery, sheetsQuery } from '../data/library'
 import { AskFoot } from '../shell/frame'
 import { Answer, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
@@ -22,14 +25,26 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
   const spec = open.sheets!.spec
   const { rungs, at } = known(spec)
   const values = spec.settings.filter(({ target }) => target !== null).length
+  const newest = useQuery<ListNumberAnswer, ApiError>({
+    ...listNumberQuery(published?.listNumber ?? ''),
+    enabled: published !== null,
+    staleTime: 0,
+  })
+  const before = useQuery({
+    ...sheetsQuery(published?.specRev ?? '', published?.buildRev ?? ''),
+    enabled: published !== null,
+  })
+  const there = newest.data?.sheets ?? published
+  const carried =
+    newest.data && before.data ? carriedOn(spec, before.data.spec, newest.data.sheets.spec) : null
   const put = () => {
     const number = listNumber.trim()
     if (!number)
       return setWrong('Give it a number to be found by: what is stamped on it, or one of your own.')
     const no = open.add('own.published', {
       listNumber: number,
-      specRev: published ? nextOf(published.specRev) : `${number}/spec/1`,
-      buildRev: published ? nextOf(published.buildRev) : `${number}/build/1`,
+      specRev: there ? nextOf(there.specRev) : `${number}/spec/1`,
+      buildRev: there ? nextOf(there.buildRev) : `${number}/build/1`,
       mark: mark.trim(),
       maker: maker.trim() || 'maker not known',
     })
@@ -39,16 +54,18 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
       void client.invalidateQueries({ queryKey })
     later()
   }
-  useKeys({ Enter: put })
-  const byEnter = (event: KeyboardEvent) => event.key === 'Enter' && put()
+  const reading = newest.isLoading || before.isLoading
+  const enter = () => reading || put()
+  useKeys({ Enter: enter })
+  const byEnter = (event: KeyboardEvent) => event.key === 'Enter' && enter()
   return (
     <>
       <Label>Into the library</Label>
       <h2>{published ? `${published.listNumber}, next revision` : 'Ours, unverified'}</h2>
       <p style={{ fontSize: 16 }}>
         {values} of {spec.settings.length} values, {open.sheets!.build.positions.length} positions. Of its
-        float Ekrond {rungs[at]!.says}. The next one that comes in is found by its mark and its bore, and
-        starts from here.
+        float Ekrond {rungs[at]!.says}.
+        {!published && ' The next one that comes in is found by its mark and its bore, and starts from here.'}
       </p>
       <div>
         <Label>List number it goes by</Label>
@@ -87,9 +104,20 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
           <em>No bore was measured.</em> Without one the next is found by its mark only.
         </Answer>
       )}
+      {newest.isError && <ErrorLine>{newest.error.message}</ErrorLine>}
+      {carried && carried.kept.length > 0 && (
+        <p style={{ fontSize: 17 }}>
+          Others brought to it: <b>{carried.kept.join(', ')}</b>. That stays in it.
+        </p>
+      )}
+      {carried?.overruled.map(({ name, there: theirs, here: own }) => (
+        <ErrorLine key={name}>
+          {name}: the library says {theirs} now, this unit {own}. Yours will stand: weigh both first.
+        </ErrorLine>
+      ))}
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
-        <MainButton onPress={put}>
+        <MainButton onPress={put} isDisabled={reading}>
           {published ? 'Put the next revision in' : 'Into the library'} <Key>Enter</Key>
         </MainButton>
         <QuietButton onPress={later}>Not yet</QuietButton>
