@@ -23,14 +23,19 @@ import {
   type Point,
 } from './index'
 import { Hatchings, Pieces, type View } from './Pieces'
+import { useSize } from './sheet'
 
-const WIDTH = 760
-const HEIGHT = 500
-/** Room for names at the left, for dimensions at the right, px. */
-const NAMES = 172
-const LANE = 112
+/** Where nobody measured the place that it is drawn on, px. */
+const ROOM = { width: 760, height: 500 }
+/** A place that is narrower than this has shorter names and less room for them, px. */
+const WIDE = 560
+/** Over and under the castings and the float: what to do, the scale, px. */
+const MARGINS = 148
 /** A float that is at least this wide carries its name inside, px. */
 const NAMED_INSIDE = 140
+const NUMBERED_INSIDE = 72
+/** A letter of what to do, px. */
+const REMEDY_LETTER = 7.9
 
 export interface FloatSectionProps {
   sheets: Pick<Sheets, 'spec' | 'build'>
@@ -53,6 +58,20 @@ export interface FloatSectionProps {
 
 /** The castings round the float, float, tang, needle and seat to scale, as held or in use: the unit's own drawing, its float's own geometry. */
 export function FloatSection(props: FloatSectionProps) {
+  const [box, { width, height }] = useSize<HTMLDivElement>()
+  const room = width > 0 && height > 0 ? { width, height: Math.max(height, 320) } : ROOM
+  return (
+    <div ref={box} style={{ width: '100%', height: '100%' }}>
+      <PaintedFloat {...props} room={room} />
+    </div>
+  )
+}
+
+/** The same at a size that is known, px. */
+export function PaintedFloat({
+  room: { width, height },
+  ...props
+}: FloatSectionProps & { room: { width: number; height: number } }) {
   const { sheets, reading, target, verdict, remedy, view, level, drop = false, tiltDeg = 0 } = props
   const { spec } = sheets
   const { float, section } = spec
@@ -72,9 +91,13 @@ export function FloatSection(props: FloatSectionProps) {
   const y0 = Math.min(around.window.y0, ...floats.map(([, y]) => y))
   const y1 = Math.max(around.window.y1, ...floats.map(([, y]) => y))
   const window = { ...around.window, y0, y1 }
-  const perMm = Math.min((WIDTH - NAMES - LANE) / (x1 - x0), 352 / (y1 - y0))
-  const left = NAMES + (WIDTH - NAMES - LANE - (x1 - x0) * perMm) / 2 - x0 * perMm
-  const middle = HEIGHT / 2 + 18
+  const isNarrow = width < WIDE
+  // Room for names at the left, for dimensions at the right.
+  const names = isNarrow ? 124 : 172
+  const lane = isNarrow ? 92 : 112
+  const perMm = Math.min((width - names - lane) / (x1 - x0), (height - MARGINS) / (y1 - y0))
+  const left = names + (width - names - lane - (x1 - x0) * perMm) / 2 - x0 * perMm
+  const middle = height / 2 + 18
   const view2d: View = {
     perMm,
     origin: [left, flip ? middle - ((y0 + y1) / 2) * perMm : middle + ((y0 + y1) / 2) * perMm],
@@ -107,23 +130,24 @@ export function FloatSection(props: FloatSectionProps) {
   const mode = lentOnly ? 'pencil' : 'on'
   const wide = float.guided ? 0 : Math.max(...outline.map(([x]) => x)) - Math.min(...outline.map(([x]) => x))
   const floatWords = isPencil(spec, 'float.mass') ? 'float' : `float, ${figure(float.floatMass)} g dry`
-  const datumWords = float.sense === 1 ? 'face, gasket off' : 'bowl floor'
+  const inside = wide >= NAMED_INSIDE ? `6 · ${floatWords}` : wide >= NUMBERED_INSIDE ? '6 · float' : ''
+  const datumWords = float.sense === 1 ? (isNarrow ? 'face' : 'face, gasket off') : 'bowl floor'
   const labels = layLabels(
     [
-      ...(wide < NAMED_INSIDE ? [wish('6', floatWords, middleOf(outline))] : []),
-      wish('7', float.guided ? 'slides on its pin' : 'hinge pin home', pin),
+      ...(inside === '' ? [wish('6', floatWords, middleOf(outline))] : []),
+      wish('7', pinWords(float.guided === true, isNarrow), pin),
       ...(float.guided && view === 'held' ? [wish('A', datumWords, face)] : []),
-      ...(out ? [] : [wish('5', needleWords(view, drop), scale(needleAt(section)))]),
+      ...(out ? [] : [wish('5', needleWords(view, drop, isNarrow), scale(needleAt(section)))]),
     ],
-    { width: WIDTH, height: HEIGHT - 40, left: NAMES, right: 0 },
+    { width, height: height - 40, left: names, right: 0 },
     // No leader runs along the face.
-    [{ key: 'face', x0: NAMES, x1: pin[0] - 10, y0: face[1] - 5, y1: face[1] + 5 }],
+    [{ key: 'face', x0: names, x1: pin[0] - 10, y0: face[1] - 5, y1: face[1] + 5 }],
   )
 
   return (
-    <Drawing width={WIDTH} height={HEIGHT} title={titleOf(props, flip)}>
+    <Drawing width={width} height={height} title={titleOf(props, flip)}>
       <Hatchings />
-      <Tilted deg={view === 'use' ? tiltDeg : 0} width={WIDTH} height={HEIGHT}>
+      <Tilted deg={view === 'use' ? tiltDeg : 0} width={width} height={height}>
         <Broken id={clip} window={window} at={breaks} view={view2d} />
         <g clipPath={`url(#${clip})`} style={lent}>
           {around.castings.map(({ code, pieces }) => (
@@ -193,42 +217,44 @@ export function FloatSection(props: FloatSectionProps) {
               text={figure(shown, 1)}
               colour={reading === null ? 'ink' : 'pencil'}
               {...(out ? { wants: figure(target, 1) } : {})}
-              textAt={[Math.min(dimensionX + 12, WIDTH - 74), (scale([0, datumY])[1] + point[1]) / 2 + 4]}
+              textAt={[Math.min(dimensionX + 12, width - 74), (scale([0, datumY])[1] + point[1]) / 2 + 4]}
             />
             {!float.guided && (
               <Datum at={face} letter="A" text={datumWords} below={float.sense === 1 ? !flip : false} over />
             )}
           </>
         )}
-        {wide >= NAMED_INSIDE && (
-          <Text
-            at={[middleOf(outline)[0], middleOf(outline)[1] + 6]}
-            anchor="middle"
-          >{`6 · ${floatWords}`}</Text>
+        {inside && (
+          <Text at={[middleOf(outline)[0], middleOf(outline)[1] + 6]} anchor="middle">
+            {inside}
+          </Text>
         )}
         {labels.map((label) => (
           <Aside key={label.key} label={label} />
         ))}
-        {out && remedy && view === 'held' && <Remedy at={remedyAt} y={remedyY} words={remedy} />}
+        {out && remedy && view === 'held' && (
+          <Remedy at={remedyAt} y={remedyY} words={remedy} width={width} />
+        )}
       </Tilted>
-      <ScaleBar at={[WIDTH - 60 - 10 * perMm, HEIGHT - 14]} scale={scale} />
+      <ScaleBar at={[width - 60 - 10 * perMm, height - 14]} scale={scale} />
     </Drawing>
   )
 }
 
-/** What to do, in red, with its arrow to the place; to the side where its words fit. */
-function Remedy({ at, y, words }: { at: Point; y: number; words: string }) {
-  const side = at[0] + 28 + words.length * 9 > WIDTH ? -1 : 1
+/** What to do, in red, with its arrow to the place: beside it, or over it where there is no room at its right. */
+function Remedy({ at, y, words, width }: { at: Point; y: number; words: string; width: number }) {
+  const x = Math.min(at[0] + 28, width - words.length * REMEDY_LETTER)
+  const beside = x > at[0] + 12
   return (
     <>
       <path
-        d={`M${at[0] + side * 20} ${y} H${at[0]} L${at[0]} ${at[1] - 8}`}
+        d={`${beside ? `M${x - 8} ${y} H${at[0]}` : `M${at[0]} ${y + 12}`} L${at[0]} ${at[1] - 8}`}
         fill="none"
         stroke="var(--red)"
         strokeWidth={1.6}
         markerEnd="url(#arrow-red)"
       />
-      <Text at={[at[0] + side * 28, y + 6]} colour="red" size={19} anchor={side === 1 ? 'start' : 'end'}>
+      <Text at={[x, y + 6]} colour="red" size={19}>
         {words}
       </Text>
     </>
@@ -254,8 +280,19 @@ const wish = (number: string, words: string, target: Point): Wish => ({
   large: false,
 })
 
-const needleWords = (view: 'held' | 'use', drop: boolean) =>
-  drop ? 'needle off its seat' : view === 'use' ? 'needle shut' : 'needle just seats'
+const pinWords = (guided: boolean, short: boolean): string =>
+  guided ? (short ? 'slides' : 'slides on its pin') : short ? 'pin home' : 'hinge pin home'
+
+const needleWords = (view: 'held' | 'use', drop: boolean, short: boolean): string =>
+  drop
+    ? short
+      ? 'needle off'
+      : 'needle off its seat'
+    : view === 'use'
+      ? 'needle shut'
+      : short
+        ? 'just seats'
+        : 'needle just seats'
 
 /** A name beside the drawing with its leader. */
 function Aside({ label: { number, lines, side, balloon, leader } }: { label: Label }) {

@@ -2,12 +2,17 @@ import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
 
 const NARROW = '@media (max-width: 999px)'
+/** A tablet: the drawing gets what the rest can spare. */
+const MIDDLE = '@media (min-width: 1000px) and (max-width: 1180px)'
 
 /** The drawing's border: everything stands inside it, always in the same place. */
 export const Frame = styled.div<{ $bar?: boolean }>`
   height: 100vh;
   min-height: 680px;
   padding: 10px;
+  ${MIDDLE} {
+    padding: 6px;
+  }
   & > div {
     height: 100%;
     border: 2px solid var(--ink);
@@ -70,7 +75,7 @@ export const Zone = styled.a<{ $here: boolean }>`
   &:last-child {
     border-right: 0;
   }
-  @media (min-width: 1000px) and (max-width: 1180px) {
+  ${MIDDLE} {
     min-width: 80px;
     padding: 0 6px;
     gap: 6px;
@@ -79,7 +84,7 @@ export const Zone = styled.a<{ $here: boolean }>`
     margin-left: auto;
     font: 400 14px ${figures};
     opacity: 0.8;
-    @media (min-width: 1000px) and (max-width: 1180px) {
+    ${MIDDLE} {
       display: none;
     }
   }
@@ -105,6 +110,9 @@ export const Main = styled.main<{
   display: grid;
   grid-template-columns: minmax(0, 1fr) ${({ $ask }) => $ask ?? 460}px;
   min-height: 0;
+  ${MIDDLE} {
+    grid-template-columns: minmax(0, 1fr) ${({ $ask }) => Math.min($ask ?? 460, 408)}px;
+  }
   ${NARROW} {
     display: flex;
     flex-direction: ${({ $boardFirst }) => ($boardFirst ? 'column' : 'column-reverse')};
@@ -164,6 +172,10 @@ export const Ask = styled.section`
     font-weight: 600;
     line-height: 1.2;
   }
+  ${MIDDLE} {
+    padding: 10px 18px 16px;
+    gap: 7px;
+  }
   ${NARROW} {
     border-left: 0;
     border-bottom: 2px solid var(--ink);
@@ -189,6 +201,9 @@ export const Foot = styled.footer`
   grid-row: 3;
   display: grid;
   grid-template-columns: minmax(0, 1fr) 520px;
+  ${MIDDLE} {
+    grid-template-columns: minmax(0, 1fr) 440px;
+  }
   border-top: 2px solid var(--ink);
   min-height: 0;
   ${NARROW} {

@@ -148,6 +148,8 @@ export function SettingBench({
   const { Picture, heading, inUse } = pictureFor(spec, setting.code)
   const drawn = { spec, setting, side: inUse ? side : ('held' as const) }
   const out = verdict === 'out'
+  // What was said by another sheet is not said of this one.
+  const stale = entering === null && reading.again !== ''
 
   return (
     <>
@@ -275,7 +277,7 @@ export function SettingBench({
                 </div>
               ) : (
                 shown &&
-                (entering !== null || !reading.again) && (
+                !stale && (
                   <Answer aria-live="polite">
                     {verdict === 'in' ? (
                       <>
@@ -297,7 +299,7 @@ export function SettingBench({
               {setting.code === 'float.height' && !entering && spec.float.correction === 'tang' && (
                 <Bent open={open} said={shown?.remedy ?? null} />
               )}
-              {shown && !out && asking.length === 0 && shown.facts.length > 0 && (
+              {shown && !out && !stale && asking.length === 0 && shown.facts.length > 0 && (
                 <Label as="p">{shown.facts.join(' · ')}</Label>
               )}
               {reading.differ.length > 0 && (
