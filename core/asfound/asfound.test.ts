@@ -41,6 +41,10 @@ describe('what a screw’s count says', () => {
     expect(causes('rich cause', 'fuel')).toContain('float level high')
     expect(causes('starved cause', 'air')).toContain('passage blocked')
     expect(causes('none', 'fuel')).toEqual([])
+    // A downdraft without an idle jet is sent to its passage.
+    const without = screwSaying(5, spec, fuel, undefined, false, false).meaning
+    expect(without).toContain('At teardown: opened idle passage, float level high.')
+    expect(without).not.toContain('jet')
   })
 })
 

@@ -25,6 +25,8 @@ export function screwSaying(
   mixture: SpecSheet['mixture'],
   twin?: { name: string; found: number },
   ranWell = false,
+  /** whether the idle has a jet of its own, or only a passage */
+  idleJet = true,
 ): ScrewSaying {
   const target = spec.target ?? found
   if (found > mixture.mostEighths)
@@ -65,18 +67,24 @@ export function screwSaying(
   return {
     usual: false,
     headline,
-    meaning: `${meaning}${both} At teardown: ${causes(look, mixture.kind).slice(0, 2).join(', ')}.`,
+    meaning: `${meaning}${both} At teardown: ${causes(look, mixture.kind, idleJet).slice(0, 2).join(', ')}.`,
     look,
   }
 }
 
 /** Where a rich or a starved cause is looked for at teardown, in order. */
-export const causes = (look: ScrewSaying['look'], kind: ScrewKind): string[] => {
+export const causes = (look: ScrewSaying['look'], kind: ScrewKind, idleJet = true): string[] => {
+  const idle = idleJet ? 'idle jet' : 'idle passage'
   if (look === 'rich cause')
     return kind === 'fuel'
-      ? ['opened idle jet', 'float level high', 'idle air bleed choked', 'power circuit leaking']
-      : ['air screw tip broken', 'opened idle jet', 'float level high']
+      ? [`opened ${idle}`, 'float level high', 'idle air bleed choked', 'power circuit leaking']
+      : ['air screw tip broken', `opened ${idle}`, 'float level high']
   if (look === 'starved cause')
-    return ['idle jet varnished', 'passage blocked', 'air leak at shaft or gasket', 'float level low']
+    return [
+      `${idle} varnished`,
+      idleJet ? 'passage blocked' : 'its bleed blocked',
+      'air leak at shaft or gasket',
+      'float level low',
+    ]
   return []
 }

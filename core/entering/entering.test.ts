@@ -97,6 +97,14 @@ describe('as found', () => {
       data: { value: 0, shown: { headline: 'index where the sheet has 1 rich.' } },
     })
     expect(isRefusal(enterAsFound(setting('choke.index'), 'twelve', null, sheets, state))).toBe(true)
+    // An idle-speed screw has no band: where it stood is no fault, and not what the sheet has either.
+    expect(enterAsFound(setting('idle.screw'), '2 1/4', null, sheets, state)).toMatchObject({
+      said: { usual: true },
+      data: { shown: { headline: '2 1/4; the sheet begins at 1 1/2 on.' } },
+    })
+    expect(enterAsFound(setting('idle.screw'), '1 1/2', null, sheets, state)).toMatchObject({
+      data: { shown: { headline: '1 1/2, as the sheet has it.' } },
+    })
   })
 })
 

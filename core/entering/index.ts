@@ -159,6 +159,7 @@ function asFoundSaying(
         ? { name: twin.place === 'L' ? 'left' : 'right', found: twinFound.value }
         : undefined,
       state.opened?.complaint.symptom === RAN_WELL,
+      sheets.build.positions.some(({ kind, name }) => kind === 'jet' && /idle/i.test(name)),
     )
     return countedTo === 'free'
       ? {
@@ -175,6 +176,12 @@ function asFoundSaying(
     }
   const flow = setting.code === 'screw.turns' ? screwFlowOf(setting, sheets.spec) : null
   const inBand = (setting.lo === null || value >= setting.lo) && (setting.hi === null || value <= setting.hi)
+  if (setting.code === 'idle.screw' && value !== setting.target)
+    return {
+      usual: inBand,
+      headline: `${showValue(value, setting.quantity)}; the sheet begins at ${setting.asWritten}.`,
+      meaning: 'It is set on the engine.',
+    }
   return inBand
     ? { usual: true, headline: `${showValue(value, setting.quantity)}, as the sheet has it.`, meaning: '' }
     : {

@@ -93,7 +93,7 @@ function judgeWarp(
     bow === undefined || twist === undefined
       ? ''
       : `${bow >= 0 ? 'Hollow' : 'Crowned'} by ${figure(Math.abs(bow), 2)}, twisted by ${figure(twist, 2)}: ${figure(value, 2)} out of plane. `
-  const takes = `${shape}The gasket takes up ${figure(limit, 2)}.`
+  const takes = `${shape}What seals it takes up ${figure(limit, 2)}.`
   if (verdict.verdict === 'in')
     return { ...base, disposition: 'reuse', sure: true, sentence: `${takes} Flat enough.` }
   if (verdict.verdict === 'doubtful')

@@ -50,6 +50,7 @@ export const build: Station = {
       const name = nameOn(sheets, code)
       const position = sheets.build.positions.find((one) => one.code === code)
       const joint = position ? jointOf(state, position, body) : null
+      const several = (position?.quantity ?? 1) > 1
       const unproved = position !== undefined && proofOf(state, position, body) === 'not yet'
       return [
         ...(here.on[code]
@@ -57,8 +58,8 @@ export const build: Station = {
           : [
               point(
                 `tray:${code}`,
-                `${name} lies in tray ${here.off[code]!.tray}`,
-                'it came off and is not on',
+                `${name} ${several ? 'lie' : 'lies'} in tray ${here.off[code]!.tray}`,
+                several ? 'they came off and are not on' : 'it came off and is not on',
               ),
             ]),
         ...(joint && joint.phase !== null

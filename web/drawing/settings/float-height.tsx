@@ -11,6 +11,8 @@ export const floatHeight: SettingPicture = {
   Picture({ spec, sheets, reading, target, conditions, side }) {
     const { pressureKpa, densityKgM3 } = conditions
     const level = levelInUse(spec.float, reading.value ?? target, pressureKpa, densityKgM3)
+    // What is wanted of this engine's supply is where the fuel stands at the sheet's height.
+    const wanted = levelInUse(spec.float, target, pressureKpa, densityKgM3)
     return (
       <FloatSection
         sheets={sheets}
@@ -20,7 +22,7 @@ export const floatHeight: SettingPicture = {
         remedy={isOut(reading) ? (reading.shown!.remedy?.short ?? null) : null}
         view={side}
         level={isRefusal(level) ? null : level}
-        wantedBelowFace={spec.level.target}
+        wantedBelowFace={isRefusal(wanted) ? spec.level.target : wanted.belowFace}
         pressureKpa={pressureKpa}
       />
     )
