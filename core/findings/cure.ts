@@ -17,7 +17,8 @@ export interface Uncured {
   cure: string
 }
 
-const HARSHNESS: readonly Disposition[] = ['reuse', 'clean', 'repair', 'replace', 'condemn']
+/** From nothing to be done to the worst. */
+export const HARSHNESS: readonly Disposition[] = ['reuse', 'clean', 'repair', 'replace', 'condemn']
 
 /**
  * Every finding of a body that asks for something and has not had it, parts that stay in among them. Cleaning and repair are cured by

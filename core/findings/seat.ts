@@ -2,11 +2,12 @@ import { floatBalance } from '../float/level.ts'
 import { floatBody } from '../float/geometry.ts'
 import type { Conditions } from '../conditions/index.ts'
 import { figure, judgeBracket } from '../measure/index.ts'
+import { flowChange } from '../metering/index.ts'
 import { isRefusal, type Result } from '../refusal/index.ts'
 import type { SpecSheet } from '../sheets/schemas.ts'
 import type { Judgement } from './kind.ts'
 
-/** Wear of a seat's bore that still counts as right. */
+/** How far a seat's bore may differ from new, by wear or by its make, and still count as right. */
 const SEAT_GROWTH_MM = 0.04
 
 /** A seat by go/no-go (mm) against new; in its favour or not: the pressure it can still hold against the job's. */
@@ -31,6 +32,13 @@ export function judgeSeat(
   const base = { pIn: verdict.pIn, limit, unit: 'mm' as const, rule: `bore up to ${figure(limit, 2)} mm` }
   if (most < conditions.pressureKpa)
     return { ...base, disposition: 'replace', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
+  if (no <= newMm - SEAT_GROWTH_MM)
+    return {
+      ...base,
+      disposition: 'clean',
+      sure: true,
+      sentence: `New is ${figure(newMm, 2)}: it passes ${figure(-flowChange((go + no) / 2, newMm) * 100, 0)} % less. Varnish, or another number’s seat: clean it and measure again, else the right one.`,
+    }
   if (verdict.verdict === 'out')
     return { ...base, disposition: 'replace', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
   if (verdict.verdict === 'doubtful')

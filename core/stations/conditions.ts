@@ -3,6 +3,7 @@ import { fuelAtWork } from '../float/at-work.ts'
 import { lastSaid, bodyOf, type JobState } from '../job/state.ts'
 import { figure } from '../measure/index.ts'
 import { isRefusal } from '../refusal/index.ts'
+import { judgedByOther } from '../sheets/judged.ts'
 import type { Sheets } from '../sheets/schemas.ts'
 import { point, type Point } from './station.ts'
 
@@ -29,7 +30,9 @@ export function conditionPoints(state: JobState, sheets: Sheets, body = 1): Poin
       ),
     )
   const height = lastSaid(here.readings['float.height/none'])
-  if (height?.shown.verdict !== 'in') return points
+  const setting = spec.settings.find(({ code }) => code === 'float.height')
+  // What another sheet called in says nothing of this one.
+  if (height?.shown.verdict !== 'in' || (setting && judgedByOther(height, setting, sheets))) return points
   const drop = lastSaid(here.readings['float.drop/none'])
   const at = fuelAtWork(spec, height.value, drop?.value ?? null, conditions)
   if (isRefusal(at)) return points

@@ -1,5 +1,6 @@
 import { uncured } from '../findings/cure.ts'
 import type { Disposition } from '../findings/conditions.ts'
+import { rejudged } from '../findings/rejudged.ts'
 import { checkAgain } from '../job/again.ts'
 import { lastSaid } from '../job/state.ts'
 import { teardownOrder } from '../work/index.ts'
@@ -29,7 +30,7 @@ export const teardown: Station = {
       ? teardownOrder(sheets.build).filter((position) => !here.off[position.code]).length * MINUTES_A_PART
       : 0,
   canGoOn: (view) => teardown.state(view) !== 'done',
-  points: (view) => [...findingPoints(view), ...overridesAgain(view)],
+  points: (view) => [...findingPoints(view), ...overridesAgain(view), ...sizesAgain(view)],
 }
 
 function findingPoints({ state, here, sheets, body }: SheetedView): Point[] {
@@ -80,3 +81,8 @@ const overridesAgain = ({ state, sheets, body }: SheetedView): Point[] =>
   checkAgain(state, sheets, body)
     .filter((item) => item.what === 'override')
     .map((item) => point(`again:${item.key}`, `${item.name}: check again`, item.why))
+
+const sizesAgain = ({ state, sheets, body }: SheetedView): Point[] =>
+  rejudged(state, sheets, body).map(({ position, name, why }) =>
+    point(`again:${position}`, `${name}: check again`, why),
+  )

@@ -1,3 +1,4 @@
+import { rejudged } from '@ekrond/core/findings'
 import { checkAgain, fromEarlier } from '@ekrond/core/job'
 import { Link } from 'react-router'
 import { Label } from '../../ui'
@@ -6,7 +7,15 @@ import type { SheetedProps } from '../withSheets'
 
 /** What an identification that was corrected leaves behind: to be checked again, and without a partner on the new sheets. */
 export function CheckAgain({ open }: SheetedProps) {
-  const again = checkAgain(open.state, open.sheets, open.body)
+  const again = [
+    ...checkAgain(open.state, open.sheets, open.body),
+    ...rejudged(open.state, open.sheets, open.body).map(({ position, name, why }) => ({
+      what: 'finding' as const,
+      key: position,
+      name,
+      why,
+    })),
+  ]
   const earlier = fromEarlier(open.state, open.sheets, open.body)
   return (
     <>
