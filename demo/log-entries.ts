@@ -74,7 +74,7 @@ export const ferrySheets = (): Sheets => sheetsFor(identified.listNumber)
 
 export const finding = (
   position: string,
-  disposition: 'reuse' | 'replace' | 'condemn',
+  disposition: 'reuse' | 'clean' | 'replace' | 'condemn',
   condition = 'sound',
 ): DataOf['finding.judged'] => ({
   position,

@@ -1,6 +1,7 @@
 import { figure } from '../measure/index.ts'
 import { blendAfr, blendDensity } from '../metering/index.ts'
 import { checkNumbers, refuse, type Result } from '../refusal/index.ts'
+import { capital } from '../words/index.ts'
 
 const AIR_R = 287.05
 const ZERO_C = 273.15
@@ -70,7 +71,7 @@ function densityOf(
   { altitude, temperatureC, ethanol, lambda }: AirAndFuel,
   prefix: '' | 'ref',
 ): Result<number> {
-  const named = (name: string) => (prefix ? `ref${name.charAt(0).toUpperCase()}${name.slice(1)}` : name)
+  const named = (name: string) => (prefix ? `ref${capital(name)}` : name)
   const bad = checkNumbers(
     {
       [named('altitude')]: altitude,

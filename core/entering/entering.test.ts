@@ -5,8 +5,18 @@ import { fold } from '../job/index.ts'
 import { cheapestCover, type Market } from '../kits/index.ts'
 import { readMeasured } from '../findings/index.ts'
 import { isRefusal } from '../refusal/index.ts'
-import { ferrySheets, identified, JOB, opening, placed, reading, unsent } from '../../demo/log-entries.ts'
 import {
+  ferrySheets,
+  identified,
+  JOB,
+  opening,
+  placed,
+  reading,
+  unsent,
+  uuid,
+} from '../../demo/log-entries.ts'
+import {
+  asFoundNow,
   conditionsFor,
   enterAsFound,
   enterFinding,
@@ -71,6 +81,30 @@ describe('a reading about to be logged', () => {
 })
 
 describe('as found', () => {
+  it('by a list number that was corrected since it is said of the sheet in force', () => {
+    const turned = {
+      raw: '1',
+      value: 8,
+      countedTo: 'seat' as const,
+      headline: '1, as usual.',
+      meaning: 'The sheet has 1 1/4.',
+      by: '',
+      entry: uuid(3),
+    }
+    const then = [
+      ...state.log,
+      placed(unsent(3, 'feature.seen', { feature: 'draft', raw: 'down', value: 'down', sigma: null }), 3),
+    ]
+    const later = fold(JOB, [
+      ...then,
+      placed(unsent(4, 'ident.chosen', identified, { corrects: uuid(2) }), 4),
+    ])
+    const mixture = setting('mixture.turns')
+    expect(asFoundNow(mixture, turned, sheets, fold(JOB, then))).toBe(turned)
+    expect(asFoundNow(mixture, turned, sheets, later)).toEqual(
+      expect.objectContaining({ headline: '1, as usual.', meaning: 'The sheet has 1 3/8.' }),
+    )
+  })
   it('says of a screw counted until free where it stood, where its thread was counted', () => {
     const draft = enterAsFound(setting('mixture.turns'), '3 1/2', 'free', sheets, state)
     if (isRefusal(draft)) throw new Error(draft.refused.why)

@@ -12,7 +12,16 @@ import {
   type Measured,
 } from '../findings/index.ts'
 import { flowWords } from '../mixture/index.ts'
-import { bodyKey, bodyOf, lastSaid, type DataOf, type JobNeed, type JobState } from '../job/index.ts'
+import {
+  bodyKey,
+  bodyOf,
+  lastSaid,
+  type AsFound,
+  type DataOf,
+  type JobNeed,
+  type JobState,
+} from '../job/index.ts'
+import { seqOf } from '../work/moments.ts'
 import type { Cover, Market } from '../kits/index.ts'
 import { showValue, type Gauge } from '../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
@@ -26,6 +35,7 @@ import {
   screwFlowOf,
 } from '../sheets/index.ts'
 import { fittedWasher } from './washer.ts'
+import { capital } from '../words/index.ts'
 
 export { fittedWasher } from './washer.ts'
 
@@ -84,6 +94,19 @@ export function enterReading(
     },
     said: typed,
   }
+}
+
+/** What is said of a setting as it was found: as it was said then, or by the sheet in force where the list number was corrected since. */
+export function asFoundNow(
+  setting: SettingSpec,
+  noted: AsFound,
+  sheets: Sheets,
+  state: JobState,
+  body = 1,
+): { headline: string; meaning: string } {
+  const { ident, taught } = bodyOf(state, body)
+  const corrected = ident !== null && !taught && seqOf(state, ident.entry) > seqOf(state, noted.entry)
+  return corrected ? asFoundSaying(setting, noted.value, noted.countedTo, sheets, state, body) : noted
 }
 
 /** What a setting was found at, with what a mixture screw's count says by its kind. */
@@ -322,5 +345,3 @@ export function enterByHand(
     arrives: from.arrives,
   }
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

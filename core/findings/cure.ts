@@ -1,5 +1,5 @@
 import type { FindingData } from '../job/kinds/finding.judged.ts'
-import { bodyOf, type JobState } from '../job/state.ts'
+import { bodyOf, lastSaid, type Judged, type JobState } from '../job/state.ts'
 import { nameOn, type Sheets } from '../sheets/schemas.ts'
 import { seqOf } from '../work/moments.ts'
 import type { Disposition } from './conditions.ts'
@@ -73,3 +73,10 @@ function cureOf(finding: FindingData, stays: boolean): string {
         : 'another one on, or the job closes as condemned'
   }
 }
+
+/**
+ * What a part came in with: the last judgement that asked for something, else the last one. Cleaned or mended and measured again it
+ * passes, and still was what it was found with: a complaint is explained by that.
+ */
+export const foundWith = (judged: Judged<FindingData> | undefined): FindingData | undefined =>
+  judged?.said.findLast(asks) ?? lastSaid(judged)

@@ -1,8 +1,9 @@
 import { causes, firstLooks, lookFirst, type Suspect } from '../complaint/index.ts'
 import type { SheetsByBody } from '../job/kind.ts'
-import { bodyOf, lastSaid, readBodyKey, type JobState } from '../job/state.ts'
+import { bodyOf, readBodyKey, type JobState } from '../job/state.ts'
 import type { Position, Sheets } from '../sheets/schemas.ts'
 import { conditionOf } from './conditions.ts'
+import { foundWith } from './cure.ts'
 
 /** A suspect of the complaint, as the findings so far leave it. */
 export interface Weighed extends Suspect {
@@ -27,7 +28,7 @@ export function weighFindings(state: JobState, sheets: Sheets, body = 1): Weighe
   const here = bodyOf(state, body)
   const suspects = lookFirst(complaint, here.tests, sheets).map((suspect): Weighed & { weight: number } => {
     const judged = suspect.positions.flatMap((code) => {
-      const finding = lastSaid(here.findings[code])
+      const finding = foundWith(here.findings[code])
       const position = sheets.build.positions.find((one) => one.code === code)
       return finding && position
         ? [{ code, explains: causesOf(position, finding.condition, finding.ruled) }]
@@ -114,7 +115,7 @@ export function causesNamed(state: JobState, all: SheetsByBody, by: readonly str
   const named = by.flatMap((one) => {
     const { body, key } = readBodyKey(one)
     const position = all[body]?.build.positions.find(({ code }) => code === key)
-    const finding = lastSaid(bodyOf(state, body).findings[key])
+    const finding = foundWith(bodyOf(state, body).findings[key])
     return position && finding ? causesOf(position, finding.condition, finding.ruled) : []
   })
   return [...new Set(named)].filter((code) => (symptomOf(code, symptom) ?? 0) > 0)

@@ -1,6 +1,7 @@
-import { bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
+import { bodyOf, type BodyState, type JobState } from '../job/state.ts'
 import { mixtureKindOf, screwKindOf } from '../sheets/taught.ts'
 import type { PartKind, Sheets } from '../sheets/schemas.ts'
+import { foundWith } from './cure.ts'
 
 /** Findings that belong together, and what they say together that none says alone. */
 export interface Story {
@@ -175,12 +176,12 @@ export function storiesOf(state: JobState, sheets: Sheets, body = 1): Story[] {
     found: (kind, conditions, name) =>
       positionsOf(sheets, kind)
         .filter((one) => !name || name.test(`${one.code} ${one.name}`))
-        .filter(({ code }) => conditions.includes(lastSaid(here.findings[code])?.condition ?? ''))
+        .filter(({ code }) => conditions.includes(foundWith(here.findings[code])?.condition ?? ''))
         .map(({ code }) => code),
     measured: (kind, ruled) =>
       positionsOf(sheets, kind)
         .filter(({ code }) => {
-          const finding = lastSaid(here.findings[code])
+          const finding = foundWith(here.findings[code])
           return finding?.measured != null && finding.sure && finding.ruled === ruled
         })
         .map(({ code }) => code),

@@ -7,7 +7,15 @@ import { workingConditions } from '../conditions/index.ts'
 import type { Deciding } from '../sheets/index.ts'
 import { bowAndTwist } from './warp.ts'
 import { ringGrowth } from './step.ts'
-import { cannotBe, judgeMeasured, mendOrBuy, readMeasured, storiesOf, weighFindings } from './index.ts'
+import {
+  cannotBe,
+  causesNamed,
+  judgeMeasured,
+  mendOrBuy,
+  readMeasured,
+  storiesOf,
+  weighFindings,
+} from './index.ts'
 
 const sheets = sheetsFor('K-4417-2S')
 type Some = { [K in keyof DataOf]: [K, DataOf[K]] }[keyof DataOf]
@@ -152,6 +160,20 @@ describe('the complaint, weighed again', () => {
     )
     expect(share(state, 'jet.drilled').standing).toBe('found')
     expect(share(state, 'main.jet').standing).not.toBe('found')
+  })
+  it('what was cleaned and measured right afterwards still is what the unit came in with', () => {
+    const starved = { symptom: 'no top end', band: 'wide open' } as const
+    const state = jobOf(
+      starved,
+      ['finding.judged', finding('jet.main/P', 'clean', 'varnished')],
+      found('jet.main/P', 'reuse', 'sound'),
+    )
+    expect(share(state, 'main.jet')).toMatchObject({ standing: 'found', by: ['jet.main/P'] })
+    expect(causesNamed(state, { 1: sheets }, ['jet.main/P'])).toContain('main.jet')
+    // One that was sound from the beginning is none.
+    expect(
+      causesNamed(jobOf(starved, found('jet.main/P', 'reuse', 'sound')), { 1: sheets }, ['jet.main/P']),
+    ).toEqual([])
   })
   it('a plain overhaul complains of nothing', () => {
     expect(weighFindings(jobOf({ symptom: 'none: overhaul' }), sheets)).toEqual([])

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { capital } from '../words/index.ts'
 
 /** Text that a database and a page can hold: no zero character, no half of a character. */
 export const isCleanText = (text: string): boolean => !text.includes('\0') && !/\p{Surrogate}/u.test(text)
@@ -78,5 +79,5 @@ export function issueSentence(issue: v.BaseIssue<unknown>): string {
   const path = v.getDotPath(issue)
   const name = path?.split('.').findLast((part) => !/^\d+$/.test(part))
   const words = (name ?? 'it').replace(/([A-Z])/g, ' $1').toLowerCase()
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)} ${issue.message}`
+  return `${capital(words)} ${issue.message}`
 }

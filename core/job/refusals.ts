@@ -1,3 +1,4 @@
+import { lower } from '../words/index.ts'
 /** Why an entry is not admitted: a code that programs tell apart, a sentence that people act on, the field where there is one. */
 export interface NotAdmitted {
   code: string
@@ -134,7 +135,7 @@ const REFUSALS = {
   'why slack': (name: string): Said => [`Say why ${name} is left slack: it is printed on the card.`, 'why'],
   condemned: (name: string): Said => [`${name} is condemned. Fit another, or judge it again.`, 'from'],
   'not here': (name: string, from: string): Said => [
-    `No new ${name.charAt(0).toLowerCase()}${name.slice(1)} has come ${from === 'kit' ? 'with a kit' : from === 'shelf' ? 'off the shelf' : 'as a loose part'} for this job. Order it, take it in, or put the old one on.`,
+    `No new ${lower(name)} has come ${from === 'kit' ? 'with a kit' : from === 'shelf' ? 'off the shelf' : 'as a loose part'} for this job. Order it, take it in, or put the old one on.`,
     'from',
   ],
   order: (): Said => ['This job has no such order.', 'order'],

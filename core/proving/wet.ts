@@ -19,6 +19,7 @@ import {
 import { isRefusal, refuse, type Result } from '../refusal/index.ts'
 import { judgeSetting, type Remedy } from '../settings/index.ts'
 import { entered, type EnteredProof } from './entered.ts'
+import { capital } from '../words/index.ts'
 
 export interface LevelTyped extends Bench {
   belowFace: number
@@ -252,12 +253,5 @@ export function enterPump(
       `${share}. Fuel is drawn past the pump, or it was not ten strokes.`,
       { instrument },
     )
-  return entered(
-    proof,
-    measured,
-    value,
-    `${figure(ml)} mL, at once.`,
-    `${share.charAt(0).toUpperCase()}${share.slice(1)}.`,
-    { instrument },
-  )
+  return entered(proof, measured, value, `${figure(ml)} mL, at once.`, `${capital(share)}.`, { instrument })
 }

@@ -1,6 +1,6 @@
 import { lookCodes, lookSays } from '../asfound/index.ts'
 import { complaintWords } from '../complaint/index.ts'
-import { dispositionWord, conditionsOf, sedimentOf } from '../findings/index.ts'
+import { conditionsOf, dispositionWord, foundWith, sedimentOf } from '../findings/index.ts'
 import {
   afterReturn,
   bodiesOf,
@@ -33,7 +33,7 @@ import {
 } from '../sheets/index.ts'
 import { settingsInOrder } from '../settings/index.ts'
 import { voidedBy } from '../work/index.ts'
-import { found } from './found.ts'
+import { doneAt, found } from './found.ts'
 import { sheetPicture, type SheetPicture } from './picture.ts'
 import {
   builtRows,
@@ -245,14 +245,16 @@ function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): s
     .map((test) => `As received: ${test.name.toLowerCase()} ${test.bad}`)
   const fresh = (code: string) => body.on[code] !== undefined && body.on[code].from !== 'old'
   const told = build.positions.flatMap((position) => {
-    const finding = lastSaid(body.findings[position.code])
+    const judged = body.findings[position.code]
+    const passed = doneAt(judged)
+    const finding = passed ? foundWith(judged) : lastSaid(judged)
     if (
       !finding ||
-      finding.disposition === 'reuse' ||
+      (finding.disposition === 'reuse' && !passed) ||
       (position.always && !finding.measured && conditionsOf[position.kind][0]!.code === finding.condition)
     )
       return []
-    const done = fresh(position.code) ? 'new' : dispositionWord[finding.disposition].toLowerCase()
+    const done = fresh(position.code) ? 'new' : passed || dispositionWord[finding.disposition].toLowerCase()
     return [`${position.name}: ${found(finding, position).replace(/\.$/, '')}: ${done}`]
   })
   const routine = build.positions
@@ -283,7 +285,7 @@ function complaintOf(state: JobState, all: SheetsByBody): ReturnSheet['complaint
   const facts = by.map((named) => {
     const { body, key: code } = readBodyKey(named)
     const position = all[body]?.build.positions.find((p) => p.code === code)
-    const finding = lastSaid(bodyOf(state, body).findings[code])
+    const finding = foundWith(bodyOf(state, body).findings[code])
     if (!position) return `${code}.`
     return finding ? `${position.name}: ${found(finding, position).replace(/\.$/, '')}.` : `${position.name}.`
   })

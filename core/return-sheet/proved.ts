@@ -19,6 +19,7 @@ import {
 } from '../proof/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { gatePoints } from '../stations/index.ts'
+import { lower } from '../words/index.ts'
 
 /** One proof on the paper: as received beside as it goes out. */
 export interface ProofRow {
@@ -173,9 +174,7 @@ export function leftForInstaller(state: JobState, sheets: Sheets, body: number):
   const { spec, build } = sheets
   const choke = build.positions.some(({ code }) => code === 'choke.cable' || code === 'choke.coil')
   return [
-    ...untilFitted(state, sheets, body).map(
-      ({ name }) => `prove: ${name.charAt(0).toLowerCase()}${name.slice(1)}`,
-    ),
+    ...untilFitted(state, sheets, body).map(({ name }) => `prove: ${lower(name)}`),
     choke && build.positions.some(({ code }) => code === 'choke.cable')
       ? 'throttle and choke cable: a little free play, full travel'
       : 'throttle cable: a little free play, full travel',

@@ -153,6 +153,25 @@ describe('what was found and done', () => {
     expect(foundAndDone[0]).toMatch(/^Seat: ring worn in: /)
     expect(foundAndDone[0]).not.toMatch(/: new$/)
   })
+  it('what was cleaned and measured again is told with both, and it is what explains the complaint', () => {
+    const cleaned = [
+      unsent(3, 'part.off', { position: 'jet.main/P', tray: 'C' }),
+      unsent(4, 'finding.judged', finding('jet.main/P', 'clean', 'varnished')),
+      unsent(5, 'finding.judged', {
+        ...finding('jet.main/P', 'reuse', 'sound'),
+        raw: '1.345 1.355',
+        measured: { what: 'bore', go: 1.345, no: 1.355 },
+      }),
+      unsent(6, 'complaint.answered', { explained: true, by: ['jet.main/P'], words: '' }),
+    ]
+    const { foundAndDone, complaint } = sheetOf(ferry, {}, ...cleaned)
+    expect(foundAndDone).toEqual(['Main jet, primary: varnished: cleaned, then 1.345 1.355'])
+    expect(complaint).toMatchObject({ answer: 'explained', detail: 'Main jet, primary: varnished.' })
+    // Not looked at again it is not said to be clean.
+    expect(sheetOf(ferry, {}, ...cleaned.slice(0, 2)).foundAndDone).toEqual([
+      'Main jet, primary: varnished: clean',
+    ])
+  })
   it('begins with the tests that failed as received; those that held are no news', () => {
     const { foundAndDone } = sheetOf(
       ferry,

@@ -1,16 +1,18 @@
 import { jointOf, torqueWords } from '../assembly/index.ts'
+import { foundWith } from '../findings/cure.ts'
 import { sedimentOf } from '../findings/sediment.ts'
 import { complaintWords } from '../complaint/index.ts'
 import { workingConditions } from '../conditions/index.ts'
 import { fuelAtWork } from '../float/at-work.ts'
 import { neverCapped, portsOf } from '../families/index.ts'
-import { bodyOf, lastSaid, portWords, type JobState } from '../job/index.ts'
+import { bodyOf, portWords, type JobState } from '../job/index.ts'
 import { figure } from '../measure/index.ts'
 import { flowWords } from '../mixture/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import { screwFlowOf, screwKindOf, type Sheets } from '../sheets/index.ts'
 import { found } from './found.ts'
 import { untilFitted } from './proved.ts'
+import { capital, lower } from '../words/index.ts'
 
 export interface StartUpCard {
   /** what comes before anyone cranks; null where nothing says so */
@@ -78,7 +80,7 @@ const leftForTheEngine = (state: JobState, sheets: Sheets, bodyNumber: number): 
   sheets.build.positions.flatMap((position) =>
     (jointOf(state, position, bodyNumber)?.forEngine ?? []).map(
       (why) =>
-        `Finish on the engine: ${position.name.charAt(0).toLowerCase()}${position.name.slice(1)} left slack (${why}). Then ${torqueWords(position.fastener?.torqueNm)}.`,
+        `Finish on the engine: ${lower(position.name)} left slack (${why}). Then ${torqueWords(position.fastener?.torqueNm)}.`,
     ),
   )
 
@@ -103,7 +105,7 @@ function passedTheSeat(state: JobState, sheets: Sheets, bodyNumber: number): str
     )
   })
   if (wet)
-    return `${wet.name.toLowerCase()}: ${found(lastSaid(here.findings[wet.code])!, wet).replace(/\.$/, '')}`
+    return `${wet.name.toLowerCase()}: ${found(foundWith(here.findings[wet.code])!, wet).replace(/\.$/, '')}`
   const height = here.asFound['float.height/none']
   if (sheets.spec.taught) return ''
   if (!height) return ''
@@ -136,7 +138,10 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
       : ''
   const screw = screwKindOf(spec)
   const choke = build.positions.some(({ code, name }) => /choke/i.test(`${code} ${name}`))
-  const screws = spec.settings.filter((setting) => setting.code === 'mixture.turns').length
+  const mixture = spec.settings.filter((setting) => setting.code === 'mixture.turns')
+  const screws = mixture.length
+  // A sealed one is for whoever may turn it.
+  const may = mixture.some(({ sealed }) => sealed) ? 'By whoever may turn it: ' : ''
   return {
     danger: passed
       ? `Before anyone cranks: fuel can have passed the seat (${passed}). Plugs out, look for fuel in the cylinders; smell and level of the oil.`
@@ -155,7 +160,7 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
         : []),
       ...untilFitted(state, sheets, bodyNumber).map(
         ({ name, why }) =>
-          `Unproved until fitted: ${name.charAt(0).toLowerCase()}${name.slice(1)} (${why}). Look at it before it is left running.`,
+          `Unproved until fitted: ${lower(name)} (${why}). Look at it before it is left running.`,
       ),
       ...leftForTheEngine(state, sheets, bodyNumber),
       'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
@@ -169,8 +174,12 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
             screw === null
               ? 'Which way is leaner on this one nobody noted: an eighth of a turn at a time, and listen.'
               : screw === 'fuel'
-                ? `${screws > 1 ? 'Each' : 'The'} screw in until it falters, then out a quarter turn. In is leaner on this one.`
-                : `${screws > 1 ? 'Each' : 'The'} screw out until it falters, then in a quarter turn. In is richer on this one.`,
+                ? capital(
+                    `${may}${screws > 1 ? 'each' : 'the'} screw in until it falters, then out a quarter turn. In is leaner on this one.`,
+                  )
+                : capital(
+                    `${may}${screws > 1 ? 'each' : 'the'} screw out until it falters, then in a quarter turn. In is richer on this one.`,
+                  ),
           ]
         : ['Warm it through.']),
       ...spec.settings.flatMap((setting) => {

@@ -3,6 +3,7 @@ import { jobNeeds } from '../job/needs.ts'
 import { nameOn } from '../sheets/schemas.ts'
 import { dueBefore, teardownOrder } from '../work/index.ts'
 import { point, progress, type Point, type Station } from './station.ts'
+import { lower } from '../words/index.ts'
 
 const MINUTES_A_PART = 3
 
@@ -77,5 +78,3 @@ export const build: Station = {
       ]
     }),
 }
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)

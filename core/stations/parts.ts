@@ -28,7 +28,7 @@ export const parts: Station = {
     const open = jobNeeds(state, sheets, body).filter(
       (need) => need.standing !== 'on' && need.standing !== 'here',
     )
-    return `${open.length} needs to cover`
+    return open.length === 1 ? 'one need to cover' : `${open.length} needs to cover`
   },
   minutes: () => 0,
   canGoOn: ({ state, sheets, body }) =>

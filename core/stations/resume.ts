@@ -8,6 +8,7 @@ import { whereItHangs } from './hang.ts'
 import type { StationName } from './names.ts'
 import { stations, viewOf } from './registry.ts'
 import { times } from './set.ts'
+import { capital } from '../words/index.ts'
 
 /**
  * Where it was left, for somebody who comes back after weeks: what is off, what is out, what was tried, what it waits for. One
@@ -74,5 +75,3 @@ export function nextThing(state: JobState, all: SheetsByBody): NextThing | null 
   if (waitsFor(state).length) return null
   return { body: here, station: 'return', what: 'see what stands before its return' }
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)

@@ -6,6 +6,7 @@ import { lastSaid } from '../job/state.ts'
 import { teardownOrder } from '../work/index.ts'
 import { nameOn } from '../sheets/schemas.ts'
 import { point, progress, type Point, type SheetedView, type Station } from './station.ts'
+import { capital } from '../words/index.ts'
 
 const MINUTES_A_PART = 3
 
@@ -74,8 +75,6 @@ const WANTS: Record<Disposition, string> = {
   replace: 'to be replaced',
   condemn: 'condemned',
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 
 const overridesAgain = ({ state, sheets, body }: SheetedView): Point[] =>
   checkAgain(state, sheets, body)

@@ -1,4 +1,5 @@
 import { factOf, type Known } from '@ekrond/core/teach'
+import { lower } from '@ekrond/core/words'
 import styled from 'styled-components'
 import { narrow } from '../theme/global'
 import { Tick } from '../ui'
@@ -61,8 +62,6 @@ const Rail = styled.span<{ $state: 'on' | 'next' | 'off' }>`
     background: var(--ink);
   }
 `
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
 
 /** What it lacks in words, the first two. */
 function lackWords(missing: readonly string[]): string {

@@ -3,6 +3,7 @@ import type { DataOf } from '@ekrond/core/job'
 import { parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { partKindWords, type PartKind } from '@ekrond/core/sheets'
+import { capital } from '@ekrond/core/words'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
@@ -94,7 +95,7 @@ export function NewPart({
     const position = `own.${number}`
     const part: DataOf['own.part'] = {
       position,
-      name: name.trim() || words.charAt(0).toUpperCase() + words.slice(1),
+      name: name.trim() || capital(words),
       kind,
       circuit,
       place: 'none',

@@ -3,6 +3,7 @@ import { Person, SomeWords } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 import { notAdmitted } from '../refusals.ts'
 import { bodyOf } from '../state.ts'
+import { lower } from '../../words/index.ts'
 
 declare module '../state.ts' {
   interface BodyState {
@@ -44,5 +45,5 @@ export const proofFitted = defineKind({
       },
     })),
   sentence: ({ name, why, second }) =>
-    `left ${name.charAt(0).toLowerCase()}${name.slice(1)} unproved until it is fitted, with ${second}: ${why}`,
+    `left ${lower(name)} unproved until it is fitted, with ${second}: ${why}`,
 })

@@ -6,6 +6,7 @@ import { Amount } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
 import { notAdmitted } from '../refusals.ts'
 import { bodyOf } from '../state.ts'
+import { lower } from '../../words/index.ts'
 
 /** One proof as it was measured, with what was said of it: nothing of it is judged again. */
 export interface ProofData {
@@ -169,5 +170,5 @@ export const proofMeasured = defineKind({
       return { proven: { ...body.proven, [data.proof]: [...(body.proven[data.proof] ?? []), one] } }
     }),
   sentence: ({ name, value, measured: it }) =>
-    `${proves(it) ? 'proved' : 'found not good'}: ${name.charAt(0).toLowerCase()}${name.slice(1)}, ${value}`,
+    `${proves(it) ? 'proved' : 'found not good'}: ${lower(name)}, ${value}`,
 })

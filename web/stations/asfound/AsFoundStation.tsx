@@ -1,4 +1,4 @@
-import { enterAsFound } from '@ekrond/core/entering'
+import { asFoundNow, enterAsFound } from '@ekrond/core/entering'
 import { asFoundDone, outsideSettings, teardownUnlocked } from '@ekrond/core/stations'
 import { showTurns } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
@@ -68,6 +68,7 @@ export default function AsFoundStation({ open }: StationProps) {
   const [wrong, setWrong] = useState('')
 
   const noted = body.asFound[key]
+  const said = noted && setting && sheets ? asFoundNow(setting, noted, sheets, state, open.body) : noted
   const turns = setting?.quantity === 'turns'
   const mixture = setting !== undefined && countedFromSeat(setting)
   const howTo = !mixture
@@ -268,20 +269,20 @@ export default function AsFoundStation({ open }: StationProps) {
           )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {/* The judging sentence waits until the count is finished. */}
-          {noted && text === '' && !skipping && (
-            <Answer aria-live="polite" style={{ fontSize: noted.meaning.length > 120 ? 17 : 19 }}>
-              {noted.meaning &&
+          {noted && said && text === '' && !skipping && (
+            <Answer aria-live="polite" style={{ fontSize: said.meaning.length > 120 ? 17 : 19 }}>
+              {said.meaning &&
               ((setting.lo !== null && noted.value < setting.lo) ||
                 (setting.hi !== null && noted.value > setting.hi)) ? (
                 <em>
-                  <Fraction text={noted.headline} />{' '}
+                  <Fraction text={said.headline} />{' '}
                 </em>
               ) : (
                 <>
-                  <Fraction text={noted.headline} />{' '}
+                  <Fraction text={said.headline} />{' '}
                 </>
               )}
-              <Fraction text={noted.meaning} />
+              <Fraction text={said.meaning} />
             </Answer>
           )}
           {body.asFoundSkipped[key] && !noted && <Answer>Skipped: {body.asFoundSkipped[key]}</Answer>}

@@ -2,6 +2,7 @@ import { jointWords, lengthWords, torqueWords, type FastenerState, type Joint } 
 import type { Position } from '@ekrond/core/sheets'
 import { boxOf, fitted } from '@ekrond/core/drawing'
 import { jointPlan, plainFace, type JointPlan } from '@ekrond/core/families'
+import { capital } from '@ekrond/core/words'
 import { useMemo, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'
@@ -219,5 +220,3 @@ const Order = styled.p`
 
 const whole = (left: number, count: number) =>
   left < count ? (left === 1 ? 'The last one' : `The other ${left}`) : count === 2 ? 'Both' : `All ${count}`
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

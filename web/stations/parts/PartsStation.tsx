@@ -44,6 +44,8 @@ const Plan = styled.button<{ $on: boolean }>`
 
 export default withSheets('match', Parts)
 
+const countOf = (needs: number): string => (needs === 1 ? 'one need' : `${needs} needs`)
+
 function Parts({ open }: SheetedProps) {
   const { state, sheets } = open
   const navigate = useNavigate()
@@ -123,7 +125,7 @@ function Parts({ open }: SheetedProps) {
         </Board>
         <Ask aria-label="How the needs are covered">
           <Label>
-            {open.bodies > 1 ? `${openNeeds.length} needs of the whole bank open` : `${needs.length} needs`}
+            {open.bodies > 1 ? `${countOf(openNeeds.length)} of the whole bank open` : countOf(needs.length)}
             {openNeeds.length && plans && picked && picked.gives.length > 0
               ? ` · proven cheapest, ${plans.seconds.toFixed(2)} s`
               : ''}

@@ -3,6 +3,7 @@ import { bodyKey, type JobNeed } from '@ekrond/core/job'
 import { coverChoices, layOutKit, shelfOnly, type Cover, type KitLayout } from '@ekrond/core/kits'
 import { isRefusal } from '@ekrond/core/refusal'
 import { type Sheets } from '@ekrond/core/sheets'
+import { capital } from '@ekrond/core/words'
 
 /** The cheapest cover, those that come sooner, and what the shelf alone would do. */
 export function plan(
@@ -65,7 +66,7 @@ export function nameOf(cover: Cover): string {
   ].filter(Boolean)
   const text =
     parts.length > 1 ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}` : (parts[0] ?? 'nothing')
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`
+  return `${capital(text)}.`
 }
 
 export function describe(cover: Cover, market: MarketAnswer): string {

@@ -13,6 +13,7 @@ import { lastSaid } from '@ekrond/core/job'
 import { figure, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { type Position, type Sheets, cautionsOff, lookAlikes } from '@ekrond/core/sheets'
+import { lower } from '@ekrond/core/words'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { useMarket } from '../../data/library'
@@ -44,8 +45,6 @@ const chanceWords = (pIn: number) => {
   const percent = pIn > 0.995 ? 'over 99' : pIn < 0.005 ? 'under 1' : String(Math.round(pIn * 100))
   return `within its limit: ${percent} %`
 }
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
 
 export function PartOff({
   open,
