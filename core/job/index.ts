@@ -38,6 +38,7 @@ export {
   type Opened,
   type Order,
   type OrderLine,
+  sourcesHere,
   type PartSource,
   type Photo,
   type PortNote,

@@ -17,6 +17,7 @@ import {
   afterReturn,
   benchMinutes,
   checkAgain,
+  sourcesHere,
   current,
   fold,
   fromEarlier,
@@ -247,6 +248,25 @@ describe('estimate and yes', () => {
       at(7, '09:00'),
     ]
     expect(benchMinutes(log)).toBe(26)
+  })
+})
+
+describe('what can go on', () => {
+  const placedBy = (what: 'kit' | 'single' | 'shelf') =>
+    unsent(3, 'order.placed', {
+      lines: [{ what, code: 'ND-24', supplier: 'h', quantity: 1, priceMinor: 0, serves: ['needle'] }],
+      totalMinor: 0,
+      arrives: '2026-11-26',
+    })
+  const arrived = unsent(4, 'order.arrived', { order: uuid(3) })
+  it('is the old one, and a new one only from where it has come', () => {
+    expect(sourcesHere(opened(), 'needle')).toEqual(['old'])
+    expect(sourcesHere(opened(placedBy('kit')), 'needle')).toEqual(['old'])
+    expect(sourcesHere(opened(placedBy('kit'), arrived), 'needle')).toEqual(['old', 'kit'])
+    expect(sourcesHere(opened(placedBy('single'), arrived), 'needle')).toEqual(['old', 'loose'])
+    // What lies on the shelf is there when it is taken for it; it is nobody else's.
+    expect(sourcesHere(opened(placedBy('shelf')), 'needle')).toEqual(['old', 'shelf'])
+    expect(sourcesHere(opened(placedBy('shelf')), 'seat')).toEqual(['old'])
   })
 })
 

@@ -301,9 +301,14 @@ function leftOf(state: JobState, all: SheetsByBody, bodyNumber: number): { what:
   const sheets = all[bodyNumber]!
   const overridden = Object.entries(body.findings).flatMap(([code, judged]) => {
     const finding = lastSaid(judged)!
-    const name = sheets.build.positions.find((p) => p.code === code)?.name ?? code
+    const position = sheets.build.positions.find((p) => p.code === code)
+    const name = position?.name ?? code
     if (finding.overridden) return [{ what: `${name}: ${finding.disposition}`, why: finding.overridden }]
-    return finding.condition !== 'sound' && finding.disposition === 'reuse' && finding.measured
+    // What is always renewed is not left as it was.
+    return finding.condition !== 'sound' &&
+      finding.disposition === 'reuse' &&
+      finding.measured &&
+      !position?.always
       ? [{ what: name, why: finding.sentence }]
       : []
   })

@@ -73,6 +73,12 @@ export const partOn = defineKind({
 
 const LINE_OF = { kit: 'kit', loose: 'single', shelf: 'shelf' } as const
 
+/** What can go on at a position: the old one, and new ones from where they really came. */
+export const sourcesHere = (state: JobState, named: string): PartSource[] => [
+  'old',
+  ...(['kit', 'loose', 'shelf'] as const).filter((from) => isHere(state, named, from)),
+]
+
 /** Whether a new part for a position is really there: it came with its order, or was taken off the shelf for it. */
 function isHere(state: JobState, named: string, from: Exclude<PartSource, 'old'>): boolean {
   return state.orders.some((order) =>

@@ -1,9 +1,10 @@
 import { fittedWasher } from '@ekrond/core/entering'
-import { bodyKey, jobNeeds, lastSaid, type PartSource } from '@ekrond/core/job'
+import { bodyKey, jobNeeds, lastSaid, sourcesHere, type PartSource } from '@ekrond/core/job'
 import { figure, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
 import { cautionsOn, lookAlikes, nameOn, type Position, type Sheets } from '@ekrond/core/sheets'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { Ask, AskFoot } from '../../shell/frame'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
@@ -51,6 +52,7 @@ export function PartOn({
   const [from, setFrom] = useState<PartSource | ''>(usual)
   const [wrong, setWrong] = useState('')
   const [thickness, setThickness] = useState('')
+  const here = sourcesHere(state, bodyKey(open.body, position.code))
   const missing = need && need.standing !== 'here' && need.standing !== 'on'
   const alike = lookAlikes(sheets.build, position)
   const [mark, setMark] = useState('')
@@ -94,7 +96,7 @@ export function PartOn({
         focus
         value={from}
         onChange={(value) => setFrom(value as PartSource)}
-        options={SOURCES.filter((s) => s.value === 'old' || position.part !== null)}
+        options={SOURCES.filter(({ value }) => here.includes(value))}
       />
       <Photos
         open={open}
@@ -122,7 +124,10 @@ export function PartOn({
       )}
       {missing && from !== 'old' && (
         <ErrorLine>
-          {need.standing === 'ordered' ? 'It is ordered and has not arrived.' : 'It is not ordered yet.'}
+          {need.standing === 'ordered'
+            ? 'The new one is ordered and has not arrived.'
+            : 'The new one is not ordered yet.'}{' '}
+          <Link to={open.to('parts')}>Parts</Link>
         </ErrorLine>
       )}
       {finding?.disposition === 'clean' && <p>Cleaned? {finding.sentence}</p>}

@@ -17,7 +17,7 @@ import { BathPlan } from './BathPlan'
 import { Branches } from './Branches'
 import { PassageMap, TAPPED_WORDS, type Tapped } from './PassageMap'
 
-export default withSheets('clean it', Clean)
+export default withSheets('clean', Clean)
 
 const Views = styled.div`
   display: flex;
