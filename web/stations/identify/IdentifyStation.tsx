@@ -34,6 +34,9 @@ const Three = styled.main`
   & > section:nth-child(2) {
     border-left: 1px solid var(--ink);
   }
+  @media (max-width: 1180px) {
+    grid-template-columns: 304px minmax(0, 1fr) 332px;
+  }
   @media (max-width: 999px) {
     display: flex;
     flex-direction: column;

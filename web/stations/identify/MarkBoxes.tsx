@@ -7,9 +7,14 @@ const Row = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
+  flex: none;
   min-height: 46px;
   & > span {
     min-width: 32px;
+    @media (min-width: 1000px) and (max-width: 1180px) {
+      min-width: 24px;
+      padding: 0 2px;
+    }
     height: 44px;
     padding: 0 4px;
     border: 1.6px solid var(--ink);
