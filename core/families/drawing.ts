@@ -19,7 +19,8 @@ import type { FamilyName } from './names.ts'
 import { passagePlans } from './passages.ts'
 import { sidedraft } from './sidedraft.ts'
 import { sizesOf, type UnitSizes } from './sizes.ts'
-import { smallOneBarrel, twinUpdraft, updraft } from './updraft.ts'
+import { smallOneBarrel } from './small-one-barrel.ts'
+import { twinUpdraft, updraft } from './updraft.ts'
 
 type Described = Pick<Sheets, 'spec' | 'build'>
 
