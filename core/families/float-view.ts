@@ -7,6 +7,7 @@ import {
   type Line,
   type Piece,
   type Place,
+  type Pt,
 } from '../drawing/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { unitDrawing } from './drawing.ts'
@@ -19,6 +20,8 @@ export interface FloatView {
   guide: Piece[]
   /** the cavity that holds fuel */
   bowl: Line
+  /** on the needle near its tip: a line to it there runs clear of the face */
+  needle: Pt
   /** how much of the castings is shown: they go on beyond it */
   window: Bounds
 }
@@ -68,6 +71,7 @@ export function floatView(sheets: Pick<Sheets, 'spec' | 'build'>, view: 'held' |
     seat: own(places.seat),
     guide: own(places['guide.pin']),
     bowl: shift(bowl, -floatAt[0], -floatAt[1]),
+    needle: nearTip(section.needle),
     window: {
       x0: Math.max(x0, whole ? Math.min(-BEFORE, cavity.x0 - WALL) : -BEFORE),
       x1: Math.min(x1, whole ? Math.max(right + BESIDE, cavity.x1 + WALL) : right + BESIDE),
@@ -77,4 +81,14 @@ export function floatView(sheets: Pick<Sheets, 'spec' | 'build'>, view: 'held' |
   }
   known.set(sheets.spec, new Map([...(known.get(sheets.spec) ?? []), [view, drawn]]))
   return drawn
+}
+
+/** Of a needle, whose outline begins at the end away from its tip: well towards the tip from its middle. */
+function nearTip(needle: readonly (readonly [number, number])[]): Pt {
+  const [from] = needle
+  const away = ([x, y]: readonly [number, number]) => Math.hypot(x - from![0], y - from![1])
+  const tip = needle.reduce((far, one) => (away(one) > away(far) ? one : far))
+  const mean = (pick: 0 | 1) => needle.reduce((sum, p) => sum + p[pick], 0) / needle.length
+  const towards = (pick: 0 | 1) => mean(pick) + (tip[pick] - mean(pick)) * 0.7
+  return [towards(0), towards(1)]
 }

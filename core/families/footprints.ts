@@ -11,6 +11,12 @@ export interface Footprint {
   /** axes of the bores that are seen from above; none where they lie flat */
   bores: readonly Pt[]
   inlet: Pt
+  /** the flange's bolts are measured along x (0) or y (1) of the plan */
+  row: 0 | 1
+  /** the flange is drawn over the castings, or under them */
+  flange: 'over' | 'under'
+  /** where the bore lies flat: what is seen of the unit from the engine's side, x to the side and y up, and its bore's height */
+  end?: { boreY: number; castings: readonly { name: string; line: Line }[] }
 }
 
 export const ring = (x: number, y: number, r: number): Line =>
@@ -48,6 +54,8 @@ function down(rows: readonly number[], secondaries: boolean): Footprint {
     castings: [{ name: 'cover', line: outline }],
     bores,
     inlet: [-14, 0],
+    row: secondaries ? 0 : 1,
+    flange: 'under',
   }
 }
 
@@ -65,6 +73,8 @@ function up(count: number): Footprint {
     ],
     bores,
     inlet: count > 1 ? [-14, 0] : [20, 34],
+    row: 0,
+    flange: 'over',
   }
 }
 
@@ -73,8 +83,16 @@ export const footprints: Record<FamilyName, (barrels: number) => Footprint> = {
   'four-barrel downdraft': () => down([-21, 21], true),
   updraft: () => up(1),
   'twin updraft': () => up(2),
-  slide: () => side(16.6),
-  diaphragm: () => side(30),
+  slide: () =>
+    side(16.6, [
+      { name: 'tower', line: rect(-16.6, 30, 16.6, 64.5, 1) },
+      { name: 'cap', line: rect(-19.6, 56.5, 19.6, 70, 4) },
+    ]),
+  diaphragm: () =>
+    side(30, [
+      { name: 'tower', line: rect(-17, 30, 17, 55.5, 1) },
+      { name: 'dome', line: rect(-30, 51.5, 30, 75.5, 8) },
+    ]),
   'small one-barrel': () => ({
     letter: 'D',
     faces: {
@@ -86,10 +104,20 @@ export const footprints: Record<FamilyName, (barrels: number) => Footprint> = {
     ],
     bores: [],
     inlet: [-14, 0],
+    row: 0,
+    flange: 'over',
+    end: {
+      boreY: -20,
+      castings: [
+        { name: 'bowl', line: rect(-24, -42, 24, 0, 6) },
+        { name: 'bowl cover', line: rect(-22, 0, 22, 8, 4) },
+      ],
+    },
   }),
 }
 
-function side(tower: number): Footprint {
+/** A bowl under a bore that lies flat; `tower` its radius seen from above, `over` what stands over the body seen from the engine. */
+function side(tower: number, over: readonly { name: string; line: Line }[]): Footprint {
   return {
     letter: 'B',
     faces: { bowl: { outline: rect(-23, -27, 55, 27, 9), holes: [rect(-10.5, -21, 42.5, 21, 6)] } },
@@ -100,6 +128,16 @@ function side(tower: number): Footprint {
     ],
     bores: [],
     inlet: [-39, 0],
+    row: 0,
+    flange: 'over',
+    end: {
+      boreY: 31,
+      castings: [
+        { name: 'bowl', line: rect(-27, -38, 27, 0, 7) },
+        { name: 'body', line: rect(-27, 0, 27, 12, 2) },
+        ...over,
+      ],
+    },
   }
 }
 

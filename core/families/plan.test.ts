@@ -41,6 +41,13 @@ describe('a unit at its bores and its flange', () => {
         for (const other of bores)
           if (other.at !== at) expect(apart(other.at, at)).toBeGreaterThan(boreMm + 2)
       }
+      // What the caliper is laid on is one pair at the edge of the drawing, as far apart as the library has it.
+      const { pair, mark, outlines } = flangeView(sheets, sizes)
+      expect(apart(...pair)).toBeCloseTo(sizes.flangeBoltSpacingMm, 9)
+      expect(bolts).toEqual(expect.arrayContaining([...pair]))
+      expect(
+        outlines.some(({ line }) => line.includes(mark) || line.some((p) => apart(p, mark) < 1e-9)),
+      ).toBe(true)
       // Where the bore lies flat it is looked at from the flange, and there is no plan to cut.
       expect(seen).toBe(sheets.spec.draft === 'side' ? 'at the flange' : 'from above')
       expect(cut === null).toBe(sheets.spec.draft === 'side')

@@ -1,7 +1,7 @@
 import { rect, type Cut, type Line, type Pt } from '../drawing/index.ts'
 import type { Position, Sheets } from '../sheets/index.ts'
 import { familyOf, sizeIn, unitDrawing } from './drawing.ts'
-import { cutOf, footprints, ring, scaledLine as scaled } from './footprints.ts'
+import { cutOf, footprints, ring, scaledLine as scaled, type Footprint } from './footprints.ts'
 
 type Described = Pick<Sheets, 'spec' | 'build'>
 
@@ -19,6 +19,10 @@ export interface FlangeView {
   outlines: { name: string; line: Line }[]
   bores: { at: Pt; boreMm: number; venturiMm: number | null }[]
   bolts: Pt[]
+  /** the two bolts whose distance is measured, at the drawing's edge */
+  pair: readonly [Pt, Pt]
+  /** where its mark stands: the corner of the casting that bears it */
+  mark: Pt
   /** where the section of teardown is cut, and its letter; null where this is no plan */
   cut: Cut | null
 }
@@ -51,77 +55,72 @@ export function flangeView(sheets: Described, sizes: FlangeSizes): FlangeView {
     (sizes.flangeBoltSpacingMm === null ? USUAL_BORE : sizes.flangeBoltSpacingMm / BOLTS_OVER_BORE)
   const spacing = sizes.flangeBoltSpacingMm ?? boreMm * BOLTS_OVER_BORE
   const bore = (at: Pt) => ({ at, boreMm, venturiMm: sizes.venturiMm })
-  if (plan.bores.length === 0) return atFlange(sheets, k, spacing, bore)
+  if (plan.end) return atFlange(plan.end, k, spacing, bore)
   const bores = plan.bores.map(([x, y]) => bore([x * k, y * k]))
   const [cx, cy] = [mean(bores.map(({ at: [x] }) => x)), mean(bores.map(({ at: [, y] }) => y))]
   const spread = (pick: 0 | 1, middle: number) =>
     Math.max(...bores.map(({ at }) => Math.abs(at[pick] - middle))) + boreMm / 2 + 6
-  // The spacing is measured along the row of bolts, the other way they stand beside the bores.
-  const along = sheets.spec.draft === 'up' ? 0 : sheets.spec.barrels > 2 ? 0 : 1
-  const bolts =
-    bores.length === 1
-      ? ([-1, 1] as const).map((s): Pt =>
-          along === 0 ? [cx + (s * spacing) / 2, cy] : [cx, cy + (s * spacing) / 2],
-        )
-      : ([-1, 1] as const).flatMap((s) =>
-          ([-1, 1] as const).map((t): Pt =>
-            along === 0
-              ? [cx + (s * spacing) / 2, cy + t * spread(1, cy) * 0.86]
-              : [cx + t * spread(0, cx), cy + (s * spacing) / 2],
-          ),
-        )
+  // The spacing is measured along the row of bolts, the other way they stand beside the bores; one bore has one row.
+  const beside = plan.row === 0 ? spread(1, cy) * 0.86 : spread(0, cx)
+  const rowAt = (off: number): readonly [Pt, Pt] =>
+    plan.row === 0
+      ? [
+          [cx - spacing / 2, cy + off],
+          [cx + spacing / 2, cy + off],
+        ]
+      : [
+          [cx + off, cy - spacing / 2],
+          [cx + off, cy + spacing / 2],
+        ]
+  const rows = bores.length === 1 ? [rowAt(0)] : [rowAt(-beside), rowAt(beside)]
+  const bolts = rows.flat()
   const flange = around(bolts, 9)
   const castings = plan.castings.map(({ name, line }) => ({ name, line: scaled(line, k) }))
-  // An updraft's flange lies over its castings, a downdraft's under them.
   const outlines =
-    sheets.spec.draft === 'up'
+    plan.flange === 'over'
       ? [...castings, { name: 'flange', line: flange }]
       : [{ name: 'flange', line: flange }, ...castings]
-  return { seen: 'from above', outlines, bores, bolts, cut: cutOf(outlines, plan, k) }
+  return {
+    seen: 'from above',
+    outlines,
+    bores,
+    bolts,
+    // Below the drawing its near row is measured, at its right the right one.
+    pair: plan.row === 0 ? rows[0]! : rows.at(-1)!,
+    mark: corner(castings.at(-1)!.line),
+    cut: cutOf(outlines, plan, k),
+  }
 }
+
+/** A corner of a casting at the top, rather at the left. */
+const corner = (line: Line): Pt =>
+  line.reduce((best, p) => (p[1] - p[0] * 0.2 > best[1] - best[0] * 0.2 ? p : best))
 
 /** From the engine's side: flange and bore before tower and bowl. */
 function atFlange(
-  sheets: Described,
+  { boreY, castings }: NonNullable<Footprint['end']>,
   k: number,
   spacing: number,
   bore: (at: Pt) => FlangeView['bores'][number],
 ): FlangeView {
-  const family = familyOf(sheets)
-  const small = family === 'small one-barrel'
-  const y = (small ? -20 : 31) * k
-  const bolts: Pt[] = [
+  const y = boreY * k
+  const pair = [
     [-spacing / 2, y],
     [spacing / 2, y],
-  ]
+  ] as const
   const own = bore([0, y])
-  const behind: [string, Line][] = small
-    ? [
-        ['bowl', rect(-24, -42, 24, 0, 6)],
-        ['bowl cover', rect(-22, 0, 22, 8, 4)],
-      ]
-    : family === 'slide'
-      ? [
-          ['bowl', rect(-27, -38, 27, 0, 7)],
-          ['body', rect(-27, 0, 27, 12, 2)],
-          ['tower', rect(-16.6, 30, 16.6, 64.5, 1)],
-          ['cap', rect(-19.6, 56.5, 19.6, 70, 4)],
-        ]
-      : [
-          ['bowl', rect(-27, -38, 27, 0, 7)],
-          ['body', rect(-27, 0, 27, 12, 2)],
-          ['tower', rect(-17, 30, 17, 55.5, 1)],
-          ['dome', rect(-30, 51.5, 30, 75.5, 8)],
-        ]
+  const behind = castings.map(({ name, line }) => ({ name, line: scaled(line, k) }))
   return {
     seen: 'at the flange',
     outlines: [
-      ...behind.map(([name, line]) => ({ name, line: scaled(line, k) })),
-      { name: 'flange', line: around(bolts, 9) },
+      ...behind,
+      { name: 'flange', line: around(pair, 9) },
       { name: 'neck', line: ring(0, y, own.boreMm / 2 + 6) },
     ],
     bores: [own],
-    bolts,
+    bolts: [...pair],
+    pair,
+    mark: corner((behind.find(({ name }) => name === 'body') ?? behind.at(-1)!).line),
     cut: null,
   }
 }

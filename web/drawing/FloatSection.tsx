@@ -137,7 +137,9 @@ export function PaintedFloat({
       ...(inside === '' ? [wish('6', floatWords, middleOf(outline))] : []),
       wish('7', pinWords(float.guided === true, isNarrow), pin),
       ...(float.guided && view === 'held' ? [wish('A', datumWords, face)] : []),
-      ...(out ? [] : [wish('5', needleWords(view, drop, isNarrow), scale(needleAt(section)))]),
+      ...(out
+        ? []
+        : [wish('5', needleWords(view, drop, isNarrow), scale([around.needle[0], around.needle[1]]))]),
     ],
     { width, height: height - 40, left: names, right: 0 },
     // No leader runs along the face.
@@ -259,17 +261,6 @@ function Remedy({ at, y, words, width }: { at: Point; y: number; words: string; 
       </Text>
     </>
   )
-}
-
-/** A needle near its tip: there its leader runs clear of the face. */
-function needleAt({ needle }: Sheets['spec']['section']): Point {
-  const away = ([x, y]: Point) => Math.hypot(x - needle[0]![0], y - needle[0]![1])
-  const tip = needle.reduce((far, one) => (away(one) > away(far) ? one : far))
-  const middle = [0, 1].map((i) => needle.reduce((sum, p) => sum + p[i]!, 0) / needle.length) as [
-    number,
-    number,
-  ]
-  return [middle[0] + (tip[0] - middle[0]) * 0.7, middle[1] + (tip[1] - middle[1]) * 0.7]
 }
 
 const wish = (number: string, words: string, target: Point): Wish => ({

@@ -45,8 +45,7 @@ export function PlanView({
       (line) => ({ line, closed: true, stroke: 'seen' as const }),
     ),
   )
-  // The two bolts whose distance is said.
-  const [one, other] = ends(plan.bolts)
+  const [one, other] = plan.pair
   const upright = Math.abs(one[0] - other[0]) < Math.abs(one[1] - other[1])
   const fit = fitted(all, { width: WIDTH - (upright ? LANE : 0), height: HEIGHT - HEAD - FOOT }, 30)
   const view: View = { perMm: fit.perMm, origin: [fit.origin[0], fit.origin[1] + HEAD] }
@@ -63,9 +62,7 @@ export function PlanView({
   const foot = scale([all.x0, all.y0])[1]
   const [a, b] = [scale([one[0], one[1]]), scale([other[0], other[1]])]
   const across = upright ? scale([all.x1, 0])[0] + 16 : foot + 42
-  const mark = plan.outlines.find(({ name }) => name === 'cover' || name === 'lid') ?? plan.outlines.at(-1)!
-  const markAt = mark.line.reduce((best, p) => (p[1] - p[0] * 0.2 > best[1] - best[0] * 0.2 ? p : best))
-  const at = scale([markAt[0] + 8, markAt[1]])
+  const at = scale([plan.mark[0] + 8, plan.mark[1]])
   return (
     <Drawing
       width={WIDTH}
@@ -160,17 +157,6 @@ export function PlanView({
       <ScaleBar at={[14, HEIGHT - 12]} scale={scale} />
     </Drawing>
   )
-}
-
-/** The two bolts that are calipered: farthest apart along the row that is measured. */
-function ends(bolts: readonly (readonly [number, number, number?])[]) {
-  const xs = bolts.map(([x]) => x)
-  const ys = bolts.map(([, y]) => y)
-  const wide = Math.max(...xs) - Math.min(...xs) >= Math.max(...ys) - Math.min(...ys)
-  const row = wide
-    ? bolts.filter(([, y]) => y === Math.min(...ys))
-    : bolts.filter(([x]) => x === Math.max(...xs))
-  return [row[0]!, row.at(-1)!] as const
 }
 
 function Coil({ at: [x, y], colour }: { at: readonly [number, number]; colour: string }) {
