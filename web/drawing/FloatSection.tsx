@@ -93,7 +93,7 @@ export function PaintedFloat({
   const window = { ...around.window, y0, y1 }
   const isNarrow = width < WIDE
   // Room for names at the left, for dimensions at the right.
-  const names = isNarrow ? 124 : 172
+  const names = isNarrow ? 140 : 172
   const lane = isNarrow ? 92 : 112
   const perMm = Math.min((width - names - lane) / (x1 - x0), (height - MARGINS) / (y1 - y0))
   const left = names + (width - names - lane - (x1 - x0) * perMm) / 2 - x0 * perMm
@@ -222,7 +222,13 @@ export function PaintedFloat({
               textAt={[Math.min(dimensionX + 12, width - 74), (scale([0, datumY])[1] + point[1]) / 2 + 4]}
             />
             {!float.guided && (
-              <Datum at={face} letter="A" text={datumWords} below={float.sense === 1 ? !flip : false} over />
+              <Datum
+                at={face}
+                letter="A"
+                text={datumWords}
+                below={float.sense === -1 || !flip}
+                over={float.sense === 1}
+              />
             )}
           </>
         )}

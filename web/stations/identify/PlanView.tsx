@@ -63,6 +63,11 @@ export function PlanView({
   const [a, b] = [scale([one[0], one[1]]), scale([other[0], other[1]])]
   const across = upright ? scale([all.x1, 0])[0] + 16 : foot + 42
   const at = scale([plan.mark[0] + 8, plan.mark[1]])
+  // Its balloon over the drawing, or beside it where the mark stands further down.
+  const high = at[1] - top < 40
+  const balloon = high
+    ? ([at[0] - 28, top - 46] as const)
+    : ([scale([all.x0, 0])[0] - 26, at[1] + 4] as const)
   return (
     <Drawing
       width={WIDTH}
@@ -126,8 +131,8 @@ export function PlanView({
         )
       })}
       {plan.cut && <CutLine cut={plan.cut} scale={scale} />}
-      <Leader from={[at[0] - 22, top - 34]} to={at} />
-      <Balloon at={[at[0] - 28, top - 46]} number={1} text="mark" />
+      <Leader from={high ? [balloon[0] + 6, balloon[1] + 12] : [balloon[0] + 12, balloon[1]]} to={at} />
+      <Balloon at={balloon} number={1} text="mark" side={high ? 'right' : 'left'} />
       <Leader
         from={[Math.max(70, centre[0] - radius - 60), foot + 26]}
         to={[centre[0] - radius * 0.7, centre[1] + radius * 0.7]}
