@@ -68,7 +68,7 @@ export function FloatSection(props: FloatSectionProps) {
 }
 
 /** The same at a size that is known, px. */
-export function PaintedFloat({
+function PaintedFloat({
   room: { width, height },
   ...props
 }: FloatSectionProps & { room: { width: number; height: number } }) {
