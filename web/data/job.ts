@@ -28,6 +28,7 @@ import { useSearchParams } from 'react-router'
 import { isRefusal } from '@ekrond/core/refusal'
 import { mongrelSheets, taughtSheets } from '@ekrond/core/teach'
 import { call, type ApiError } from './api'
+import { grown } from './catch-up'
 import { stampNow } from './clock'
 import { draftKey } from './draft'
 import { useFamilies } from './families'
@@ -112,7 +113,7 @@ export function useJob(key: string): JobLoad {
     queryFn: async () => {
       const answer = await call<JobAnswer>(`/api/jobs/${encodeURIComponent(key)}`)
       for (const sheets of Object.values(answer.sheets)) keepSheets(client, sheets)
-      return answer
+      return grown(answer, client.getQueryData<JobAnswer>(['job', key]))
     },
     retry: (failures, error) => error.passing && failures < 3,
     retryDelay: (attempt) => Math.min(500 * 2 ** attempt, 4000),

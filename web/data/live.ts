@@ -1,6 +1,5 @@
-import type { EntriesAnswer, JobAnswer } from '@ekrond/contract/jobs'
 import type { QueryClient } from '@tanstack/react-query'
-import { call } from './api'
+import { catchUp } from './catch-up'
 import { openChannel } from './local'
 import { lead, onSettled, setAway } from './queue'
 
@@ -69,33 +68,5 @@ export function startLive(client: QueryClient): () => void {
     rackSoon()
     if (what === 'resync') void client.invalidateQueries({ queryKey: ['job'] })
     else void catchUp(client, what.job).catch(() => undefined)
-  }
-}
-
-/** Fetches the entries that a shown job lacks; the sheets come along anew where the identification changed. */
-async function catchUp(client: QueryClient, job: string): Promise<void> {
-  for (const [key, known] of client.getQueriesData<JobAnswer>({ queryKey: ['job'] })) {
-    if (known ? known.job !== job : key[1] !== job) continue
-    if (!known) {
-      // An answer on its way may be from before the entry: it would say that there is no such job. It is asked anew.
-      await client.cancelQueries({ queryKey: key, exact: true })
-      await client.refetchQueries({ queryKey: key, exact: true })
-      continue
-    }
-    try {
-      const { entries } = await call<EntriesAnswer>(`/api/jobs/${job}/entries?after=${known.seq}`)
-      if (entries.some((entry) => entry.kind === 'ident.chosen' || entry.kind === 'entry.struck'))
-        await client.invalidateQueries({ queryKey: key })
-      else
-        client.setQueryData<JobAnswer>(key, (now) => {
-          const fresh = entries.filter((entry) => entry.seq > (now?.seq ?? 0))
-          return now && fresh.length
-            ? { ...now, entries: [...now.entries, ...fresh], seq: fresh.at(-1)!.seq }
-            : now
-        })
-    } catch (error) {
-      await client.invalidateQueries({ queryKey: key })
-      if (client.getQueryState(key)?.isInvalidated) throw error
-    }
   }
 }
