@@ -1,7 +1,7 @@
 import type { JobAnswer } from '@ekrond/contract/jobs'
 import { QueryClient, QueryObserver } from '@tanstack/react-query'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { catchUp, grown } from './catch-up'
+import { catchUp, catchUpShown, grown } from './catch-up'
 
 const JOB = '00000000-0000-4000-8000-000000000001'
 const logOf = (seq: number, job = JOB): JobAnswer =>
@@ -64,5 +64,19 @@ describe('a job that is told to have grown', () => {
     await catchUp(client, JOB)
     expect(asked).toEqual([`/api/jobs/${JOB}/entries?after=3`])
     expect(seqs(client.getQueryData(['job', '1183']))).toEqual([1, 2, 3, 4, 5])
+  })
+  it('what was taken between its answer and the first news is looked for once', async () => {
+    const client = new QueryClient()
+    let answer: (job: JobAnswer) => void = () => undefined
+    const queryFn = () => new Promise<JobAnswer>((resolve) => (answer = resolve))
+    const leave = new QueryObserver(client, { queryKey: ['job', '1183'], queryFn }).subscribe(() => undefined)
+    vi.stubGlobal('fetch', () =>
+      Promise.resolve(Response.json({ entries: logOf(5).entries.slice(3), seq: 5 })),
+    )
+    const caught = catchUpShown(client)
+    answer(logOf(3))
+    await caught
+    expect(seqs(client.getQueryData(['job', '1183']))).toEqual([1, 2, 3, 4, 5])
+    leave()
   })
 })

@@ -30,6 +30,20 @@ export async function catchUp(client: QueryClient, job: string): Promise<void> {
   }
 }
 
+/** Looks once for what the jobs that are shown lack: what was taken between their answers and the moment that this window hears of more. */
+export async function catchUpShown(client: QueryClient): Promise<void> {
+  await Promise.allSettled(
+    client
+      .getQueryCache()
+      .findAll({ queryKey: ['job'] })
+      .map(async (query) => {
+        if (query.state.fetchStatus === 'fetching') await query.promise
+        const known = query.state.data as JobAnswer | undefined
+        if (known) await catchUp(client, known.job)
+      }),
+  )
+}
+
 /** Whether a job that is asked for by its number or its uuid, and not known yet, may be that one: which number it has nobody knows. */
 const mayBe = (asked: unknown, job: string): boolean => asked === job || /^\d+$/.test(String(asked))
 

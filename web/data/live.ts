@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query'
-import { catchUp } from './catch-up'
+import { catchUp, catchUpShown } from './catch-up'
 import { openChannel } from './local'
 import { lead, onSettled, setAway } from './queue'
 
@@ -36,6 +36,7 @@ export function startLive(client: QueryClient): () => void {
     events.addEventListener('open', () => {
       setAway(false)
       if (opened) tell('resync')
+      else void catchUpShown(client)
       opened = true
       lead()
     })
