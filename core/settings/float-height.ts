@@ -1,7 +1,8 @@
 import { leverAt, levelInUse, ownRatio, seatWasher, stockWasher, tangBend } from '../float/index.ts'
 import { figure } from '../measure/index.ts'
 import { isRefusal, type Result } from '../refusal/index.ts'
-import type { SettingSpec } from '../sheets/schemas.ts'
+import type { Conditions } from '../conditions/index.ts'
+import type { SettingSpec, SpecSheet } from '../sheets/schemas.ts'
 import { compose } from './judge.ts'
 import type { Remedy, Setting, SettingContext } from './kind.ts'
 import { armRemedy, renew } from './remedies.ts'
@@ -46,6 +47,16 @@ export const floatHeight: Setting = {
       assumes: conditions.assumes,
     })
   },
+}
+
+/**
+ * Where the fuel should stand, mm below the face: the sheet's own level, whatever this job's pressure and fuel do to it. No sheet gives
+ * a taught unit its level: there it is where its own height puts it. Null where no level can be worked out.
+ */
+export function wantedLevel(spec: SpecSheet, target: number, conditions: Conditions): number | null {
+  if (!spec.taught) return spec.level.target
+  const level = levelInUse(spec.float, target, conditions.pressureKpa, conditions.densityKgM3)
+  return isRefusal(level) ? null : level.belowFace
 }
 
 function remedyOf(

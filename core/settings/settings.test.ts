@@ -2,13 +2,20 @@ import { describe, expect, it } from 'vitest'
 import { models } from '../../demo/catalogue.ts'
 import { enterFinding, enterReading } from '../entering/index.ts'
 import { workingConditions } from '../conditions/index.ts'
-import { floatBalance, floatBody } from '../float/index.ts'
+import { floatBalance, floatBody, levelInUse } from '../float/index.ts'
 import type { Gauge } from '../measure/index.ts'
 import { readMeasured } from '../findings/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import { listNumberSheets, settingKey, type Sheets } from '../sheets/index.ts'
 import { settingsInOrder } from '../settings/index.ts'
-import { aim, judgeSetting, needleWay, type SettingContext, type SettingJudgement } from './index.ts'
+import {
+  aim,
+  judgeSetting,
+  needleWay,
+  wantedLevel,
+  type SettingContext,
+  type SettingJudgement,
+} from './index.ts'
 
 const sheetsOf = (listNumber: string): Sheets => {
   for (const model of models()) {
@@ -252,5 +259,37 @@ describe('the demo’s sheets', () => {
         spec.listNumber,
       ).toBe(true)
     }
+  })
+})
+
+describe('where the fuel should stand', () => {
+  it('is the sheet’s own level: another pressure moves the fuel, not the mark', () => {
+    const { spec } = sheetsOf('K-4463-1')
+    const at = (pressureKpa: number) =>
+      workingConditions(
+        { engine: '', equipment: '', ethanol: 0, pressureKpa, headMm: null, altitudeM: null },
+        spec,
+      )
+    for (const pressureKpa of [18, 20, 26])
+      expect(wantedLevel(spec, 12.5, at(pressureKpa))).toBe(spec.level.target)
+    const level = (pressureKpa: number) => {
+      const { densityKgM3 } = at(pressureKpa)
+      const found = levelInUse(spec.float, 12.5, pressureKpa, densityKgM3)
+      if (isRefusal(found)) throw new Error(found.refused.why)
+      return found.belowFace
+    }
+    // More pressure holds the needle off longer: the fuel stands higher, so less far below the face.
+    expect(level(26)).toBeLessThan(level(18) - 0.2)
+  })
+  it('of a taught unit, which no sheet gives a level, is where its own height puts it', () => {
+    const { spec } = sheetsOf('K-4463-1')
+    const conditions = workingConditions(undefined, spec)
+    const taught = {
+      ...spec,
+      taught: { family: 'f', pencil: [], at: {}, ratio: null, levelSigma: null },
+    }
+    const own = levelInUse(spec.float, 14, conditions.pressureKpa, conditions.densityKgM3)
+    if (isRefusal(own)) throw new Error(own.refused.why)
+    expect(wantedLevel(taught, 14, conditions)).toBeCloseTo(own.belowFace, 9)
   })
 })

@@ -50,7 +50,7 @@ export function conditionPoints(state: JobState, sheets: Sheets, body = 1): Poin
       point(
         'level',
         `Fuel would stand ${figure(level.belowFace)} mm below the face, ${figure(spec.level.lo)} to ${figure(spec.level.hi)} is wanted`,
-        `at this job’s ${figure(conditions.pressureKpa)} kPa and fuel, with the float at its sheet’s height`,
+        `at this job’s ${figure(conditions.pressureKpa)} kPa and fuel, with the float at ${figure(height.value)}`,
       ),
     )
   if (margin !== null && margin < WANTED_MARGIN)

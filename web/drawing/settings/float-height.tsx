@@ -1,6 +1,6 @@
 import { levelInUse } from '@ekrond/core/float'
 import { isRefusal } from '@ekrond/core/refusal'
-import { heldWords } from '@ekrond/core/settings'
+import { heldWords, wantedLevel } from '@ekrond/core/settings'
 import { FloatSection } from '../FloatSection'
 import { isOut, type SettingPicture } from './props'
 
@@ -11,8 +11,6 @@ export const floatHeight: SettingPicture = {
   Picture({ spec, sheets, reading, target, conditions, side }) {
     const { pressureKpa, densityKgM3 } = conditions
     const level = levelInUse(spec.float, reading.value ?? target, pressureKpa, densityKgM3)
-    // What is wanted of this engine's supply is where the fuel stands at the sheet's height.
-    const wanted = levelInUse(spec.float, target, pressureKpa, densityKgM3)
     return (
       <FloatSection
         sheets={sheets}
@@ -22,7 +20,7 @@ export const floatHeight: SettingPicture = {
         remedy={isOut(reading) ? (reading.shown!.remedy?.short ?? null) : null}
         view={side}
         level={isRefusal(level) ? null : level}
-        wantedBelowFace={isRefusal(wanted) ? spec.level.target : wanted.belowFace}
+        wantedBelowFace={wantedLevel(spec, target, conditions) ?? spec.level.target}
         pressureKpa={pressureKpa}
       />
     )

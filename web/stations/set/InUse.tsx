@@ -2,6 +2,7 @@ import { conditionsFor } from '@ekrond/core/entering'
 import { levelInUse } from '@ekrond/core/float'
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/refusal'
+import { wantedLevel } from '@ekrond/core/settings'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'
 import { type SheetedProps } from '../withSheets'
@@ -24,11 +25,12 @@ const InUseBox = styled.div`
 
 /** What the height means with the engine running, beside the drawing of how it is held. */
 export function InUse({ open, height, wanted }: SheetedProps & { height: number; wanted: number }) {
-  const { float } = open.sheets.spec
-  const { pressureKpa, densityKgM3, assumes } = conditionsFor(open.state, open.sheets)
-  const level = levelInUse(float, height, pressureKpa, densityKgM3)
-  const mark = levelInUse(float, wanted, pressureKpa, densityKgM3)
-  if (isRefusal(level) || isRefusal(mark)) return null
+  const { spec } = open.sheets
+  const conditions = conditionsFor(open.state, open.sheets)
+  const { pressureKpa, densityKgM3, assumes } = conditions
+  const level = levelInUse(spec.float, height, pressureKpa, densityKgM3)
+  const mark = wantedLevel(spec, wanted, conditions)
+  if (isRefusal(level) || mark === null) return null
   return (
     <InUseBox>
       <span>
@@ -36,7 +38,7 @@ export function InUse({ open, height, wanted }: SheetedProps & { height: number;
         {assumes.some((a) => a.includes('kPa')) ? ' (assumed)' : ''}
       </span>
       <b>
-        {figure(level.belowFace)}, want {figure(mark.belowFace)}
+        {figure(level.belowFace)}, want {figure(mark)}
       </b>
       <span>fuel below face, mm</span>
     </InUseBox>
