@@ -79,3 +79,32 @@ test('a cover of one list number on a body of another: the job carries both, eac
   await page.goto('/jobs/1182/history')
   await expect(page.getByText(/identified it as K-4417-2S on a body of K-4431-1/)).toBeVisible()
 })
+
+test('a library of thousands is gone through beside the page: the same number, and nobody chooses before it is weighed', async ({
+  bench: page,
+}) => {
+  // Numbers as makers make them; the unit's own stands among three thousand.
+  const letters = 'BDHMNRTW'
+  const candidates = Array.from({ length: 3000 }, (_, i) => ({
+    id: `${letters[i % 8]}-${2000 + ((i * 7919) % 7000)}-${1 + (i % 9)}`,
+    maker: 'Orvane',
+    mark: `${letters[i % 8]}-${2000 + ((i * 7919) % 7000)}-${1 + (i % 9)}`,
+    weight: 1,
+    features: { barrels: 2, throttleBoreMm: 28 + (i % 40) / 10 },
+  }))
+  const wanted = candidates[1234]!
+  const workers: string[] = []
+  page.on('worker', (worker) => workers.push(worker.url()))
+  await page.route('**/api/catalogue', (route) => route.fulfill({ json: { candidates } }))
+  await page.goto('/jobs/1182/identify')
+  await page.getByLabel('Mark on the plate').fill(wanted.mark)
+  const ranking = page.getByRole('listbox', { name: 'Ranking' })
+  await expect(ranking.getByRole('option').first()).toContainText(wanted.id)
+  expect(workers.some((url) => url.includes('weigh'))).toBe(true)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^This one/ })).toBeEnabled()
+  // Its last figure may be a look-alike: the others that it may be follow as it is typed.
+  await page.getByLabel('Mark on the plate').fill(wanted.mark.replace(/\d$/, '?'))
+  await expect(ranking.getByRole('option').nth(1)).toContainText('%')
+  await expect(page.getByRole('button', { name: 'Teach this one' })).toBeVisible()
+})

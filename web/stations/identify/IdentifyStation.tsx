@@ -1,10 +1,10 @@
 import { complaintWords } from '@ekrond/core/complaint'
 import type { CatalogueAnswer, ListNumberAnswer } from '@ekrond/contract/library'
-import { displacementOf, engineDoubt, openCatalogue, twoHalves, withAliases } from '@ekrond/core/identify'
+import { displacementOf, engineDoubt } from '@ekrond/core/identify'
 import { markPlaces } from '@ekrond/core/job'
 import { differenceSentence, sheetDifferences } from '@ekrond/core/library'
 import { useQuery } from '@tanstack/react-query'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../../data/api'
@@ -64,10 +64,6 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
     staleTime: 5 * 60_000,
   })
   const candidates = library.data?.candidates ?? EMPTY
-  const catalogue = useMemo(
-    () => (candidates.length ? openCatalogue(withAliases(candidates)) : null),
-    [candidates],
-  )
   const [place, setPlace] = useState<(typeof markPlaces)[number]>('plate')
   const [markText, setMarkText] = useDraft(open.draft('identify', place))
   const [maker, setMaker] = useState<string | null>(null)
@@ -77,8 +73,8 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
   const engineSaid = open.state.opened ? displacementOf(open.state.opened.engine) : null
   const engineEach = engineSaid === null ? null : engineSaid / open.bodies
   const makerNow = maker ?? Object.values(body.marks).find((mark) => mark.maker)?.maker ?? ''
-  const { ranking, pNone, look, nothingSeen, refusedMark } = useRanking(
-    catalogue,
+  const { ranking, pNone, look, nothingSeen, refusedMark, halves, fresh, weighed } = useRanking(
+    candidates,
     body,
     makerNow,
     place,
@@ -122,18 +118,8 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
   }
   const already = body.ident?.listNumber
   const empty = library.data !== undefined && candidates.length === 0
-  const forbidden = !picked || nothingSeen || picked.id === already
-  const halves = useMemo(
-    () =>
-      catalogue
-        ? twoHalves(
-            catalogue,
-            Object.fromEntries(Object.entries(body.marks).map(([p, mark]) => [p, mark.text])),
-            makerNow || null,
-          )
-        : null,
-    [catalogue, body.marks, makerNow],
-  )
+  // Nobody chooses by what was known a moment ago.
+  const forbidden = !picked || nothingSeen || !fresh || picked.id === already
   const { choose, choosing, chooseBoth, unidentified, alikeAll } = useChoosing({
     open,
     ranking,
@@ -200,8 +186,10 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
           ) : (
             look && <LookNext look={look} />
           )}
-          {!nothingSeen && library.isPending && <p style={{ fontSize: 18 }}>Reading the library.</p>}
-          {!nothingSeen && library.data && (
+          {!nothingSeen && (library.isPending || (library.data && !empty && !weighed)) && (
+            <p style={{ fontSize: 18 }}>Reading the library.</p>
+          )}
+          {!nothingSeen && weighed && (
             <Ranking ranking={ranking} pNone={pNone} at={Math.min(at, ranking.length - 1)} pick={setChosen} />
           )}
           {wrongEngine && <ErrorLine>{wrongEngine}</ErrorLine>}

@@ -1,25 +1,13 @@
-import {
-  absentFor,
-  asOne,
-  DEFAULT_MODEL,
-  ENGINE_FEATURE,
-  nextLook,
-  rank,
-  type openCatalogue,
-  type Seen,
-} from '@ekrond/core/identify'
+import { ENGINE_FEATURE, type Candidate, type Seen } from '@ekrond/core/identify'
 import type { BodyState } from '@ekrond/core/job'
-import { isRefusal } from '@ekrond/core/refusal'
-import { useMemo } from 'react'
+import { useWeighed } from './useWeighed'
 
-const MOST_SHOWN = 4
-const LEAST_SHOWN = 0.002
 /** How far a displacement as people say it lies from the sheet's, a share: rebores and roundings. */
 const ENGINE_SIGMA = 0.08
 
 /** What the marks and measures of a body say, with what is being typed: the chances, and what would settle most. */
 export function useRanking(
-  catalogue: ReturnType<typeof openCatalogue> | null,
+  candidates: Candidate[],
   body: BodyState,
   makerNow: string,
   place: string,
@@ -51,25 +39,20 @@ export function useRanking(
   const doubted = Object.keys(features).filter(
     (name) => name === ENGINE_FEATURE || body.evidence[`feature:${name}`] === 'think so',
   )
-  const seenKey = JSON.stringify([marks, features, makerNow, doubted])
-  const result = useMemo(() => {
-    if (!catalogue) return null
-    const seen: Seen = { marks, maker: makerNow || null, features, sigma: sigmas, doubted }
-    const model = { ...DEFAULT_MODEL, absent: absentFor(catalogue.candidates.length) }
-    const ranked = rank(catalogue, seen, model)
-    return isRefusal(ranked)
-      ? ranked
-      : { ...ranked, look: nextLook(catalogue, ranked.posterior, seen, model) }
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key holds all of it
-  }, [catalogue, seenKey])
-  const refusedMark = result && isRefusal(result) ? result.refused.why : ''
-  const ranking: ReturnType<typeof asOne> =
-    result && !isRefusal(result)
-      ? asOne(result.ranking)
-          .filter((r) => r.p > LEAST_SHOWN)
-          .slice(0, MOST_SHOWN)
-      : []
-  const pNone = result && !isRefusal(result) ? result.pNone : 0
-  const look = result && !isRefusal(result) ? result.look : null
-  return { marks, ranking, pNone, look, nothingSeen: nothingLooked, refusedMark }
+  const byPlace = Object.fromEntries(Object.entries(body.marks).map(([p, mark]) => [p, mark.text]))
+  const { weighed, fresh } = useWeighed(candidates, {
+    seen: { marks, maker: makerNow || null, features, sigma: sigmas, doubted },
+    byPlace,
+  })
+  return {
+    ranking: weighed?.ranking ?? [],
+    pNone: weighed?.pNone ?? 0,
+    look: weighed?.look ?? null,
+    refusedMark: weighed?.refused ?? '',
+    halves: weighed?.halves ?? null,
+    nothingSeen: nothingLooked,
+    /** whether that is of what is known now */
+    fresh,
+    weighed: weighed !== null,
+  }
 }
