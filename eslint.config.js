@@ -18,6 +18,23 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
     },
   },
+  {
+    // What is tested, benched or shown stands at a moment of its own: the machine's day decides nothing.
+    files: ['core/**/*.ts', 'demo/**/*.ts', 'bench/**/*.ts', 'e2e/**/*.ts', '**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'The machine’s day decides nothing here: name the moment.',
+        },
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: 'The machine’s day decides nothing here: name the moment.',
+        },
+      ],
+    },
+  },
   { files: ['web/**/*.{ts,tsx}'], extends: [reactHooks.configs.flat.recommended] },
   {
     files: ['web/public/sw.js'],

@@ -1,30 +1,16 @@
 import type { DataOf } from '@ekrond/core/job'
 import type { Sheets } from '@ekrond/core/sheets'
-import { expect } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { identified, opening, unsent } from '../demo/log-entries.ts'
 import type { RunningShop } from './shop.ts'
+import { AT, enterTaken } from './taken.ts'
 
 /** A job of a list number at the server, and what is entered on it as a browser would send it. */
 export async function openOn(shop: RunningShop, sheets: Sheets) {
   const job = randomUUID()
   let n = 0
-  const enter = async <K extends keyof DataOf>(kind: K, data: DataOf[K]) => {
-    const entry = unsent(++n, kind, data, { id: randomUUID(), job, at: '2026-11-24T10:40:00.000Z' })
-    const response = await fetch(`${shop.url}/api/jobs/${job}/entries`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', origin: shop.url },
-      body: JSON.stringify({ entries: [entry] }),
-    })
-    const answer = (await response.json()) as {
-      number: number
-      answers: { outcome: string; sentence?: string }[]
-    }
-    expect(answer.answers[0]?.sentence ?? answer.answers[0]?.outcome, `${kind} ${JSON.stringify(data)}`).toBe(
-      'accepted',
-    )
-    return answer.number
-  }
+  const enter = <K extends keyof DataOf>(kind: K, data: DataOf[K]) =>
+    enterTaken(shop, job, [unsent(++n, kind, data, { id: randomUUID(), job, at: AT })])
   const number = await enter('job.opened', {
     ...opening,
     pressureKpa: null,

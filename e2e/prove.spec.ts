@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Locator, Page } from '@playwright/test'
 import { expect, test, type RunningShop } from './shop.ts'
+import { enterTaken } from './taken.ts'
 
 test.use({ instruments: true })
 
@@ -144,17 +145,10 @@ async function bankOfFour(page: Page, shop: RunningShop): Promise<number> {
     at: '2026-11-24T10:00:00Z',
     ...(body ? { body } : {}),
   })
-  const answer = await page.request.post(`${shop.url}/api/jobs/${job}/entries`, {
-    data: {
-      entries: [
-        entry('job.opened', 2, { ...opened.data, promise: '2026-11-30' }),
-        ...[1, 2, 3, 4].map((body) => entry('ident.chosen', 1, ident.data, body)),
-      ],
-    },
-  })
-  expect(answer.ok(), await answer.text()).toBe(true)
-  const made = (await (await page.request.get(`${shop.url}/api/jobs/${job}`)).json()) as { number: number }
-  return made.number
+  return enterTaken(shop, job, [
+    entry('job.opened', 2, { ...opened.data, promise: '2026-11-30' }),
+    ...[1, 2, 3, 4].map((body) => entry('ident.chosen', 1, ident.data, body)),
+  ])
 }
 
 test('a bank of four is read from its columns, told what to turn, and comes together', async ({

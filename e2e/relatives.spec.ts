@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { opening, unsent } from '../demo/log-entries.ts'
 import { expect, test } from './shop.ts'
+import { AT as at, enterTaken } from './taken.ts'
 
 test('a leaf against its relatives: a misprint is named, both values stand until somebody says why one holds', async ({
   bench: page,
   shop,
 }) => {
   const job = randomUUID()
-  const at = '2026-11-24T10:40:00.000Z'
   const entries = [
     unsent(1, 'job.opened', { ...opening, promise: '2026-11-27' }, { id: randomUUID(), job, at }),
     unsent(
@@ -30,14 +30,8 @@ test('a leaf against its relatives: a misprint is named, both values stand until
       { id: randomUUID(), job, at },
     ),
   ]
-  const response = await fetch(`${shop.url}/api/jobs/${job}/entries`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: shop.url },
-    body: JSON.stringify({ entries }),
-  })
-  const answer = (await response.json()) as { number: number; answers: { outcome: string }[] }
-  expect(answer.answers.map(({ outcome }) => outcome)).toEqual(['accepted', 'accepted', 'accepted'])
-  await page.goto(`/jobs/${answer.number}/identify`)
+  const number = await enterTaken(shop, job, entries)
+  await page.goto(`/jobs/${number}/identify`)
 
   // Of two-barrels with its bore the library has the height: their median, how many, how far they lie apart.
   const ask = page.getByRole('region', { name: 'What is asked' })

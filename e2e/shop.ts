@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test as base, type Page } from '@playwright/test'
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -94,6 +94,14 @@ export const test = base.extend<
       // What the server says is what is tested; the one test of the service worker brings its own context.
       serviceWorkers: 'block',
     })
+    // The bench's own clock may stand on any day too.
+    if (process.env.EKROND_TEST_DAY)
+      await context.addInitScript(
+        readFileSync(join(root, 'tools/other-day.mjs'), 'utf8').replace(
+          'process.env.EKROND_TEST_DAY',
+          JSON.stringify(process.env.EKROND_TEST_DAY),
+        ),
+      )
     await context.addInitScript(() => {
       localStorage.setItem('ekrond person', 'I. Marrow')
       localStorage.setItem('ekrond sheet', localStorage.getItem('ekrond sheet') ?? 'light')

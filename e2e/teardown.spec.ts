@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { identified, opening, sheetsFor, unsent } from '../demo/log-entries.ts'
 import { expect, test } from './shop.ts'
+import { AT, enterTaken } from './taken.ts'
 
 test('a whole teardown of a two-barrel goes on while the network is cut in the middle, and nothing is lost', async ({
   bench: page,
@@ -12,13 +13,8 @@ test('a whole teardown of a two-barrel goes on while the network is cut in the m
     unsent(1, 'job.opened', opening),
     unsent(2, 'ident.chosen', identified),
     unsent(3, 'teardown.unlocked', { why: 'in a box' }),
-  ].map((entry) => ({ ...entry, id: randomUUID(), job, at: new Date().toISOString() }))
-  const answer = await fetch(`${shop.url}/api/jobs/${job}/entries`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ entries }),
-  })
-  const { number } = (await answer.json()) as { number: number }
+  ].map((entry) => ({ ...entry, id: randomUUID(), job, at: AT }))
+  const number = await enterTaken(shop, job, entries)
   const off = async () =>
     (
       (await (await fetch(`${shop.url}/api/jobs/${number}`)).json()) as {

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import { ensureDebian, ensurePackages, root, say } from './install.mjs'
 
 const counts = { passed: 0, failed: 0 }
@@ -12,7 +13,7 @@ const failures = []
  * Runs one step with its output as it comes, or `aside`, beside others, with its output when it has ended. A step that is no test
  * counts as one.
  */
-async function step(name, args, { counted = false, aside = false } = {}) {
+async function step(name, args, { counted = false, aside = false, env = {} } = {}) {
   say(`${name} …`)
   const begun = Date.now()
   const held = []
@@ -20,7 +21,7 @@ async function step(name, args, { counted = false, aside = false } = {}) {
     const child = spawn(process.execPath, args, {
       cwd: root,
       stdio: aside ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
-      env: { ...process.env, CI: '1', FORCE_COLOR: '0', NO_COLOR: '1', EKROND_DATABASE_URL: '' },
+      env: { ...process.env, CI: '1', FORCE_COLOR: '0', NO_COLOR: '1', EKROND_DATABASE_URL: '', ...env },
     })
     child.stdout?.on('data', (chunk) => held.push(chunk))
     child.stderr?.on('data', (chunk) => held.push(chunk))
@@ -47,6 +48,16 @@ function count(file, read) {
     failures.push(`${file}: ${error.message}`)
   }
 }
+
+const countUnit = (file) =>
+  count(file, (report) => ({
+    passed: report.numPassedTests,
+    failed:
+      report.numFailedTests +
+      report.testResults.filter((one) => one.status === 'failed' && one.assertionResults.length === 0).length,
+  }))
+const countBrowser = (file) =>
+  count(file, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }))
 
 try {
   await ensurePackages()
@@ -90,20 +101,40 @@ try {
     { counted: true },
   )
   await linted
-  count('unit.json', (report) => ({
-    passed: report.numPassedTests,
-    failed:
-      report.numFailedTests +
-      report.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0)
-        .length,
-  }))
-  process.env.PLAYWRIGHT_JSON_OUTPUT_FILE = join(reports, 'browser.json')
+  countUnit('unit.json')
   await step(
     'browser tests',
     [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts'],
-    { counted: true },
+    { counted: true, env: { PLAYWRIGHT_JSON_OUTPUT_FILE: join(reports, 'browser.json') } },
   )
-  count('browser.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }))
+  countBrowser('browser.json')
+  // The same on two other days of the machine: nothing may depend on when it runs.
+  const on = (day, more = {}) => ({
+    NODE_OPTIONS: `--import ${pathToFileURL(join(root, 'tools/other-day.mjs'))}`,
+    EKROND_TEST_DAY: day,
+    ...more,
+  })
+  await step(
+    'a shop on 29 February 2028',
+    [
+      bin('vitest/vitest.mjs'),
+      ...['run', '--project', 'server', 'server/jobs', 'server/cli', 'server/shop'],
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${join(reports, 'leap.json')}`,
+    ],
+    { counted: true, env: on('2028-02-29T08:00:00Z') },
+  )
+  countUnit('leap.json')
+  await step(
+    'a teardown on 31 December 2031',
+    [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', 'teardown'],
+    {
+      counted: true,
+      env: on('2031-12-31T22:00:00Z', { PLAYWRIGHT_JSON_OUTPUT_FILE: join(reports, 'later.json') }),
+    },
+  )
+  countBrowser('later.json')
 } catch (error) {
   console.error(`ekrond: ${error.message}`)
   counts.failed++
