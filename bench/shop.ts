@@ -13,7 +13,7 @@ import { join } from 'node:path'
 import { ferrySheets, finding, identified, opening, placed, reading, unsent } from '../demo/log-entries.ts'
 import { seeded } from '../demo/list-numbers.ts'
 import { buildApp } from '../server/app.ts'
-import { resetDemo } from '../server/cli/demo.ts'
+import { loadDemoIfEmpty } from '../server/cli/demo.ts'
 import { migrate } from '../server/db/migrate.ts'
 import { openPool, type Pool } from '../server/db/pool.ts'
 import { selectEntries, selectJobs } from '../server/jobs/jobs.sql.ts'
@@ -43,7 +43,7 @@ export async function shopBench({ jobs, entries, windows }: Size): Promise<strin
   const say = (what: string, figures: string) => lines.push(`${what.padEnd(58)} ${figures}`)
   try {
     await migrate(pool, join(root, 'server/db/migrations'))
-    await resetDemo(
+    await loadDemoIfEmpty(
       openServices(pool, () => new Date(NOW)),
       join(root, 'demo/catalogue'),
     )

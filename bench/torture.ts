@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { buildApp } from '../server/app.ts'
-import { resetDemo } from '../server/cli/demo.ts'
+import { loadDemoIfEmpty } from '../server/cli/demo.ts'
 import { migrate } from '../server/db/migrate.ts'
 import { openPool } from '../server/db/pool.ts'
 import { openServices } from '../server/services.ts'
@@ -89,7 +89,7 @@ async function fuzzShop(requests: number) {
   try {
     await migrate(pool, join(import.meta.dirname, '../server/db/migrations'))
     const services = openServices(pool, () => new Date('2026-11-24T10:40:00Z'))
-    await resetDemo(services, join(import.meta.dirname, '../demo/catalogue'))
+    await loadDemoIfEmpty(services, join(import.meta.dirname, '../demo/catalogue'))
     const app = await buildApp({ services })
     const result = await fuzz(app, { requests, seed })
     await app.close()

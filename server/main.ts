@@ -2,13 +2,16 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { loadDemoIfEmpty } from './cli/demo.ts'
 import { clockFrom } from './clock.ts'
-import { migrate } from './db/migrate.ts'
+import { migrate, NotOurs } from './db/migrate.ts'
 import { openPool } from './db/pool.ts'
 import { buildApp } from './app.ts'
 import { openLive } from './live/events.ts'
 import { hostsFrom } from './http/guard.ts'
 import { rebuildIfOlder } from './jobs/rebuild.ts'
+import { sealOlder } from './jobs/seal.ts'
 import { openServices } from './services.ts'
+import { backupFolder } from './whole/backup.ts'
+import { keepBackups } from './whole/nightly.ts'
 import { openThreads } from './threads.ts'
 
 const root = process.env.EKROND_ROOT ?? process.cwd()
@@ -22,11 +25,23 @@ if (!url) {
 
 const clock = clockOrSay(process.env.EKROND_NOW)
 const pool = openPool(url)
+const long = openPool(url, 'long')
 const threads = openThreads(join(root, 'build/heavy-thread.mjs'))
-const services = openServices(pool, clock, threads.heavy)
-await migrate(pool, join(root, 'server/db/migrations'))
-await rebuildIfOlder(pool)
-if (process.env.EKROND_DEMO !== 'off') await loadDemoIfEmpty(services, join(root, 'demo/catalogue'))
+const dataFolder = process.env.EKROND_DATA_FOLDER
+// A clock that stands still knows no night.
+const keepsBackups = Boolean(dataFolder) && !process.env.EKROND_NOW && process.env.EKROND_BACKUPS !== 'off'
+const services = openServices(pool, clock, threads.heavy, { long, keepsBackups })
+try {
+  await migrate(long, join(root, 'server/db/migrations'))
+} catch (error) {
+  if (!(error instanceof NotOurs)) throw error
+  console.error(`ekrond: ${error.message}`)
+  process.exit(2)
+}
+await rebuildIfOlder(long)
+await sealOlder(long)
+if (process.env.EKROND_DEMO !== 'off')
+  await loadDemoIfEmpty(openServices(long, clock), join(root, 'demo/catalogue'))
 const live = openLive(url)
 const webFolder = join(root, 'build/web')
 const app = await buildApp({
@@ -37,15 +52,29 @@ const app = await buildApp({
   ...(existsSync(webFolder) ? { webFolder } : {}),
 })
 
+const endBackups = keepsBackups
+  ? keepBackups(long, backupFolder(dataFolder!), {
+      clock,
+      zone: services.zone,
+      keep: Number(process.env.EKROND_KEEP_BACKUPS ?? 14) || 14,
+    })
+  : () => undefined
+
+let stopping = false
 const stop = async () => {
+  if (stopping) return
+  stopping = true
+  endBackups()
   await app.close()
   await live.close()
   await threads.close()
-  await pool.end()
+  await Promise.all([pool.end(), long.end()])
   process.exit(0)
 }
 process.on('SIGTERM', () => void stop())
 process.on('SIGINT', () => void stop())
+// Whoever started it is gone: a server that nobody can stop any more would hold the port.
+if (process.send) process.once('disconnect', () => void stop())
 
 const address = await app.listen({ host: '127.0.0.1', port: Number(process.env.EKROND_PORT ?? 4180) })
 console.log(`listening ${address}`)

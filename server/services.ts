@@ -9,7 +9,11 @@ import { selectShop, type ShopHead } from './shop/shop.sql.ts'
 /** What the routes work with. */
 export interface Services {
   pool: Pool
+  /** connections of their own for what takes long */
+  long: Pool
   clock: Clock
+  /** whether this process makes nightly backups */
+  keepsBackups: boolean
   cache: JobCache
   appender: Appender
   shop(): Promise<ShopHead>
@@ -26,11 +30,18 @@ const inPlace: Heavy = {
   readCatalogue: (files) => readCatalogue(sentFiles(files)),
 }
 
-export function openServices(pool: Pool, clock: Clock, heavy: Heavy = inPlace): Services {
+export function openServices(
+  pool: Pool,
+  clock: Clock,
+  heavy: Heavy = inPlace,
+  { long = pool, keepsBackups = false }: { long?: Pool; keepsBackups?: boolean } = {},
+): Services {
   const cache = jobCache()
   const shop = () => selectShop(pool)
   return {
     pool,
+    long,
+    keepsBackups,
     clock,
     cache,
     appender: appender(pool, cache, clock),

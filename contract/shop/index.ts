@@ -112,10 +112,27 @@ export const ShopAnswer = v.object({
 })
 export type ShopAnswer = v.InferOutput<typeof ShopAnswer>
 
+/** Whether what the shop has is kept. */
+export const KeepingAnswer = v.object({
+  /** a fact of its database: the demo's, a shop's own, or nothing entered yet */
+  kind: v.picklist(['demo', 'real', 'new']),
+  disk: v.object({
+    state: v.picklist(['ok', 'low', 'full', 'unknown']),
+    freeBytes: v.nullable(v.number()),
+  }),
+  backup: v.object({
+    /** off: none is made by itself here */
+    state: v.picklist(['ok', 'none', 'old', 'failed', 'off']),
+    at: v.nullable(v.string()),
+    why: v.string(),
+  }),
+})
+export type KeepingAnswer = v.InferOutput<typeof KeepingAnswer>
+
 export const HealthAnswer = v.object({
   ok: v.boolean(),
   database: v.boolean(),
   /** room on the disk of the shop's data; unknown where that lies elsewhere */
-  disk: v.picklist(['ok', 'full', 'unknown']),
+  disk: v.picklist(['ok', 'low', 'full', 'unknown']),
   version: v.string(),
 })

@@ -1,8 +1,9 @@
-import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs'
-import { dirname, join, resolve } from 'node:path'
+import { join, resolve } from 'node:path'
+import { clockFrom } from '../clock.ts'
 import { migrate } from '../db/migrate.ts'
 import { openPool } from '../db/pool.ts'
 import { exportShop } from '../whole/export.ts'
+import { isFree, writeFolder } from '../whole/folder.ts'
 
 /** `npm run export -- FOLDER`: the whole shop as an open folder; a folder that holds something already is left alone. */
 async function main(): Promise<number> {
@@ -11,22 +12,21 @@ async function main(): Promise<number> {
     console.error('Name the folder: npm run export -- FOLDER')
     return 2
   }
-  if (existsSync(folder) && readdirSync(folder).length > 0) {
+  if (!isFree(folder)) {
     console.error(`${folder} is not empty, and nothing in it is written over. Name a new folder.`)
     return 2
   }
-  const pool = openPool(process.env.EKROND_DATABASE_URL!)
+  const pool = openPool(process.env.EKROND_DATABASE_URL!, 'long')
   try {
     await migrate(pool, join(process.cwd(), 'server/db/migrations'))
-    let files = 0
-    for await (const { name, contents } of exportShop(pool)) {
-      const path = join(folder, name)
-      mkdirSync(dirname(path), { recursive: true })
-      writeFileSync(path, contents)
-      files++
-    }
+    const files = await writeFolder(exportShop(pool, clockFrom(process.env.EKROND_NOW)()), folder, (n) =>
+      console.error(`${n.toLocaleString('en')} files written`),
+    )
     console.log(`${files} files written to ${folder}.`)
     return 0
+  } catch (error) {
+    console.error(`Nothing was exported: ${(error as Error).message}`)
+    return 2
   } finally {
     await pool.end()
   }

@@ -2,8 +2,9 @@ import { join, resolve } from 'node:path'
 import { migrate } from '../db/migrate.ts'
 import { openPool } from '../db/pool.ts'
 import { folderFiles } from '../import/files.ts'
-import { readCatalogue, type ImportError } from '../import/read.ts'
+import { readCatalogue } from '../import/read.ts'
 import { writeCatalogue } from '../import/write.ts'
+import { progress, tellFaults } from './tell.ts'
 import { importShop, isWholeShop, WholeShopFaults } from '../whole/import.ts'
 
 /** `npm run import -- FOLDER`: a catalogue, or a whole shop into an empty one. All or nothing; exit status 2 where there is a fault. */
@@ -17,12 +18,14 @@ async function main(): Promise<number> {
   const whole = isWholeShop(files)
   const read = whole ? null : await readCatalogue(files, progress)
   if (read && 'errors' in read) return tellFaults(read.errors)
-  const pool = openPool(process.env.EKROND_DATABASE_URL!)
+  const pool = openPool(process.env.EKROND_DATABASE_URL!, 'long')
   try {
     await migrate(pool, join(process.cwd(), 'server/db/migrations'))
     if (!read) {
-      const { jobs, entries } = await importShop(pool, files, progress)
-      console.log(`The whole shop was taken in: ${jobs} jobs with ${entries} entries.`)
+      const { jobs, entries, photographs, whole: checked } = await importShop(pool, files, progress)
+      console.log(
+        `${checked ? 'The whole shop was taken in' : 'Taken in as far as it goes (an older export without a manifest: nobody can say whether it is whole)'}: ${jobs} jobs with ${entries} entries, ${photographs} photographs.`,
+      )
       return 0
     }
     const { newRevisions } = await writeCatalogue(pool, read.catalogue)
@@ -37,18 +40,6 @@ async function main(): Promise<number> {
   } finally {
     await pool.end()
   }
-}
-
-const progress = (file: string, rows: number) =>
-  console.error(`${file}: ${rows.toLocaleString('en')} rows read`)
-
-function tellFaults(errors: readonly ImportError[]): number {
-  for (const { file, row, column, sentence } of errors)
-    console.error(
-      `${file}${row === null ? '' : `, row ${row}`}${column === null ? '' : `, ${column}`}: ${sentence}`,
-    )
-  console.error(`Nothing was taken in. Faults: ${errors.length}.`)
-  return 2
 }
 
 process.exitCode = await main()

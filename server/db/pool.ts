@@ -16,12 +16,19 @@ export function instantOf(text: string): string {
     : new Date(text).toISOString()
 }
 
-export function openPool(url: string): Pool {
+/** What a bench waits for at most. A transaction that stands still lets go of the jobs that it has locked. */
+const BENCH_LIMITS = '-c statement_timeout=20000 -c idle_in_transaction_session_timeout=30000'
+
+/**
+ * Connections for a kind of work: `bench` for what somebody waits for, `long` for the whole shop in or out, backups, migrations. They
+ * are apart, so that the long never keeps the bench from its own.
+ */
+export function openPool(url: string, work: 'bench' | 'long' = 'bench'): Pool {
   const pool = new pg.Pool({
     connectionString: url,
-    max: 10,
+    max: work === 'bench' ? 10 : 3,
     connectionTimeoutMillis: 10_000,
-    options: '-c timezone=UTC',
+    options: `-c timezone=UTC ${work === 'bench' ? BENCH_LIMITS : ''}`,
   })
   // Without a listener a connection that PostgreSQL ends takes the whole process down.
   pool.on('error', (error) => console.error(`database connection lost: ${error.message}`))
@@ -47,6 +54,27 @@ export async function inTransaction<T>(pool: Pool, work: (client: Client) => Pro
     // One whose connection is gone is not given to the next.
     client.release(isDatabaseAway(lost))
   }
+}
+
+/**
+ * A transaction that is open already, as a pool: what begins one of its own in it gets a part that can be taken back alone. So several
+ * pieces of work that each are all or nothing become one that is.
+ */
+export function poolWithin(client: Client): Pool {
+  let depth = 0
+  const within = new Proxy(client, {
+    get(target, name) {
+      if (name === 'release') return () => undefined
+      if (name !== 'query') return Reflect.get(target, name) as unknown
+      return (text: string, values?: unknown[]) => {
+        if (/^begin\b/.test(text)) return target.query(`savepoint part_${++depth}`)
+        if (text === 'commit') return target.query(`release savepoint part_${depth--}`)
+        if (text === 'rollback') return target.query(`rollback to savepoint part_${depth--}`)
+        return target.query(text, values)
+      }
+    },
+  })
+  return { query: within.query.bind(within), connect: () => Promise.resolve(within) } as unknown as Pool
 }
 
 const AWAY_CODES = new Set([

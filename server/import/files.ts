@@ -7,6 +7,8 @@ export interface Files {
   list(folder: string): string[]
   /** undefined where there is no such file */
   read(name: string): string | undefined
+  /** as it lies there; undefined where there is no such file */
+  bytes(name: string): Buffer | undefined
   /** a file's text piece by piece, for tables that may not fit into memory; undefined where there is none */
   pieces(name: string): Iterable<string> | AsyncIterable<string> | undefined
   /** whether the pieces are read anew each time, and rows need not be kept */
@@ -39,6 +41,10 @@ export function folderFiles(folder: string): Files {
       const path = pathOf(name)
       return path === undefined ? undefined : readFileSync(path, 'utf8')
     },
+    bytes(name) {
+      const path = pathOf(name)
+      return path === undefined ? undefined : readFileSync(path)
+    },
     pieces(name) {
       const path = pathOf(name)
       return path === undefined
@@ -62,6 +68,7 @@ export function sentFiles(sent: Readonly<Record<string, string>>): Files {
   return {
     list: (sub) => [...files.keys()].filter((name) => name.startsWith(`${sub}/`)).sort(),
     read: (name) => files.get(name),
+    bytes: (name) => (files.has(name) ? Buffer.from(files.get(name)!) : undefined),
     pieces: (name) => (files.has(name) ? [files.get(name)!] : undefined),
     onDisk: false,
   }

@@ -16,7 +16,9 @@ export interface ImportError {
 }
 
 export const Head = v.object({
-  format: v.literal(1),
+  /** 2: a whole shop with its manifest; 1: a catalogue, or a whole shop of before */
+  format: v.picklist([1, 2]),
+  kind: v.optional(v.picklist(['demo', 'real', 'new']), 'real'),
   shop: v.object({
     name: v.string(),
     place: v.string(),

@@ -98,8 +98,26 @@ export async function writeTables(client: Client, tables: Tables): Promise<void>
   await upsertAll(client, 'shelf', ['part'], tables['shelf.csv'])
 }
 
-/** Rows that one statement takes. */
+/** Rows and characters of JSON that one statement takes: what is larger goes in several, and the memory stays what it is. */
 const BATCH = 5000
+const BATCH_CHARACTERS = 4_000_000
+
+/** Rows as JSON arrays, none of them larger than one statement takes. */
+function* jsonParts(rows: Iterable<Record<string, unknown>>): Generator<string> {
+  let part: string[] = []
+  let length = 0
+  for (const row of rows) {
+    const text = JSON.stringify(row)
+    if (part.length && (part.length >= BATCH || length + text.length > BATCH_CHARACTERS)) {
+      yield `[${part.join(',')}]`
+      part = []
+      length = 0
+    }
+    part.push(text)
+    length += text.length
+  }
+  if (part.length) yield `[${part.join(',')}]`
+}
 
 async function* batches(rows: Rows): AsyncGenerator<Row[]> {
   let batch: Row[] = []
@@ -116,7 +134,7 @@ async function upsertAll(client: Client, table: string, keys: string[], rows: Ro
   for await (const batch of batches(rows)) await upsert(client, table, keys, batch)
 }
 
-/** One statement: rows as JSON, columns by name. Table and column names come from this file and the import's own list. */
+/** Rows as JSON, columns by name, in as few statements as they fit. Table and column names come from this file and the import's own list. */
 async function upsert(
   client: Client,
   table: string,
@@ -130,10 +148,11 @@ async function upsert(
     ? `do update set ${rest.map((column) => `${column} = excluded.${column}`).join(', ')}`
     : 'do nothing'
   const source = `select ${columns.join(', ')} from jsonb_populate_recordset(null::${table}, $1)`
-  await client.query(
-    `insert into ${table} (${columns.join(', ')}) ${source} on conflict (${keys.join(', ')}) ${onConflict}`,
-    [JSON.stringify(rows)],
-  )
+  for (const part of jsonParts(rows))
+    await client.query(
+      `insert into ${table} (${columns.join(', ')}) ${source} on conflict (${keys.join(', ')}) ${onConflict}`,
+      [part],
+    )
 }
 
 async function addRevisions(client: Client, catalogue: Catalogue): Promise<Written> {
@@ -177,7 +196,7 @@ async function addRevisions(client: Client, catalogue: Catalogue): Promise<Writt
   return written
 }
 
-/** Rows that are new, one statement; columns that a row does not name keep their default. */
+/** Rows that are new; columns that a row does not name keep their default. */
 export async function insertRows(
   client: Client,
   table: string,
@@ -185,8 +204,9 @@ export async function insertRows(
 ): Promise<void> {
   if (rows.length === 0) return
   const columns = Object.keys(rows[0]!).join(', ')
-  await client.query(
-    `insert into ${table} (${columns}) select ${columns} from jsonb_populate_recordset(null::${table}, $1)`,
-    [JSON.stringify(rows)],
-  )
+  for (const part of jsonParts(rows))
+    await client.query(
+      `insert into ${table} (${columns}) select ${columns} from jsonb_populate_recordset(null::${table}, $1)`,
+      [part],
+    )
 }

@@ -57,7 +57,11 @@ export function jobCache(): JobCache {
   const find = async (db: Queryable, { specRev, buildRev }: { specRev: string; buildRev: string }) => {
     const key = `${specRev}|${buildRev}`
     const found = sheetsByRevision.get(key) ?? (await selectSheets(db, specRev, buildRev))
-    if (found) sheetsByRevision.set(key, found)
+    if (found) {
+      sheetsByRevision.delete(key)
+      sheetsByRevision.set(key, found)
+      if (sheetsByRevision.size > MOST_CACHED) sheetsByRevision.delete(sheetsByRevision.keys().next().value!)
+    }
     return found
   }
   const keep = (state: JobState) => {

@@ -3,6 +3,7 @@ import { checkLetter, type Entry } from '@ekrond/core/job'
 import { type JobSummary } from '@ekrond/core/stations'
 import type { ReturnSheet } from '@ekrond/core/return-sheet'
 import type { Sheets } from '@ekrond/core/sheets'
+import { sealOf } from './seal.ts'
 import { escapeLike, type Queryable } from '../db/pool.ts'
 
 interface EntryRow {
@@ -99,6 +100,14 @@ export async function selectEntries(db: Queryable, job: string, after = 0): Prom
   const { rows } = await db.query<EntryRow>('select * from entry where job = $1 and seq > $2 order by seq', [
     job,
     after,
+  ])
+  return rows.map(toEntry)
+}
+
+/** Several jobs' logs at once, each in its order. */
+export async function selectEntriesOf(db: Queryable, jobs: readonly string[]): Promise<Entry[]> {
+  const { rows } = await db.query<EntryRow>('select * from entry where job = any($1) order by job, seq', [
+    jobs,
   ])
   return rows.map(toEntry)
 }
@@ -234,9 +243,25 @@ export async function insertReturnSheet(
   document: unknown,
 ): Promise<void> {
   await db.query(
-    'insert into return_sheet (job, seq, revision, sha256, document) values ($1, $2, $3, $4, $5) on conflict do nothing',
-    [job, seq, revision, sha256, JSON.stringify(document)],
+    'insert into return_sheet (job, seq, revision, sha256, document, sealed) values ($1, $2, $3, $4, $5, $6) on conflict do nothing',
+    [job, seq, revision, sha256, JSON.stringify(document), sealOf(document)],
   )
+}
+
+/** The sheets of several jobs as they are kept, each with its seal. */
+export async function selectReturnSheetsOf(db: Queryable, jobs: readonly string[]) {
+  const { rows } = await db.query<{
+    job: string
+    revision: string
+    seq: number
+    sha256: string
+    sealed: string | null
+    document: unknown
+  }>(
+    'select job, revision, seq, sha256, sealed, document from return_sheet where job = any($1) order by job, seq',
+    [jobs],
+  )
+  return rows
 }
 
 /** The sheets that went out, oldest first: what each said stays, whatever the log says now. */

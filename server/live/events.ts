@@ -1,6 +1,7 @@
 import pg from 'pg'
 import { PassThrough } from 'node:stream'
 import type { FastifyInstance } from 'fastify'
+import { SHOP_IS_OPEN } from '../db/presence.ts'
 
 const KEEP_ALIVE_MS = 15_000
 const MOST_BACK_OFF_MS = 5_000
@@ -27,6 +28,8 @@ export function openLive(url: string): Live {
     try {
       await next.connect()
       await next.query('listen ekrond')
+      // Whoever empties or restores a shop must not do it under a server that is open on it.
+      await next.query('select pg_advisory_lock_shared($1)', [SHOP_IS_OPEN])
       client = next
       waitMs = 100
       tell('resync', '{}')

@@ -1,10 +1,16 @@
 import type { Queryable } from '../db/pool.ts'
 
 /** Keeps a picture under its hash; one that is there already stays. */
-export async function insertPhotograph(db: Queryable, hash: string, picture: Buffer): Promise<void> {
+export async function insertPhotograph(
+  db: Queryable,
+  hash: string,
+  picture: Buffer,
+  takenIn?: string,
+): Promise<void> {
   await db.query(
-    `insert into photograph (hash, picture) values (decode($1, 'hex'), $2) on conflict (hash) do nothing`,
-    [hash, picture],
+    `insert into photograph (hash, picture, taken_in) values (decode($1, 'hex'), $2, coalesce($3::timestamptz, now()))
+     on conflict (hash) do nothing`,
+    [hash, picture, takenIn ?? null],
   )
 }
 
@@ -14,14 +20,6 @@ export async function selectPhotograph(db: Queryable, hash: string): Promise<Buf
     [hash],
   )
   return rows[0]?.picture
-}
-
-/** Every picture's hash, for the whole shop's files. */
-export async function selectPhotographs(db: Queryable): Promise<string[]> {
-  const { rows } = await db.query<{ hash: string }>(
-    `select encode(hash, 'hex') as hash from photograph order by hash`,
-  )
-  return rows.map(({ hash }) => hash)
 }
 
 /** Several pictures by their hashes. */

@@ -38,7 +38,7 @@ describe('photographs', () => {
   })
   it('go out with the whole shop', async () => {
     const names: string[] = []
-    for await (const { name, contents } of exportShop(shop.pool))
+    for await (const { name, contents } of exportShop(shop.pool, shop.services.clock()))
       if (name.startsWith('photographs/')) {
         names.push(name)
         expect(Buffer.isBuffer(contents) && contents.equals(picture)).toBe(true)

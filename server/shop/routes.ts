@@ -1,24 +1,40 @@
-import { HealthAnswer, ShopAnswer, ShopBody, ShopHistoryAnswer, ShopSaved } from '@ekrond/contract/shop'
+import {
+  HealthAnswer,
+  KeepingAnswer,
+  ShopAnswer,
+  ShopBody,
+  ShopHistoryAnswer,
+  ShopSaved,
+} from '@ekrond/contract/shop'
 import type { FastifyInstance } from 'fastify'
-import { statfs } from 'node:fs/promises'
 import { localDate } from '../clock.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import type { Services } from '../services.ts'
-import { inTransaction } from '../db/pool.ts'
+import { inTransaction, type Pool } from '../db/pool.ts'
+import { kindOfShop } from '../db/untouched.ts'
 import { ProblemError } from '../http/problem.ts'
+import { backupFolder, backupState } from '../whole/backup.ts'
+import { diskRoom } from './disk.ts'
 import { selectShopChanges, selectShopLists, selectShopVersion, saveShop } from './shop.sql.ts'
 
-/** Less room than this and PostgreSQL may stop at any moment. */
-const LEAST_ROOM_BYTES = 64 * 1024 * 1024
+/** A database that says nothing for so long is away. */
+const ANSWER_MS = 2000
 
-async function diskState(): Promise<'ok' | 'full' | 'unknown'> {
-  const folder = process.env.EKROND_DATA_FOLDER
-  if (!folder) return 'unknown'
-  return statfs(folder).then(
-    ({ bavail, bsize }) => (bavail * bsize < LEAST_ROOM_BYTES ? 'full' : 'ok'),
-    () => 'unknown',
+/** Whether the database answers, within two seconds. */
+async function answers(pool: Pool): Promise<boolean> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const tooLong = new Promise<boolean>((resolve) => {
+    timer = setTimeout(() => resolve(false), ANSWER_MS)
+  })
+  const asked = pool.query('select 1').then(
+    () => true,
+    () => false,
   )
+  return Promise.race([asked, tooLong]).finally(() => clearTimeout(timer))
 }
+
+/** A nightly backup that is older than this was missed. */
+const OLD_BACKUP_MS = 36 * 3600_000
 
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
 export async function shopRoutes(
@@ -28,12 +44,21 @@ export async function shopRoutes(
   const app = plain.withTypeProvider<ValibotTypeProvider>()
 
   app.get('/api/health', { schema: { response: { 200: HealthAnswer } } }, async () => {
-    const database = await services.pool.query('select 1').then(
-      () => true,
-      () => false,
-    )
-    const disk = await diskState()
+    const database = await answers(services.pool)
+    const { state: disk } = diskRoom()
     return { ok: database && disk !== 'full', database, disk, version: '0.1.0' }
+  })
+
+  /** Whether what the shop has is kept: whose it is, room on its disk, its newest backup. */
+  app.get('/api/keeping', { schema: { response: { 200: KeepingAnswer } } }, async () => {
+    const kind = await kindOfShop(services.pool)
+    const folder = process.env.EKROND_DATA_FOLDER
+    const nightly = folder !== undefined && services.keepsBackups
+    const { at, failed } = nightly ? backupState(backupFolder(folder)) : { at: null, failed: '' }
+    const old = at !== null && services.clock().getTime() - Date.parse(at) > OLD_BACKUP_MS
+    const state =
+      !nightly || kind === 'new' ? 'off' : failed ? 'failed' : at === null ? 'none' : old ? 'old' : 'ok'
+    return { kind, disk: diskRoom(), backup: { state, at, why: failed } } as const
   })
 
   app.get('/api/shop', { schema: { response: { 200: ShopAnswer } } }, async () => {

@@ -50,9 +50,14 @@ export async function selectShopVersion(db: Queryable): Promise<number> {
   return rows[0]!.version
 }
 
-export async function selectShopChanges(db: Queryable): Promise<ShopHistoryAnswer['changes']> {
+/** What the shop said of itself, the newest first; `most` null for all of it. */
+export async function selectShopChanges(
+  db: Queryable,
+  most: number | null = 200,
+): Promise<ShopHistoryAnswer['changes']> {
   const { rows } = await db.query<ShopHistoryAnswer['changes'][number]>(
-    'select version, at, by, settings from shop_change order by version desc limit 200',
+    'select version, at, by, settings from shop_change order by version desc limit $1',
+    [most],
   )
   return rows
 }

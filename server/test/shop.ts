@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import { inject } from 'vitest'
 import { buildApp } from '../app.ts'
-import { resetDemo } from '../cli/demo.ts'
+import { loadDemoIfEmpty } from '../cli/demo.ts'
 import { clockFrom } from '../clock.ts'
 import { openPool, type Pool } from '../db/pool.ts'
 import { openServices, type Services } from '../services.ts'
@@ -26,7 +26,7 @@ export async function openShop(name: string, { demo = true } = {}): Promise<Test
   const url = withDatabase(inject('databaseUrl'), name)
   const pool = openPool(url)
   const services = openServices(pool, clockFrom(NOW))
-  if (demo) await resetDemo(services, catalogueFolder)
+  if (demo) await loadDemoIfEmpty(services, catalogueFolder)
   const app = await buildApp({ services })
   return {
     pool,

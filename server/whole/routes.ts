@@ -1,13 +1,13 @@
 import { ImportAnswer, ImportBody } from '@ekrond/contract/library'
 import type { FastifyInstance } from 'fastify'
 import * as v from 'valibot'
-import { ZipFile } from 'yazl'
 import { ProblemError } from '../http/problem.ts'
 import type { ValibotTypeProvider } from '../http/valibot.ts'
 import { previewCatalogue, writeCatalogue } from '../import/write.ts'
 import type { Services } from '../services.ts'
 import { localDate } from '../clock.ts'
 import { exportShop } from './export.ts'
+import { packed } from './pack.ts'
 
 /** The whole shop goes out, or a catalogue comes in, for so many at once. */
 const MOST_AT_ONCE = 2
@@ -20,7 +20,7 @@ export async function wholeRoutes(
   { services }: { services: Services },
 ): Promise<void> {
   const app = plain.withTypeProvider<ValibotTypeProvider>()
-  const { pool } = services
+  const { long: pool } = services
   let busy = 0
   const begin = () => {
     if (busy >= MOST_AT_ONCE)
@@ -40,21 +40,15 @@ export async function wholeRoutes(
   /** The whole shop, packed: the same files as `npm run export`. */
   app.get('/api/export.zip', { schema: { hide: true } }, async (_request, reply) => {
     const end = begin()
-    const zip = new ZipFile()
-    zip.outputStream.once('close', end)
-    zip.outputStream.once('end', end)
-    zip.outputStream.once('error', end)
-    const head = `shop-${localDate(services.clock(), await services.zone())}`
-    const pack = async () => {
-      for await (const { name, contents } of exportShop(pool))
-        zip.addBuffer(Buffer.from(contents), `${head}/${name}`)
-      zip.end()
-    }
-    pack().catch((error: Error) => zip.outputStream.emit('error', error))
+    const now = services.clock()
+    const head = `shop-${localDate(now, await services.zone().catch((error: Error) => (end(), Promise.reject(error))))}`
+    const zip = packed(exportShop(pool, now), `${head}/`)
+    // A download that is broken off ends here too.
+    zip.once('close', end)
     return reply
       .type('application/zip')
       .header('content-disposition', `attachment; filename="${head}.zip"`)
-      .send(zip.outputStream)
+      .send(zip)
   })
 
   /** A catalogue as files: what it would change, or taken in. Faults change nothing. */

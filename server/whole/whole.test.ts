@@ -1,12 +1,16 @@
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { dirname, join } from 'node:path'
+import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { opening } from '../../demo/log-entries.ts'
 import { folderFiles } from '../import/files.ts'
 import { openShop, type TestShop } from '../test/shop.ts'
+import { isUntouched, kindOfShop, tablesOfAShop } from '../db/untouched.ts'
+import { insertPhotograph } from '../photos/photos.sql.ts'
 import { exportShop } from './export.ts'
+import { isFree, writeFolder } from './folder.ts'
+import { sha256, type Manifest } from './manifest.ts'
 import { importShop, isWholeShop, WholeShopFaults } from './import.ts'
 
 let shop: TestShop
@@ -14,47 +18,37 @@ let empty: TestShop
 let folder: string
 beforeAll(async () => {
   shop = await openShop('whole_from')
+  await insertPhotograph(shop.pool, hash, picture)
+  // A row in each table: one that has none would be compared with nothing.
+  await shop.pool.query(
+    `insert into store_change (what, code, version, at, by, record) values ('part', 'FL-090', 1, '2026-11-24T08:00:00Z', 'R. Oda', null);
+     insert into list_number_change (list_number, number, at, by, what, why) values ('K-4417-2S', 1, '2026-11-24T08:00:00Z', 'R. Oda', 'copied', 'seen');
+     insert into shop_change (version, at, by, settings) values (1, '2026-11-24T08:00:00Z', 'R. Oda', (
+       select jsonb_build_object('name', name, 'place', place, 'zone', zone, 'workingDays', working_days, 'hourMinor', hour_minor,
+         'tankLitres', tank_litres, 'warrantyDays', warranty_days, 'currency', jsonb_build_object('code', currency_code, 'exponent', currency_exponent),
+         'people', '[]'::jsonb, 'gauges', '[]'::jsonb) from shop));`,
+  )
   empty = await openShop('whole_to', { demo: false })
   folder = mkdtempSync(join(tmpdir(), 'ekrond-whole-'))
-  for await (const { name, contents } of exportShop(shop.pool)) {
-    mkdirSync(dirname(join(folder, name)), { recursive: true })
-    writeFileSync(join(folder, name), contents)
-  }
+  expect(isFree(folder)).toBe(true)
+  await writeFolder(exportShop(shop.pool, shop.services.clock()), folder)
 })
 afterAll(() => Promise.all([shop.close(), empty.close()]))
 
-const TABLES = [
-  'shop',
-  'shop_change',
-  'store_change',
-  'maker',
-  'model',
-  'list_number',
-  'list_number_change',
-  'sheet_revision',
-  'person',
-  'gauge',
-  'customer',
-  'part',
-  'supplier',
-  'price',
-  'kit',
-  'kit_hold',
-  'shelf',
-  'job',
-  'entry',
-  'return_sheet',
-]
-const everything = async ({ pool }: TestShop) =>
-  Object.fromEntries(
-    await Promise.all(
-      TABLES.map(async (table) => [
-        table,
-        (await pool.query<{ row: string }>(`select to_jsonb(t)::text as row from ${table} t order by 1`))
-          .rows,
-      ]),
-    ),
-  ) as Record<string, { row: string }[]>
+const picture = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3, 0xff, 0xd9])
+const hash = sha256(picture)
+
+/** Every row of every table that the database itself lists. */
+const everything = async ({ pool }: TestShop) => {
+  const found: Record<string, string[]> = {}
+  for (const table of await tablesOfAShop(pool)) {
+    const { rows } = await pool.query<{ row: string }>(
+      `select to_jsonb(t)::text as row from "${table}" t order by 1`,
+    )
+    found[table] = rows.map(({ row }) => row)
+  }
+  return found
+}
 const faultsOf = (files: string) =>
   importShop(empty.pool, folderFiles(files)).then(
     () => [],
@@ -63,12 +57,25 @@ const faultsOf = (files: string) =>
       throw error
     },
   )
-const broken = (file: string, change: (text: string) => string): string => {
+/** The folder with a file changed, and the manifest made to fit it: what is spoilt inside is found by its own checks. */
+const broken = (file: string, change: (text: string) => string, fit = true): string => {
   const copy = mkdtempSync(join(tmpdir(), 'ekrond-broken-'))
   cpSync(folder, copy, { recursive: true })
-  writeFileSync(join(copy, file), change(readFileSync(join(copy, file), 'utf8')))
+  const changed = change(readFileSync(join(copy, file), 'utf8'))
+  writeFileSync(join(copy, file), changed)
+  if (!fit) return copy
+  const manifest = JSON.parse(readFileSync(join(copy, 'manifest.json'), 'utf8')) as Manifest
+  manifest.files[file] = [Buffer.byteLength(changed), sha256(changed)]
+  writeFileSync(join(copy, 'manifest.json'), JSON.stringify(manifest))
   return copy
 }
+const without = (...names: string[]): string => {
+  const copy = mkdtempSync(join(tmpdir(), 'ekrond-torn-'))
+  cpSync(folder, copy, { recursive: true })
+  for (const name of names) rmSync(join(copy, name))
+  return copy
+}
+const isEmpty = async () => expect(await isUntouched(empty.pool)).toBe(true)
 
 describe('the whole shop', () => {
   it('is an open folder of JSON and CSV, one file a job and one a list number', () => {
@@ -118,11 +125,59 @@ describe('the whole shop', () => {
     ],
   ])('cut off or spoilt in %s leaves the empty shop empty, and says where', async (file, change, wanted) => {
     expect(await faultsOf(broken(file, change))).toContainEqual(expect.objectContaining(wanted))
-    expect((await empty.pool.query('select 1 from job union all select 1 from list_number')).rows).toEqual([])
+    await isEmpty()
+  })
+  it('torn apart is refused, and every file that is missing or altered is named', async () => {
+    const jobs = [1182, 1183, 1184, 1186, 1188, 1190, 1192, 1194].map((number) => `jobs/${number}.json`)
+    expect((await faultsOf(without(...jobs))).map(({ file }) => file).sort()).toEqual(jobs)
+    // A killed one of today has no manifest; what it has looks whole.
+    expect(await faultsOf(without('manifest.json'))).toContainEqual(
+      expect.objectContaining({
+        file: 'manifest.json',
+        sentence: expect.stringContaining('cut off') as string,
+      }),
+    )
+    expect(await faultsOf(broken('prices.csv', (t) => t.replace(/\d+$/m, '7'), false))).toContainEqual(
+      expect.objectContaining({ file: 'prices.csv', sentence: expect.stringContaining('altered') as string }),
+    )
+    await isEmpty()
+  })
+  it('with a return sheet that says something else than what went out is refused by its seal', async () => {
+    const spoilt = broken('jobs/1187.json', (t) => t.replace('"asLeft": "', '"asLeft": "9'))
+    expect(await faultsOf(spoilt)).toContainEqual(
+      expect.objectContaining({ file: 'jobs/1187.json', column: 'sheets.0' }),
+    )
+    await isEmpty()
+  })
+  it('with another picture under a picture’s name is refused', async () => {
+    const copy = without()
+    writeFileSync(join(copy, `photographs/${hash}.jpg`), 'another')
+    expect((await faultsOf(copy))[0]!.file).toBe(`photographs/${hash}.jpg`)
+    await isEmpty()
+  })
+  it('is moved to its name when it is whole: one that is cut off leaves none, and the next one clears it away', async () => {
+    const place = join(mkdtempSync(join(tmpdir(), 'ekrond-cut-')), 'out')
+    async function* cut() {
+      let n = 0
+      for await (const file of exportShop(shop.pool, shop.services.clock()))
+        if (++n > 20) throw new Error('cut')
+        else yield file
+    }
+    await expect(writeFolder(cut(), place)).rejects.toThrow('cut')
+    expect(isFree(place)).toBe(true)
+    await writeFolder(exportShop(shop.pool, shop.services.clock()), place)
+    expect(folderFiles(place).list('jobs')).toHaveLength(15)
   })
   it('taken into an empty shop gives every row as it was, the rack’s among them, and goes on counting', async () => {
-    expect(await importShop(empty.pool, folderFiles(folder))).toMatchObject({ jobs: 15 })
-    expect(await everything(empty)).toEqual(await everything(shop))
+    expect(await importShop(empty.pool, folderFiles(folder))).toMatchObject({
+      jobs: 15,
+      photographs: 1,
+      whole: true,
+    })
+    const all = await everything(shop)
+    expect(Object.entries(all).filter(([, rows]) => rows.length === 0)).toEqual([])
+    expect(await everything(empty)).toEqual(all)
+    expect(await kindOfShop(empty.pool)).toBe('demo')
     const job = randomUUID()
     const { number } = await empty.services.appender.append(job, [
       {
@@ -139,7 +194,9 @@ describe('the whole shop', () => {
   })
   it('is not poured over a shop that has something', async () => {
     const faults = await faultsOf(folder)
-    expect(faults[0]!.sentence).toMatch(/^This shop is not empty: it has 16 jobs/)
+    expect(faults[0]!.sentence).toMatch(/^The demo shop stands here, with 16 jobs/)
+    await empty.pool.query("delete from setup where what = 'demo'")
+    expect((await faultsOf(folder))[0]!.sentence).toMatch(/^This shop is not empty: it has 16 jobs/)
   })
   it('comes as one packed file as well, of the same names', async () => {
     const response = await shop.app.inject({ method: 'GET', url: '/api/export.zip' })

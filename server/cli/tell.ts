@@ -1,0 +1,15 @@
+import type { ImportError } from '../import/read.ts'
+
+/** How far a long reading is. */
+export const progress = (file: string, rows: number) =>
+  console.error(`${file}: ${rows.toLocaleString('en')} read`)
+
+/** Faults by file, row and column; the exit status that goes with them. */
+export function tellFaults(errors: readonly ImportError[]): number {
+  for (const { file, row, column, sentence } of errors)
+    console.error(
+      `${file}${row === null ? '' : `, row ${row}`}${column === null ? '' : `, ${column}`}: ${sentence}`,
+    )
+  console.error(`Nothing was taken in. Faults: ${errors.length}.`)
+  return 2
+}
