@@ -7,8 +7,10 @@ if (!address) {
   process.exit(2)
 }
 const stop = connectAll(address, process.env.EKROND_BENCH ?? '1', bench())
-for (const signal of ['SIGTERM', 'SIGINT'] as const)
-  process.on(signal, () => {
-    stop()
-    process.exit(0)
-  })
+const end = () => {
+  stop()
+  process.exit(0)
+}
+for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, end)
+// Whoever started them is gone.
+if (process.send) process.once('disconnect', end)

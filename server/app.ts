@@ -1,10 +1,9 @@
 import helmet from '@fastify/helmet'
-import fastifyStatic from '@fastify/static'
 import swagger from '@fastify/swagger'
 import Fastify, { type FastifyInstance } from 'fastify'
-import { existsSync } from 'node:fs'
-import { guard, hostsFrom } from './http/guard.ts'
-import { answerProblem, answerUnreadable, clip } from './http/problem.ts'
+import { callersFrom, guard, type Callers } from './http/guard.ts'
+import { nothingAt, servePages, type PageFolders } from './http/pages.ts'
+import { answerProblem, answerUnreadable } from './http/problem.ts'
 import { asJsonSchema, useValibot } from './http/valibot.ts'
 import { jobRoutes } from './jobs/routes.ts'
 import { libraryRoutes } from './library/routes.ts'
@@ -22,19 +21,22 @@ export interface AppOptions {
   services: Services
   live?: Live
   /** the built pages; without them only the API is served */
-  webFolder?: string
+  pages?: PageFolders
+  /** the build that is served; windows of another one are told */
+  version?: string
   log?: boolean
   /** names under which it may be called, beside loopback's */
-  hosts?: ReadonlySet<string>
+  callers?: Callers
 }
 
 /** The server: the API under /api, the built pages beside it. It keeps no state of its own but pure caches. */
 export async function buildApp({
   services,
   live,
-  webFolder,
+  pages,
+  version = '',
   log = false,
-  hosts = hostsFrom(undefined),
+  callers = callersFrom(undefined),
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger: log ? { level: 'warn' } : false,
@@ -46,7 +48,7 @@ export async function buildApp({
   })
   useValibot(app)
   app.setErrorHandler(answerProblem)
-  guard(app, hosts)
+  guard(app, callers)
   await app.register(helmet, {
     contentSecurityPolicy: {
       directives: {
@@ -73,34 +75,11 @@ export async function buildApp({
   await benchRoutes(app)
   await app.register(wholeRoutes, { services })
   app.get('/api/openapi.json', { schema: { hide: true } }, () => app.swagger())
-  if (live) liveRoutes(app, live)
+  if (live) liveRoutes(app, live, version)
 
-  const pages = webFolder && existsSync(webFolder)
-  if (pages)
-    await app.register(fastifyStatic, {
-      root: webFolder,
-      preCompressed: true,
-      // Hashed files never change; the page itself is asked for each time.
-      setHeaders: (reply, path) =>
-        void reply.header(
-          'cache-control',
-          /\/assets\//.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
-        ),
-    })
-  app.setNotFoundHandler((request, reply) => {
-    if (pages && request.method === 'GET' && !request.url.startsWith('/api/'))
-      return reply.type('text/html').header('cache-control', 'no-cache').sendFile('index.html')
-    return reply
-      .code(404)
-      .type('application/problem+json')
-      .send(
-        JSON.stringify({
-          type: 'about:blank',
-          title: 'Not here',
-          status: 404,
-          detail: `There is nothing at “${clip(request.url)}”.`,
-        }),
-      )
+  if (pages) await servePages(app, pages)
+  app.setNotFoundHandler((request) => {
+    throw nothingAt(request.url)
   })
   return app
 }

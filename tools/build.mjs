@@ -1,6 +1,16 @@
 // The production build: pages by Vite, precompressed; the server as one bundle. Skipped where nothing changed.
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs'
 import { extname, join, relative } from 'node:path'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import { root, say } from './install.mjs'
@@ -23,6 +33,7 @@ export async function ensureBuild() {
   const stamp = join(out, 'stamp')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
   say('building …')
+  keepEarlier()
   rmSync(out, { recursive: true, force: true })
   mkdirSync(out, { recursive: true })
   await runToEnd(
@@ -36,11 +47,26 @@ export async function ensureBuild() {
       'warn',
     ],
     // Whoever calls: a test runner's own NODE_ENV would make the pages a development build.
-    { cwd: root, env: { ...process.env, NODE_ENV: 'production' } },
+    { cwd: root, env: { ...process.env, NODE_ENV: 'production', VITE_EKROND_BUILD: hash.slice(0, 12) } },
   )
   precompress(join(out, 'web'))
   await bundleServer()
   writeFileSync(stamp, hash)
+}
+
+/** What earlier builds had stays for a day: a window that was opened on one of them still finds its parts. */
+const earlier = join(root, 'node_modules/.cache/ekrond-pages/assets')
+const DAY_MS = 24 * 3600_000
+
+function keepEarlier() {
+  mkdirSync(earlier, { recursive: true })
+  for (const file of walk(earlier)) if (Date.now() - statSync(file).mtimeMs > DAY_MS) rmSync(file)
+  const was = join(out, 'web/assets')
+  for (const file of walk(was)) {
+    const kept = join(earlier, relative(was, file))
+    cpSync(file, kept)
+    utimesSync(kept, new Date(), new Date())
+  }
 }
 
 async function bundleServer() {

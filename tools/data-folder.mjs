@@ -1,8 +1,6 @@
 // The folder that holds a shop's data: whose it is, who works on it now, and whether it can be used at all.
 import {
-  accessSync,
   closeSync,
-  constants,
   existsSync,
   mkdirSync,
   openSync,
@@ -11,6 +9,7 @@ import {
   renameSync,
   rmSync,
   statSync,
+  statfsSync,
   unlinkSync,
   writeFileSync,
 } from 'node:fs'
@@ -145,11 +144,13 @@ function takeAway(file) {
   }
 }
 
-/** Whether this process may read and write a folder. */
-export function isUsable(folder) {
+/** Less room than this and PostgreSQL stops at its next write. */
+const LEAST_ROOM_BYTES = 40 * 1024 * 1024
+
+export function diskIsFull(folder) {
   try {
-    accessSync(folder, constants.R_OK | constants.W_OK | constants.X_OK)
-    return true
+    const { bavail, bsize } = statfsSync(folder)
+    return bavail * bsize < LEAST_ROOM_BYTES
   } catch {
     return false
   }

@@ -9,3 +9,5 @@ export function startPostgres(
   stop: () => Promise<void>
   watch: (died: () => void) => void
 }>
+
+export function hasChecksums(dataFolder: string): Promise<boolean | undefined>

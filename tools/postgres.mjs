@@ -16,7 +16,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { createServer } from 'node:net'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { claimDataFolder } from './data-folder.mjs'
 import { postgresBin } from './install.mjs'
 import { runToEnd } from './processes.mjs'
@@ -106,6 +106,18 @@ export async function startPostgres(dataFolder, { fast = false, port: asked } = 
   }
 }
 
+/** Whether a cluster has checksums of its pages; undefined where that cannot be read. */
+export async function hasChecksums(dataFolder) {
+  const { output } = await runToEnd(join(postgresBin(), 'pg_controldata'), [join(dataFolder, 'postgres')], {
+    ...postgresUser(),
+    cwd: '/',
+    mayFail: true,
+    env: { ...process.env, LC_ALL: 'C' },
+  })
+  const version = /checksum version:\s*(\d+)/.exec(output)?.[1]
+  return version === undefined ? undefined : version !== '0'
+}
+
 function passwordOf(dataFolder) {
   const file = join(dataFolder, 'password')
   const known = existsSync(file) ? readFileSync(file, 'utf8') : ''
@@ -144,7 +156,14 @@ async function makeCluster(bin, dataFolder, cluster, password, user, fast) {
       join(bin, 'initdb'),
       [
         ...['-D', making, '-U', 'ekrond', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`],
-        ...['-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions', ...(fast ? ['-N'] : [])],
+        ...[
+          '-E',
+          'UTF8',
+          '--locale=C.UTF-8',
+          '--no-instructions',
+          '--data-checksums',
+          ...(fast ? ['-N'] : []),
+        ],
       ],
       { ...user, cwd: '/' },
     )
@@ -196,6 +215,8 @@ async function ready(bin, port, child, log) {
   while (!isReady(bin, port)) {
     if (ended !== undefined) {
       const tail = readFileSync(log, 'utf8').trim().split('\n').slice(-2).join(' · ')
+      if (/No space left/.test(tail))
+        throw new Error(`the disk with ${dirname(log)} is full. Make room and start again.`)
       throw new Error(`PostgreSQL did not start (exit ${ended}): ${tail}`)
     }
     if (Date.now() > until) {

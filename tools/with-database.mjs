@@ -4,10 +4,18 @@ import { join } from 'node:path'
 import { ensureDebian, ensurePackages, root } from './install.mjs'
 
 await ensurePackages()
+process.on('uncaughtException', (error) => {
+  console.error(`ekrond: ${error.message}`)
+  process.exit(2)
+})
 let url = process.env.EKROND_DATABASE_URL
 let postgres
 let lock
-if (!url) {
+if (url) {
+  const { databaseAnswers, readDatabaseUrl } = await import('./database-url.mjs')
+  readDatabaseUrl(url)
+  await databaseAnswers(url)
+} else {
   await ensureDebian(['postgres'])
   const { claimDataFolder, defaultDataFolder, lockDataFolder } = await import('./data-folder.mjs')
   const { postgresUser, startPostgres } = await import('./postgres.mjs')

@@ -15,6 +15,7 @@ import { RouterProvider } from 'react-router/dom'
 import { startLive } from './data/live'
 import { watchIdle } from './data/person'
 import { routes } from './routes'
+import { OtherVersion } from './shell/OtherVersion'
 import { applySheet } from './theme/sheet'
 import { GlobalStyle } from './theme/global'
 import { bindRouter, watchInputs } from './ui/moves'
@@ -34,6 +35,7 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <GlobalStyle />
+      <OtherVersion />
       <RouterProvider router={router} />
     </QueryClientProvider>
   </StrictMode>,

@@ -43,7 +43,7 @@ export const JobsQuery = v.object({
     '',
   ),
   limit: v.optional(
-    v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(500)),
+    v.pipe(v.string(), v.regex(/^\d{1,4}$/), v.transform(Number), v.number(), v.maxValue(1000)),
     '200',
   ),
 })

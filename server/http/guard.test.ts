@@ -1,13 +1,17 @@
 import { randomUUID } from 'node:crypto'
 import { connect } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import WebSocket from 'ws'
 import { FOREIGN_WORDS, fuzz } from '../../bench/fuzz.ts'
 import { identified, opening, reading } from '../../demo/log-entries.ts'
+import { callersFrom } from './guard.ts'
 import { NOW, openShop, type TestShop } from '../test/shop.ts'
 
 let shop: TestShop
+let address: string
 beforeAll(async () => {
   shop = await openShop('guard')
+  address = await shop.app.listen({ host: '127.0.0.1', port: 0 })
 })
 afterAll(() => shop.close())
 
@@ -48,6 +52,56 @@ describe('who may talk', () => {
   })
 })
 
+describe('every route from a foreign page', () => {
+  const foreign = { origin: 'http://evil.test', 'sec-fetch-site': 'cross-site' }
+  /** Ways in which one address can be spelt. */
+  const SPELLINGS: [string, (url: string) => string][] = [
+    ['as it is', (url) => url],
+    ['a letter as its number', (url) => url.replace('/api', '/%61pi')],
+    ['every dot and a letter as numbers', (url) => url.replaceAll('.', '%2e').replace('/api', '/ap%69')],
+    ['the slash twice', (url) => url.replace('/api', '//api')],
+    ['with a question and a point before it', (url) => `/.${url}?x=1`],
+    ['in capitals', (url) => url.replace('/api', '/API')],
+  ]
+  it('is refused or not there, however its address is spelt', async () => {
+    expect(shop.app.everyRoute.length).toBeGreaterThan(40)
+    for (const { method, url } of shop.app.everyRoute) {
+      const filled = url.replace(/:\w+/g, () => '1181').replace('*', 'x')
+      for (const [how, spell] of SPELLINGS) {
+        const { statusCode } = await ask({ method, url: spell(filled), headers: foreign })
+        expect([403, 404], `${method} ${filled}, ${how}: ${statusCode}`).toContain(statusCode)
+      }
+    }
+  })
+  it('is refused where only the scheme, the port or the page that led here is another', async () => {
+    const host = 'localhost:4180'
+    for (const headers of [
+      { host, origin: 'https://localhost:4180' },
+      { host, origin: 'http://localhost:4181' },
+      { host, 'sec-fetch-site': 'same-site' },
+      { host, referer: 'http://evil.test/page' },
+      { host, referer: 'no address' },
+    ])
+      expect((await ask({ url: '/api/export.zip', headers })).statusCode, JSON.stringify(headers)).toBe(403)
+    const own = { host, referer: 'http://localhost:4180/jobs/1181', 'sec-fetch-site': 'same-origin' }
+    expect((await ask({ url: '/api/jobs', headers: own })).statusCode).toBe(200)
+  })
+  it('a proxy that speaks TLS is named with its address', () => {
+    const { names, origins } = callersFrom('bench.shop.test, https://rack.shop.test')
+    expect([...names]).toEqual(expect.arrayContaining(['bench.shop.test', 'rack.shop.test', 'localhost']))
+    expect([...origins]).toEqual(['https://rack.shop.test'])
+  })
+  it('hears no instrument, and no instrument hears it', async () => {
+    const wire = address.replace('http', 'ws')
+    for (const path of ['/api/bench/1', '/%61pi/bench/1', '/api/bench/1?instrument=gauge'])
+      await new Promise<void>((done, fail) => {
+        const socket = new WebSocket(`${wire}${path}`, { origin: 'http://evil.test' })
+        socket.once('open', () => fail(new Error(`${path} was opened`)))
+        socket.once('error', () => done())
+      })
+  })
+})
+
 describe('what cannot be read', () => {
   it.each([
     ['a percent sign that means nothing', '/api/jobs/%E0%A4%A'],
@@ -77,7 +131,6 @@ describe('what cannot be read', () => {
     problem(response)
   })
   it('headers beyond all measure, on the wire', async () => {
-    const address = await shop.app.listen({ host: '127.0.0.1', port: 0 })
     const said = await new Promise<string>((resolve) => {
       const socket = connect(Number(new URL(address).port), '127.0.0.1', () =>
         socket.write(`GET / HTTP/1.1\r\nhost: localhost\r\nx: ${'y'.repeat(80_000)}\r\n\r\n`),

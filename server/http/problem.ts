@@ -1,5 +1,6 @@
 import type { Problem } from '@ekrond/contract/problem'
 import { isDatabaseAway } from '../db/pool.ts'
+import { diskRoom } from '../shop/disk.ts'
 import type { Socket } from 'node:net'
 import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify'
 
@@ -23,7 +24,8 @@ export function answerProblem(
   reply: FastifyReply,
 ): void {
   const problem = toProblem(error)
-  if (problem.status >= 500) request.log.error(error)
+  // What passes by itself (the database away, the disk full) is told on screen, not a stack a request.
+  if (problem.status >= 500 && problem.status !== 503) request.log.error(error)
   void reply.code(problem.status).type('application/problem+json').serializer(JSON.stringify).send(problem)
 }
 
@@ -46,19 +48,36 @@ function toProblem(error: FastifyError | ProblemError): Problem {
     const { title, status, detail, field } = error
     return { type, title, status, detail: clip(detail), ...(field ? { field: clip(field) } : {}) }
   }
-  if (isDatabaseAway(error))
+  if (error.code === 'XX001' || error.code === 'XX002')
+    return {
+      type,
+      title: 'The data is damaged',
+      status: 500,
+      detail:
+        'A page of the shop’s data on this disk is damaged, and what stands in it cannot be read. Stop work, keep the disk as it is, and restore the newest backup into a new folder (README, Keeping your shop).',
+    }
+  const away = isDatabaseAway(error)
+  // A full disk takes PostgreSQL down with it.
+  if (error.code === '53100' || (away && diskRoom().state === 'full'))
+    return {
+      type,
+      title: 'The disk is full',
+      status: 503,
+      detail: 'The disk of the shop’s data is full. Make room; what you typed is kept and goes on by itself.',
+    }
+  if (away)
     return {
       type,
       title: 'The database is away',
       status: 503,
       detail: 'The database cannot be reached just now. What you typed is kept; it goes on by itself.',
     }
-  if (error.code === '53100')
+  if (error.code === '57014')
     return {
       type,
-      title: 'The disk is full',
+      title: 'Too slow',
       status: 503,
-      detail: 'The disk of the shop’s data is full. Make room; what you typed is kept and goes on by itself.',
+      detail: 'The database took too long over this. Ask again in a moment.',
     }
   // A value that the database has no room for: no route should let one through.
   if (/^22/.test(error.code) && !error.statusCode)

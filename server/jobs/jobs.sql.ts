@@ -56,6 +56,11 @@ export async function selectJobs(
   { q, status, by, customer, waits, limit }: JobsFilter,
   today: string,
 ): Promise<Omit<JobsAnswer, 'today'>> {
+  // What went back is asked for newest first, behind what is in the shop.
+  const order =
+    status === 'open'
+      ? 'promise, number'
+      : "status <> 'open', case when status = 'open' then promise end, number desc"
   const { rows } = await db.query<
     Omit<JobRow, 'letter'> & { total: number; place: number | null; customers: string[] }
   >(
@@ -67,12 +72,12 @@ export async function selectJobs(
             list_number as "listNumber", arrives, waits_for as "waitsFor", bodies, body, minutes_left as "minutesLeft",
             opened_at as "openedAt", arrived_at as "arrivedAt", last_by as "lastBy", last_at as "lastAt",
             (status = 'open' and (promise < $4 or coalesce(arrives > promise, false))) as late, count(*) over ()::int as total,
-            row_number() over (order by promise, number)::int as place
+            row_number() over (order by ${order})::int as place
        from job
       where ($1 = 'all' or status = $1)
         and ($5 = '' or last_by = $5) and ($6 = '' or customer = $6) and (not $7 or arrives is not null)
         and ($2 = '' or concat_ws(' ', number, list_number, customer, equipment, complaint) ilike '%' || $2 || '%')
-      order by promise, number
+      order by ${order}
       limit $3)
      select hangs.*, case when place is null or place = 1 then known.customers end as customers
        from known left join hangs on true order by place`,

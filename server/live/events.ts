@@ -27,9 +27,9 @@ export function openLive(url: string): Live {
     next.on('notification', (message) => tell('entry', message.payload ?? '{}'))
     try {
       await next.connect()
-      await next.query('listen ekrond')
       // Whoever empties or restores a shop must not do it under a server that is open on it.
       await next.query('select pg_advisory_lock_shared($1)', [SHOP_IS_OPEN])
+      await next.query('listen ekrond')
       client = next
       waitMs = 100
       tell('resync', '{}')
@@ -59,7 +59,7 @@ export function openLive(url: string): Live {
   }
 }
 
-export function liveRoutes(app: FastifyInstance, live: Live): void {
+export function liveRoutes(app: FastifyInstance, live: Live, version = ''): void {
   const open = new Set<PassThrough>()
   app.get('/api/events', { schema: { hide: true } }, (request, reply) => {
     const stream = new PassThrough()
@@ -69,6 +69,7 @@ export function liveRoutes(app: FastifyInstance, live: Live): void {
     const keepAlive = setInterval(() => void stream.write(': still here\n\n'), KEEP_ALIVE_MS)
     open.add(stream)
     stream.write('retry: 1000\n\n')
+    if (version) stream.write(`event: version\ndata: ${version}\n\n`)
     request.raw.on('close', () => {
       clearInterval(keepAlive)
       unsubscribe()

@@ -52,12 +52,11 @@ export async function shopRoutes(
   /** Whether what the shop has is kept: whose it is, room on its disk, its newest backup. */
   app.get('/api/keeping', { schema: { response: { 200: KeepingAnswer } } }, async () => {
     const kind = await kindOfShop(services.pool)
-    const folder = process.env.EKROND_DATA_FOLDER
-    const nightly = folder !== undefined && services.keepsBackups
-    const { at, failed } = nightly ? backupState(backupFolder(folder)) : { at: null, failed: '' }
+    const folder = services.keepsBackups ? backupFolder() : undefined
+    const { at, failed } = folder ? backupState(folder) : { at: null, failed: '' }
     const old = at !== null && services.clock().getTime() - Date.parse(at) > OLD_BACKUP_MS
     const state =
-      !nightly || kind === 'new' ? 'off' : failed ? 'failed' : at === null ? 'none' : old ? 'old' : 'ok'
+      !folder || kind === 'new' ? 'off' : failed ? 'failed' : at === null ? 'none' : old ? 'old' : 'ok'
     return { kind, disk: diskRoom(), backup: { state, at, why: failed } } as const
   })
 

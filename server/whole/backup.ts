@@ -110,9 +110,16 @@ export interface BackupState {
   failed: string
 }
 
-/** Where the nightly backups of a data folder lie. */
-export const backupFolder = (dataFolder: string): string =>
-  process.env.EKROND_BACKUPS ? resolve(process.env.EKROND_BACKUPS) : join(dataFolder, 'backups')
+/**
+ * Where the nightly backups lie: beside the data, or where EKROND_BACKUPS says (another disk is better). Undefined where none are made:
+ * EKROND_BACKUPS=off, or a database elsewhere without a folder named.
+ */
+export function backupFolder(): string | undefined {
+  const { EKROND_BACKUPS: named, EKROND_DATA_FOLDER: data } = process.env
+  if (named === 'off') return undefined
+  if (named) return resolve(named)
+  return data && join(data, 'backups')
+}
 
 const nightlies = (folder: string): string[] =>
   existsSync(folder)

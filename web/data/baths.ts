@@ -1,3 +1,4 @@
+import { newId } from './id'
 import type { BathsAnswer } from '@ekrond/contract/baths'
 import type { BathItem } from '@ekrond/core/baths'
 import { kinds, type UnsentEntry } from '@ekrond/core/job'
@@ -36,7 +37,7 @@ export function enterElsewhere(
   by: string,
 ): Promise<void> {
   const entry: UnsentEntry = {
-    id: crypto.randomUUID(),
+    id: newId(),
     job,
     kind,
     v: kinds.get(kind)!.version,

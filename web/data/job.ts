@@ -1,3 +1,4 @@
+import { newId } from './id'
 import type { JobAnswer } from '@ekrond/contract/jobs'
 import {
   admit,
@@ -190,7 +191,7 @@ export function useJob(key: string): JobLoad {
         const target = corrects ? state.log.find((entry) => entry.id === corrects) : undefined
         const ofBody = target ? target.body : kinds.get(kind)!.ofBody ? (other ?? body) : undefined
         const entry: UnsentEntry = {
-          id: crypto.randomUUID(),
+          id: newId(),
           job,
           kind,
           v: kinds.get(kind)!.version,

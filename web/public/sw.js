@@ -1,6 +1,6 @@
 // The shell while the server is away: the page and its hashed assets as they were last loaded, and what was last seen of the shop.
 // Entries are not its business: they wait in the queue.
-const SHELL = 'ekrond-shell-1'
+const SHELL = 'ekrond-shell-2'
 const SEEN = 'ekrond-seen-1'
 const MOST_SEEN = 60
 /** What a bench needs to go on; papers, exports and streams are not kept. */
@@ -53,7 +53,9 @@ async function asset(request) {
   const known = await cache.match(request)
   if (known) return known
   const answer = await fetch(request)
-  if (answer.ok) await cache.put(request, answer.clone())
+  // Never a page in a part's place: it would stay there, and every screen that wants the part would be dead.
+  const page = (answer.headers.get('content-type') ?? '').includes('text/html')
+  if (answer.ok && !page) await cache.put(request, answer.clone())
   return answer
 }
 

@@ -1,7 +1,6 @@
 import { current, kinds, sentenceOf, standings, type Entry } from '@ekrond/core/job'
 import { nameOn } from '@ekrond/core/sheets'
 import { stationOfKind, stations } from '@ekrond/core/stations'
-import { Fragment } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { useJob, type OpenJob } from '../data/job'
@@ -12,9 +11,10 @@ import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
 import { useKeys } from '../ui/keys'
 import { Choice, FieldSelect } from '../ui'
+import { LongList } from './LongList'
 import { TraceShown } from './TraceShown'
 
-const Line = styled.li<{ $gone: boolean }>`
+const Line = styled.div<{ $gone: boolean }>`
   display: grid;
   grid-template-columns: 66px 104px 96px minmax(0, 1fr) 100px;
   gap: 14px;
@@ -161,20 +161,16 @@ function Story({ open }: { open: OpenJob }) {
         <Choice onPress={() => window.print()}>Print</Choice>
       </Filters>
       {shown.length === 0 && <p style={{ padding: '18px 24px' }}>Nothing was entered there.</p>}
-      <ol>
-        {shown.map((entry, i) => {
+      <LongList items={shown} keyOf={(entry) => entry.id}>
+        {(entry, i) => {
           const gone = standing.get(entry.id) !== 'alive'
           const name = (code: string) => nameOn(open.all[entry.body ?? 1] ?? open.sheets, code)
           const struck = entry.kind === 'entry.struck' ? target(entry) : undefined
           const at = stations.find((s) => s.name === stationOf(entry))
           const day = dayOf(entry)
           return (
-            <Fragment key={entry.id}>
-              {(i === 0 || dayOf(shown[i - 1]!) !== day) && (
-                <li>
-                  <Day>{sayDate(day)}</Day>
-                </li>
-              )}
+            <>
+              {(i === 0 || dayOf(shown[i - 1]!) !== day) && <Day>{sayDate(day)}</Day>}
               <Line $gone={gone}>
                 <time dateTime={shownAt(entry)}>
                   {shop ? sayInstant(shownAt(entry), shop.zone).slice(-5) : ''}
@@ -202,10 +198,10 @@ function Story({ open }: { open: OpenJob }) {
                   as it stood
                 </Link>
               </Line>
-            </Fragment>
+            </>
           )
-        })}
-      </ol>
+        }}
+      </LongList>
     </>
   )
 }

@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
 import { BathLine } from './BathLine'
+import { Keeping } from './Keeping'
 import type { Seen } from './seen'
 
 const Aside = styled.aside`
@@ -82,12 +83,15 @@ export function Morning({
   person,
   today,
   filtered,
+  total,
 }: {
   seen: readonly Seen[]
   person: string | null
   today: string
   /** what is seen is not the whole shop */
   filtered: boolean
+  /** open jobs in the shop, also beyond those that were fetched */
+  total: number
 }) {
   const open = seen.filter(({ row }) => row.status === 'open')
   const late = open.filter(({ outlook: its }) => its.kind === 'late')
@@ -127,6 +131,7 @@ export function Morning({
   )
   return (
     <Aside aria-label="What matters this morning">
+      <Keeping />
       <BathLine />
       {list('Will be late, as things stand', late, 3, (one) => one.outlook.reason, 'late')}
       {list('Only just', just, 2, (one) => one.outlook.reason)}
@@ -141,7 +146,7 @@ export function Morning({
       <Counts>
         <div>
           <dt>{filtered ? 'shown' : 'in the shop'}</dt>
-          <dd>{open.length}</dd>
+          <dd>{filtered ? open.length : Math.max(total, open.length)}</dd>
         </div>
         <div>
           <dt>wait</dt>

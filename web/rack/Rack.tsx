@@ -153,6 +153,11 @@ export default function Rack() {
               {wrong}
             </p>
           )}
+          {jobs.data && jobs.data.total > jobs.data.jobs.length && (
+            <p role="status" style={{ padding: '14px 22px 0', fontWeight: 500 }}>
+              {jobs.data.jobs.length} of {jobs.data.total} are shown. Search or filter to see the others.
+            </p>
+          )}
           {jobs.isError && (
             <p role="alert" style={{ color: 'var(--red)', padding: '14px 22px', fontWeight: 500 }}>
               {jobs.error.message}
@@ -222,7 +227,13 @@ export default function Rack() {
             </>
           )}
         </div>
-        <Morning seen={seen} person={person} today={today} filtered={filtered} />
+        <Morning
+          seen={seen}
+          person={person}
+          today={today}
+          filtered={filtered || all}
+          total={jobs.data?.total ?? 0}
+        />
       </Columns>
       {shop.data && <AskPerson shop={shop.data} open={person === null && shop.data.people.length > 0} />}
     </Page>

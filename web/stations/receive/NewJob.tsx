@@ -1,3 +1,4 @@
+import { newId } from '../../data/id'
 import { admit, emptyJob, kinds } from '@ekrond/core/job'
 import { useRef, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
@@ -45,9 +46,9 @@ export default function NewJob() {
     if (!shop || typed.aircraft === 'yes' || opened.current) return
     const read = readOpening(typed, shop.today)
     if ('sentence' in read) return setWrong(read)
-    const job = crypto.randomUUID()
+    const job = newId()
     const entry = {
-      id: crypto.randomUUID(),
+      id: newId(),
       job,
       kind: 'job.opened',
       v: kinds.get('job.opened')!.version,
