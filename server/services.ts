@@ -2,6 +2,7 @@ import type { Clock } from './clock.ts'
 import type { Pool } from './db/pool.ts'
 import { appender, jobCache, type Appender, type JobCache } from './jobs/append.ts'
 import { sentFiles } from './import/files.ts'
+import { isPicture } from './photos/decode.ts'
 import { readCatalogue, type CatalogueRead } from './import/read.ts'
 import { returnSheetPdf, type SheetRenderer } from './reports/return-sheet.ts'
 import { selectShop, type ShopHead } from './shop/shop.sql.ts'
@@ -20,14 +21,17 @@ export interface Services {
   zone(): Promise<string>
   renderSheet: SheetRenderer
   readCatalogue: (files: Record<string, string>) => Promise<CatalogueRead>
+  /** whether a picture can be read to its end */
+  isPicture: (bytes: Uint8Array) => Promise<boolean>
 }
 
 /** What production puts on threads of its own. */
-export type Heavy = Pick<Services, 'renderSheet' | 'readCatalogue'>
+export type Heavy = Pick<Services, 'renderSheet' | 'readCatalogue' | 'isPicture'>
 
 const inPlace: Heavy = {
   renderSheet: returnSheetPdf,
   readCatalogue: (files) => readCatalogue(sentFiles(files)),
+  isPicture: (bytes) => Promise.resolve(isPicture(bytes)),
 }
 
 export function openServices(

@@ -31,6 +31,7 @@ export function openThreads(script: string): { heavy: Heavy; close: () => Promis
     heavy: {
       renderSheet: async (pages, head) => Buffer.from(await run<Uint8Array>('returnSheet', { pages, head })),
       readCatalogue: (files) => run('catalogue', files),
+      isPicture: (bytes) => run('picture', bytes),
     },
     close: () => threads.destroy(),
   }

@@ -12,6 +12,7 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter } from 'react-router'
 import { RouterProvider } from 'react-router/dom'
+import { watchClock } from './data/clock'
 import { startLive } from './data/live'
 import { watchIdle } from './data/person'
 import { routes } from './routes'
@@ -25,6 +26,7 @@ watchInputs()
 watchIdle()
 const client = new QueryClient({ defaultOptions: { queries: { retry: 2, refetchOnWindowFocus: false } } })
 startLive(client)
+watchClock(() => void client.invalidateQueries({ queryKey: ['shop'] }))
 const router = createBrowserRouter(routes)
 bindRouter(router)
 

@@ -1,4 +1,5 @@
 import { Envelope } from '@ekrond/core/job'
+import { MOST } from '@ekrond/core/limits'
 import { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import * as v from 'valibot'
 
@@ -33,8 +34,8 @@ export type JobRow = v.InferOutput<typeof JobRow>
 export const JobsQuery = v.object({
   q: v.optional(v.pipe(v.string(), v.maxLength(80)), ''),
   status: v.optional(v.picklist(['open', 'closed', 'returned', 'all']), 'open'),
-  by: v.optional(v.pipe(v.string(), v.maxLength(40)), ''),
-  customer: v.optional(v.pipe(v.string(), v.maxLength(120)), ''),
+  by: v.optional(v.pipe(v.string(), v.maxLength(MOST.person)), ''),
+  customer: v.optional(v.pipe(v.string(), v.maxLength(MOST.customer)), ''),
   waits: v.optional(
     v.pipe(
       v.picklist(['', '1']),

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { isListNumber, line, LIST_NUMBER_SENTENCE, MOST } from '@ekrond/core/limits'
 import { BuildSheet, sources, SpecSheet } from '@ekrond/core/sheets'
 import { SheetsAnswer } from '../jobs/index.ts'
 
@@ -34,7 +35,7 @@ export const ListNumberRow = v.object({
 export const ListNumbersAnswer = v.object({ listNumbers: v.array(ListNumberRow), total: v.number() })
 export type ListNumbersAnswer = v.InferOutput<typeof ListNumbersAnswer>
 
-export const ListNumberParams = v.object({ listNumber: v.pipe(v.string(), v.maxLength(60)) })
+export const ListNumberParams = v.object({ listNumber: v.pipe(v.string(), v.maxLength(MOST.code)) })
 export const ListNumberAnswer = v.object({
   ...ListNumberRow.entries,
   sheets: SheetsAnswer,
@@ -54,7 +55,7 @@ export const ListNumberAnswer = v.object({
 })
 export type ListNumberAnswer = v.InferOutput<typeof ListNumberAnswer>
 
-const some = (sentence: string) => v.pipe(v.string(), v.trim(), v.minLength(1, sentence), v.maxLength(300))
+const some = (sentence: string) => line(sentence, MOST.words)
 
 /** One value of a list number put right: always a new revision, with who and why. Jobs keep the one that they stand on. */
 export const CorrectionBody = v.object({
@@ -83,12 +84,7 @@ export const MeasuredBody = v.object({
 })
 export type MeasuredBody = v.InferOutput<typeof MeasuredBody>
 
-const number = v.pipe(
-  v.string(),
-  v.trim(),
-  v.minLength(1, 'Type the other number.'),
-  v.maxLength(40, 'No list number is so long.'),
-)
+const number = v.pipe(line('Type the other number.', MOST.code), v.check(isListNumber, LIST_NUMBER_SENTENCE))
 const asked = { by: some('Say whose hands these are.'), why: some('Say why in a few words.') }
 /** A list number made after another one of its model. */
 export const CopyBody = v.object({
@@ -109,7 +105,10 @@ export const NumberDone = v.object({ listNumber: v.string() })
 export const ListNumberFile = v.object({
   format: v.literal(1),
   what: v.literal('list number'),
-  listNumber: some('A list number has a number.'),
+  listNumber: v.pipe(
+    line('A list number has a number.', MOST.code),
+    v.check(isListNumber, LIST_NUMBER_SENTENCE),
+  ),
   maker: some('A maker is named, or said not to be known.'),
   modelName: some('A model is named.'),
   mark: v.pipe(v.string(), v.maxLength(60)),
@@ -230,37 +229,30 @@ export const ImportAnswer = v.object({
 })
 export type ImportAnswer = v.InferOutput<typeof ImportAnswer>
 
-export type Column = 'text' | 'may be empty' | 'whole' | 'number'
+/** What a table's cell holds: text of at most so many characters, which may be empty or not; a figure. */
+export type Column = { text: number; empty?: true } | 'whole' | 'number'
+
+const code = { text: MOST.code } as const
+const name = { text: MOST.name } as const
+const words = { text: MOST.words, empty: true } as const
+const customer = { text: MOST.customer } as const
 
 /** A catalogue's flat files: their columns, units in the headers. */
 export const TABLES = {
-  'parts.csv': {
-    part: 'text',
-    name: 'text',
-    kind: 'text',
-    material: 'may be empty',
-    tell: 'may be empty',
-    drawing: 'may be empty',
-  },
-  'suppliers.csv': { supplier: 'text', name: 'text', shipping_minor: 'whole' },
-  'prices.csv': { part: 'text', supplier: 'text', price_minor: 'whole', lead_days: 'whole' },
+  'parts.csv': { part: code, name, kind: name, material: words, tell: words, drawing: words },
+  'suppliers.csv': { supplier: code, name, shipping_minor: 'whole' },
+  'prices.csv': { part: code, supplier: code, price_minor: 'whole', lead_days: 'whole' },
   'kits.csv': {
-    kit: 'text',
-    name: 'text',
-    supplier: 'text',
+    kit: code,
+    name,
+    supplier: code,
     price_minor: 'whole',
     lead_days: 'whole',
     stock: 'whole',
   },
-  'kit-holds.csv': { kit: 'text', part: 'text', quantity: 'whole' },
-  'shelf.csv': { part: 'text', quantity: 'whole' },
-  'gauges.csv': {
-    gauge: 'text',
-    name: 'text',
-    kind: 'text',
-    resolution_mm: 'number',
-    repeatability_mm: 'number',
-  },
-  'people.csv': { person: 'text', name: 'text', initials: 'text' },
-  'customers.csv': { customer: 'text', engine: 'text', equipment: 'text' },
+  'kit-holds.csv': { kit: code, part: code, quantity: 'whole' },
+  'shelf.csv': { part: code, quantity: 'whole' },
+  'gauges.csv': { gauge: code, name, kind: name, resolution_mm: 'number', repeatability_mm: 'number' },
+  'people.csv': { person: { text: MOST.person }, name: { text: MOST.person }, initials: code },
+  'customers.csv': { customer, engine: customer, equipment: customer },
 } as const satisfies Record<string, Record<string, Column>>

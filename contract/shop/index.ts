@@ -1,3 +1,4 @@
+import { isCleanText, line, MOST, UNCLEAN_SENTENCE } from '@ekrond/core/limits'
 import { gaugeKinds } from '@ekrond/core/measure'
 import * as v from 'valibot'
 
@@ -10,8 +11,6 @@ export const GaugeRow = v.object({
   repeatabilityMm: v.number(),
 })
 
-const line = (least: number, sentence: string) =>
-  v.pipe(v.string(), v.trim(), v.minLength(least, sentence), v.maxLength(60, 'At most 60 characters.'))
 const millimetres = v.pipe(
   v.number(),
   v.minValue(0, 'Not below 0.'),
@@ -30,10 +29,10 @@ export function isZone(zone: string): boolean {
 
 /** What a shop says of itself, as it is edited. */
 export const ShopSettings = v.object({
-  name: line(1, 'Give the shop its name.'),
-  place: line(0, ''),
+  name: line('Give the shop its name.'),
+  place: v.pipe(v.string(), v.trim(), v.check(isCleanText, UNCLEAN_SENTENCE), v.maxLength(MOST.name)),
   zone: v.pipe(
-    line(1, 'Say in which zone its clock runs.'),
+    line('Say in which zone its clock runs.'),
     v.check(isZone, 'That is no zone of a clock. Write it as Europe/Vienna, or UTC.'),
   ),
   currency: v.object({
@@ -57,15 +56,15 @@ export const ShopSettings = v.object({
     90,
   ),
   people: v.pipe(
-    v.array(line(1, 'A name is missing.')),
+    v.array(line('A name is missing.', MOST.person)),
     v.maxLength(60),
     v.check((names) => new Set(names).size === names.length, 'Two people of one name: tell them apart.'),
   ),
   gauges: v.pipe(
     v.array(
       v.object({
-        code: line(1, 'Give the gauge its number.'),
-        name: line(1, 'Name the gauge.'),
+        code: line('Give the gauge its number.', MOST.code),
+        name: line('Name the gauge.'),
         kind: v.picklist(gaugeKinds),
         resolutionMm: millimetres,
         repeatabilityMm: millimetres,
@@ -80,7 +79,7 @@ export type ShopSettings = v.InferOutput<typeof ShopSettings>
 export const ShopBody = v.object({
   /** the version that was edited: a newer one in between is a conflict */
   version: v.pipe(v.number(), v.integer(), v.minValue(0)),
-  by: line(1, 'Say whose hands these are.'),
+  by: line('Say whose hands these are.', MOST.person),
   settings: ShopSettings,
 })
 export const ShopSaved = v.object({ version: v.number() })

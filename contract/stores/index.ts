@@ -1,15 +1,15 @@
-import { isCleanText, UNCLEAN_SENTENCE } from '@ekrond/core/job'
+import { isCleanText, line, MOST, UNCLEAN_SENTENCE } from '@ekrond/core/limits'
 import { partKinds } from '@ekrond/core/sheets'
 import * as v from 'valibot'
 
 /** What a shop buys and keeps: loose parts with their prices and what lies in the drawer, kits, and who sells them. */
 
-const line = (least: number, sentence: string, most = 80) =>
+/** A line that may be left empty. */
+const maybe = (most: number = MOST.name) =>
   v.pipe(
     v.string(),
     v.trim(),
     v.check(isCleanText, UNCLEAN_SENTENCE),
-    v.minLength(least, sentence),
     v.maxLength(most, `At most ${most} characters.`),
   )
 const money = v.pipe(
@@ -26,25 +26,25 @@ const days = v.pipe(
 )
 const pieces = (least: number, sentence: string) =>
   v.pipe(v.number(), v.integer('Whole pieces.'), v.minValue(least, sentence), v.maxValue(100_000))
-const code = line(1, 'Give it its number.', 40)
+const code = line('Give it its number.', MOST.code)
 
 const areUnlike = (codes: readonly string[]) => new Set(codes).size === codes.length
 
 export const StorePart = v.object({
   code,
-  name: line(1, 'Name the part.'),
+  name: line('Name the part.'),
   kind: v.picklist(partKinds, 'Say what kind of part it is.'),
-  material: line(0, ''),
+  material: maybe(),
   /** how it is told from those that look like it */
-  tell: line(0, '', 200),
+  tell: maybe(MOST.words),
   /** a gasket's outline in words; empty for what its kind draws */
-  drawing: line(0, '', 120),
+  drawing: maybe(MOST.words),
   /** in the drawer */
   shelf: pieces(0, 'The drawer holds none or more.'),
   prices: v.pipe(
     v.array(
       v.object({
-        supplier: line(1, 'Say who sells it.', 40),
+        supplier: line('Say who sells it.', MOST.code),
         priceMinor: money,
         leadDays: days,
       }),
@@ -58,15 +58,15 @@ export const StorePart = v.object({
 })
 export const StoreKit = v.object({
   code,
-  name: line(1, 'Name the kit.'),
-  supplier: line(1, 'Say who sells it.', 40),
+  name: line('Name the kit.'),
+  supplier: line('Say who sells it.', MOST.code),
   priceMinor: money,
   leadDays: days,
   stock: pieces(0, 'The shelf holds none or more.'),
   holds: v.pipe(
     v.array(
       v.object({
-        part: line(1, 'Say which part.', 40),
+        part: line('Say which part.', MOST.code),
         quantity: pieces(1, 'A kit holds at least one of each part in it.'),
       }),
     ),
@@ -77,7 +77,7 @@ export const StoreKit = v.object({
 })
 export const StoreSupplier = v.object({
   code,
-  name: line(1, 'Name the supplier.'),
+  name: line('Name the supplier.'),
   /** what a delivery costs, once an order */
   shippingMinor: money,
 })
@@ -143,7 +143,7 @@ export const StoreHistory = v.array(
 export const StoreBody = v.object({
   /** the version that was edited: a newer one in between is a conflict */
   version: v.pipe(v.number(), v.integer(), v.minValue(0)),
-  by: line(1, 'Say whose hands these are.', 60),
+  by: line('Say whose hands these are.', MOST.code),
   /** null takes it out */
   record: v.nullable(v.unknown()),
 })

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { isDate } from '../days/index.ts'
-import { isCleanText, UNCLEAN_SENTENCE } from './issues.ts'
+import { isCleanText, line, MOST, UNCLEAN_SENTENCE } from '../limits/index.ts'
 
 /** What every entry of a job's log bears. Order is `seq` and nothing else; `at` is the client's clock, `receivedAt` the server's. */
 export const Uuid = v.pipe(v.string(), v.uuid(), v.toLowerCase())
@@ -12,9 +12,14 @@ const inYears = (text: string): boolean => {
   return year >= YEARS[0] && year <= YEARS[1]
 }
 
-const Instant = v.pipe(
+/** A moment: its day must be in the calendar, which a clock’s own reader does not ask (30 February is its 2 March). */
+export const Instant = v.pipe(
   v.string(),
   v.isoTimestamp(),
+  v.check(
+    (text) => isDate(text.slice(0, 10)),
+    'That day is not in the calendar. Look at the month’s last day.',
+  ),
   v.check((text) => inYears(text) && !Number.isNaN(Date.parse(text)), 'That moment is in no year of a shop.'),
 )
 export const LocalDate = v.pipe(
@@ -24,14 +29,16 @@ export const LocalDate = v.pipe(
   v.check(inYears, 'That day is in no year of a shop.'),
 )
 const clean = v.check(isCleanText, UNCLEAN_SENTENCE)
-export const Person = v.pipe(v.string(), v.minLength(1), v.maxLength(40), clean)
+export const Person = line('Say whose hands these are.', MOST.person)
+/** A gauge as the shop numbers it. */
+export const GaugeCode = v.pipe(v.string(), v.minLength(1), v.maxLength(MOST.code), clean)
 /** A stored value of a setting: mm, eighths, notches (lean ones below 0), holes. */
 export const Amount = v.pipe(v.number(), v.minValue(-99), v.maxValue(10_000))
 /** The name of a part, a setting, a feature: it becomes a key, so that no word of the language may pass for one. */
 export const Code = v.pipe(
   v.string(),
   v.minLength(1),
-  v.maxLength(60),
+  v.maxLength(MOST.code),
   v.regex(
     /^(?!__proto__$|constructor$|prototype$)[\p{L}\p{N}_.#:/ -]+$/u,
     'That is no name of a part or setting.',

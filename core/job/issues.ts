@@ -1,10 +1,8 @@
 import * as v from 'valibot'
+import { isCleanText } from '../limits/index.ts'
 import { capital } from '../words/index.ts'
 
-/** Text that a database and a page can hold: no zero character, no half of a character. */
-export const isCleanText = (text: string): boolean => !text.includes('\0') && !/\p{Surrogate}/u.test(text)
-
-export const UNCLEAN_SENTENCE = 'There is a character in it that cannot be kept. Type it again.'
+export { isCleanText, UNCLEAN_SENTENCE } from '../limits/index.ts'
 
 const DEEPEST = 12
 

@@ -37,6 +37,7 @@ const REFUSALS = {
   'hangs on': (): Said => ['It belongs to an entry that was not taken. Put that right first.', 'after'],
   together: (why: string): Said => [`It was entered together with one that was not taken: ${why}`, 'after'],
   corrects: (): Said => ['An undo must name what it undoes.', 'corrects'],
+  unseen: (field: string): Said => [`Type the ${field} in letters that can be read.`, field],
   aircraft: (): Said => [
     'Carburetors of aircraft are not serviced here: they belong to a certificated repair station. Nothing was opened.',
     'aircraft',

@@ -1,2 +1,3 @@
 export * from './differences.ts'
 export * from './history.ts'
+export * from './checks.ts'

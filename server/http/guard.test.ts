@@ -185,6 +185,7 @@ describe('what entries cannot be', () => {
       JSON.parse('{"feature":"__proto__","raw":"x","value":1,"sigma":null}'),
     ],
     ['a part called constructor', 'part.off', { position: 'constructor', tray: 'A' }],
+    ['a customer of signs that nobody sees', 'job.opened', { ...opening, customer: '\u200b \u2060' }],
     ['a day of no calendar', 'order.placed', { lines: [], totalMinor: 0, arrives: '2026-02-30' }],
     ['the year 9999', 'order.placed', { lines: [], totalMinor: 0, arrives: '9999-01-01' }],
     ['money beyond its column', 'estimate.made', { amountMinor: 1e12, hourMinor: 0, words: '' }],
@@ -199,6 +200,9 @@ describe('what entries cannot be', () => {
     ['by', { by: 'a\u0000' }],
     ['at', { at: '0001-01-01T00:00:00Z' }],
     ['at', { at: 'yesterday' }],
+    ['at', { at: '2026-02-30T10:00:00Z' }],
+    ['by', { by: '\u200b\u200b' }],
+    ['by', { by: '   ' }],
     ['v', { v: 1e9 }],
     ['body', { body: 99 }],
     ['id', { id: 'none' }],
@@ -208,6 +212,40 @@ describe('what entries cannot be', () => {
     expect(status).toBe(400)
     expect(body.detail).not.toMatch(FOREIGN_WORDS)
     expect((body as { field?: string }).field).toBe(`entries.0.${field}`)
+  })
+  it('an entry that hangs on one of another job is refused', async () => {
+    const [job, other] = [await opened(), await opened()]
+    const first = entry(other, 'note.written', { text: 'x' })
+    await send(other, first)
+    const { body } = await send(job, entry(job, 'note.written', { text: 'y' }, { after: first.id }))
+    expect(body.answers![0]).toMatchObject({ outcome: 'refused', code: 'hangs on' })
+  })
+  it('a gauge of 52 characters is imported, and its readings are taken', async () => {
+    const job = await opened()
+    const { body } = await send(
+      job,
+      entry(job, 'reading.taken', { ...reading('13.4', 'in'), gauge: 'c'.repeat(52) }),
+    )
+    expect(body.answers![0]).toMatchObject({ outcome: 'accepted' })
+  })
+  it('a page of strikes leaves the others their turns', async () => {
+    const job = await opened()
+    const notes = Array.from({ length: 90 }, (_, i) => entry(job, 'note.written', { text: `${i}` }))
+    await send(job, ...notes)
+    let turns = 0
+    let done = false
+    const count = () => {
+      turns++
+      if (!done) setImmediate(count)
+    }
+    setImmediate(count)
+    const { body } = await send(
+      job,
+      ...notes.map(({ id }) => entry(job, 'entry.struck', { why: '' }, { corrects: id })),
+    )
+    done = true
+    expect(body.answers!.every(({ outcome }) => outcome === 'accepted')).toBe(true)
+    expect(turns).toBeGreaterThan(3)
   })
   it('an id in capitals is the same id', async () => {
     const job = await opened()

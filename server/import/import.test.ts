@@ -129,7 +129,52 @@ describe('reading a catalogue', () => {
     [
       'models/U7.json',
       (t: string) => t.replaceAll('"U712A"', '"../U712A"'),
-      { file: 'models/U7.json', column: '../U712A' },
+      { file: 'models/U7.json', column: '../U712A.listNumber' },
+    ],
+    [
+      'models/U7.json',
+      (t: string) => t.replaceAll('"U712A"', `"U7${'1'.repeat(60)}"`),
+      { file: 'models/U7.json', sentence: expect.stringContaining('at most 60') as string },
+    ],
+    [
+      'models/U7.json',
+      (t: string) => t.replace(/"throttleBoreMm": [\d.]+/, '"throttleBoreMm": "wide"'),
+      { file: 'models/U7.json', sentence: 'It is a measure: a number above 0, at most 1000.' },
+    ],
+    [
+      'models/U7.json',
+      (t: string) => t.replace(/"float": \[\s*\[/, `"float": [${'[0,0],'.repeat(100_000)}[`),
+      { file: 'models/U7.json', sentence: expect.stringContaining('at most 2000 points') as string },
+    ],
+    [
+      'parts.csv',
+      (t: string) => t.replace(/,gasket,/, ',unicorn,'),
+      {
+        file: 'parts.csv',
+        column: 'kind',
+        sentence: expect.stringContaining('“unicorn” is no kind of part') as string,
+      },
+    ],
+    [
+      'prices.csv',
+      (t: string) => t.replace(/,\d+,(\d+)$/m, ',0x10,$1'),
+      { file: 'prices.csv', column: 'price_minor', sentence: expect.stringContaining('“0x10”') as string },
+    ],
+    [
+      'gauges.csv',
+      (t: string) => t.replace('caliper-2,', `${'c'.repeat(61)},`),
+      { file: 'gauges.csv', column: 'gauge', sentence: expect.stringContaining('at most 60') as string },
+    ],
+    [
+      'people.csv',
+      (t: string) => t.replace('oda,R. Oda', '\u200b \u200b,R. Oda'),
+      { file: 'people.csv', column: 'person', sentence: 'The cell is empty.' },
+    ],
+    ['prices.csv', (t: string) => t.replaceAll(',', ';').replace(/\n(.)/, '\n"$1'), { file: 'prices.csv' }],
+    [
+      'prices.csv',
+      (t: string) => t.replaceAll(',', ';'),
+      { file: 'prices.csv', sentence: expect.stringContaining('semicolons') as string },
     ],
     [
       'models/U7.json',

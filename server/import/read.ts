@@ -1,6 +1,7 @@
 import { StoreHistory } from '@ekrond/contract/stores'
 import { isZone, ShopHistoryAnswer } from '@ekrond/contract/shop'
 import { isRefusal } from '@ekrond/core/refusal'
+import { unitFaults } from '@ekrond/core/library'
 import { listNumberSheets, Model, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
 import * as v from 'valibot'
 import { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from '@ekrond/core/job'
@@ -97,20 +98,20 @@ export async function readCatalogue(files: Files, progress?: Progress): Promise<
     tell('models', null, null, 'The folder holds no models. Put one JSON file a model into models/.')
 
   const tables = await readTables(files, tell, progress)
+  if (head && head.format !== 1)
+    tell('catalogue.json', null, 'format', 'Format is none of those that there are.')
   if (errors.length || !head) return { errors }
   return { catalogue: { head, models, listNumbers, tables } }
 }
 
-/** How a list number is written: it becomes part of an address and of a file's name. */
-const LIST_NUMBER = /^[A-Za-z0-9](?:[A-Za-z0-9 .-]*[A-Za-z0-9])?$/
-
 /** List numbers that stand twice, are none, or take each other's place in a circle. */
 function tellNumbers(numbers: Catalogue['listNumbers'], tell: Tell): void {
   const seen = new Set<string>()
-  for (const { number, model } of numbers) {
+  for (const item of numbers) {
+    const { number, model } = item
     const file = `models/${model}.json`
-    if (!LIST_NUMBER.test(number) || number.includes('..'))
-      tell(file, null, number, 'A list number has letters, figures, spaces, dots and hyphens.')
+    for (const { at, sentence } of unitFaults({ ...item, listNumber: number }))
+      tell(file, null, `${number}.${at}`, sentence)
     if (seen.has(number)) tell(file, null, number, 'This list number stands twice.')
     seen.add(number)
   }

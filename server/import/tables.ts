@@ -1,7 +1,8 @@
 import { TABLES, type Column } from '@ekrond/contract/library'
-import { isCleanText, UNCLEAN_SENTENCE } from '@ekrond/core/job'
+import { isCleanText, isDecimal, isSeen, UNCLEAN_SENTENCE } from '@ekrond/core/limits'
 import { gaugeKinds } from '@ekrond/core/measure'
-import { parse, type Parser } from 'csv-parse'
+import { partKinds } from '@ekrond/core/sheets'
+import { CsvError, parse, type Parser } from 'csv-parse'
 import { createHash } from 'node:crypto'
 import { pipeline, Readable } from 'node:stream'
 import { NotAFile, type Files } from './files.ts'
@@ -63,6 +64,8 @@ export async function readTables(files: Files, tell: Tell, progress?: Progress):
     const check = (row: Row, at: number, tell: Tell) => {
       if (file === 'gauges.csv' && !(gaugeKinds as readonly unknown[]).includes(row.kind))
         tell(file, at, 'kind', `“${row.kind}” is no kind of gauge. Known are ${gaugeKinds.join(', ')}.`)
+      if (file === 'parts.csv' && !(partKinds as readonly unknown[]).includes(row.kind))
+        tell(file, at, 'kind', `“${row.kind}” is no kind of part. Known are ${partKinds.join(', ')}.`)
       if (file === 'kit-holds.csv' && Number(row.quantity) < 1)
         tell(file, at, 'quantity', 'A kit holds at least one of each part in it.')
       for (const [, column, other] of references)
@@ -151,8 +154,10 @@ async function* rowsOf(
         tell(file, at, null, `The row has ${cells.length} cells, its header ${header.length}.`)
       const row: Row = {}
       header.forEach((column, k) => {
-        row[column] = readCell(cells[k] ?? '', columns[column] ?? 'may be empty', (sentence) =>
-          tell(file, at, column, sentence),
+        row[column] = readCell(
+          cells[k] ?? '',
+          columns[column] ?? { text: LONGEST_ROW, empty: true },
+          (sentence) => tell(file, at, column, sentence),
         )
       })
       yield row
@@ -177,8 +182,7 @@ function records(pieces: Iterable<string> | AsyncIterable<string>): Parser {
   return parser
 }
 
-const isCsvError = (error: unknown): error is Error & { code: string } =>
-  error instanceof Error && String((error as { code?: unknown }).code).startsWith('CSV_')
+const isCsvError = (error: unknown): error is Error & { code: string } => error instanceof CsvError
 
 const csvWords = ({ code }: { code: string }): string => {
   if (code === 'CSV_MAX_RECORD_SIZE')
@@ -193,6 +197,8 @@ function tellHeader(
   columns: Record<string, Column>,
   tell: Tell,
 ): void {
+  if (header.length === 1 && header[0]!.includes(';'))
+    return tell(file, 1, null, 'Its cells are parted by semicolons. Save it with commas between them.')
   for (const column of Object.keys(columns))
     if (!header.includes(column))
       tell(file, 1, column, `The column ${column} is missing; units stand in the header.`)
@@ -208,11 +214,14 @@ function tellHeader(
 
 function readCell(cell: string, column: Column, tell: (sentence: string) => void): string | number {
   if (!isCleanText(cell)) tell(UNCLEAN_SENTENCE)
-  if (column === 'text' && cell.trim() === '') tell('The cell is empty.')
-  if (column === 'text' || column === 'may be empty') return cell.trim()
+  if (typeof column === 'object') {
+    const text = cell.trim()
+    if (!isSeen(text) && !(column.empty && text === '')) tell('The cell is empty.')
+    if (text.length > column.text) tell(`It has ${text.length} characters; at most ${column.text} are kept.`)
+    return text
+  }
   const value = Number(cell)
-  if (cell.trim() === '' || !Number.isFinite(value) || value < 0)
-    tell(`“${cell}” is no number at or above 0.`)
+  if (!isDecimal(cell.trim())) tell(`“${cell}” is no number at or above 0.`)
   else if (column === 'whole' && !Number.isInteger(value)) tell(`“${cell}” must be a whole number.`)
   else if (column === 'whole' && value > LARGEST_WHOLE)
     tell(`“${cell}” is larger than any that is counted here.`)

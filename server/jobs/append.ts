@@ -27,6 +27,7 @@ import type { Clock } from '../clock.ts'
 import { mayPublish, publish } from '../library/publish.ts'
 import { inTransaction, type Client, type Pool, type Queryable } from '../db/pool.ts'
 import { ProblemError } from '../http/problem.ts'
+import { inTurns } from '../http/turns.ts'
 import { returnSheets } from '@ekrond/core/return-sheet'
 import {
   insertEntries,
@@ -175,6 +176,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       published: [] as { entry: Entry; before: JobState; state: JobState }[],
       state: before,
     }
+    const othersToo = inTurns()
     for (const act of actsOf(entries)) {
       const tried = await tryAct(client, turn.state, act)
       turn.answers.push(...tried.answers)
@@ -202,8 +204,10 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
         }
         const hangs =
           entry.after !== undefined &&
-          !known.has(entry.after) &&
+          known.get(entry.after)?.job !== entry.job &&
           !accepted.some(({ id }) => id === entry.after)
+        // A strike goes through the whole log again: a page of them would hold everybody up.
+        await othersToo()
         const sheets = await cache.sheets(db, state)
         const refused =
           broken.get(entry.id) ??

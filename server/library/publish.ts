@@ -7,6 +7,8 @@ import {
   type NotAdmitted,
   type UnsentEntry,
 } from '@ekrond/core/job'
+import { unitFaults } from '@ekrond/core/library'
+import { isListNumber, LIST_NUMBER_SENTENCE } from '@ekrond/core/limits'
 import { isRefusal } from '@ekrond/core/refusal'
 import { settingKey, type BuildSheet, type Sheets, type SpecSheet } from '@ekrond/core/sheets'
 import { carriedOn, withMeasured } from '@ekrond/core/teach'
@@ -45,6 +47,7 @@ export async function mayPublish(
   entry: UnsentEntry,
 ): Promise<NotAdmitted | undefined> {
   const { listNumber, specRev, buildRev } = entry.data as Published
+  if (!isListNumber(listNumber)) return notAdmitted('revision', LIST_NUMBER_SENTENCE)
   await client.query('select pg_advisory_xact_lock(hashtextextended($1, 1))', [listNumber])
   const there = await newest(client, listNumber)
   const own = bodyOf(state, entry.body).published?.listNumber === listNumber
@@ -209,8 +212,8 @@ export async function takeIn(client: Client, file: ListNumberFile, by: string): 
       `The library has a ${listNumber} already, and it stays as it is. Correct it there, or give the file’s another number.`,
       'listNumber',
     )
-  if (spec.listNumber !== listNumber || build.listNumber !== listNumber)
-    throw new ProblemError(400, 'Not one list number', `Its sheets are not ${listNumber}’s.`, 'listNumber')
+  const [fault] = unitFaults(file)
+  if (fault) throw new ProblemError(400, 'What was sent cannot be used', fault.sentence, fault.at)
   await writeListNumber(client, { listNumber, maker, modelName, mark, features })
   await addRevision(client, revisionOf(listNumber, 'spec', 1), 'spec', spec, by, 'from another shop')
   await addRevision(client, revisionOf(listNumber, 'build', 1), 'build', build, by, 'from another shop')

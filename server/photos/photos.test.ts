@@ -1,3 +1,4 @@
+import { encode } from 'jpeg-js'
 import { createHash } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { exportShop } from '../whole/export.ts'
@@ -9,7 +10,7 @@ beforeAll(async () => {
 })
 afterAll(() => shop.close())
 
-const picture = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3, 0xff, 0xd9])
+const picture = encode({ data: Buffer.alloc(64 * 48 * 4, 120), width: 64, height: 48 }, 80).data
 const hash = createHash('sha256').update(picture).digest('hex')
 const put = (name: string, payload: Buffer | string, type = 'image/jpeg') =>
   shop.app.inject({ method: 'PUT', url: `/api/photos/${name}`, payload, headers: { 'content-type': type } })
@@ -26,6 +27,12 @@ describe('photographs', () => {
     expect(back.headers['cache-control']).toContain('immutable')
   })
   it('that did not arrive whole, or are no pictures, are turned away with a sentence', async () => {
+    // Its head is a picture's, its name fits, and it ends in the middle.
+    const broken = picture.subarray(0, picture.length - 40)
+    const named = createHash('sha256').update(broken).digest('hex')
+    expect((await put(named, broken)).json()).toMatchObject({
+      detail: 'This picture is broken: it cannot be read to its end. Take it again.',
+    })
     const torn = await put(hash, picture.subarray(0, 6))
     expect(torn.statusCode).toBe(400)
     expect(torn.json()).toMatchObject({ detail: 'The picture did not arrive whole. Send it again.' })

@@ -14,7 +14,7 @@ const JPEG_BEGINS = [0xff, 0xd8, 0xff]
 // eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
 export async function photoRoutes(
   plain: FastifyInstance,
-  { services: { pool } }: { services: Services },
+  { services: { pool, isPicture } }: { services: Services },
 ): Promise<void> {
   const app = plain.withTypeProvider<ValibotTypeProvider>()
   app.addContentTypeParser(
@@ -37,6 +37,12 @@ export async function photoRoutes(
       const { hash } = request.params
       if (createHash('sha256').update(picture).digest('hex') !== hash)
         throw new ProblemError(400, 'Not whole', 'The picture did not arrive whole. Send it again.')
+      if (!(await isPicture(picture)))
+        throw new ProblemError(
+          400,
+          'No picture',
+          'This picture is broken: it cannot be read to its end. Take it again.',
+        )
       await insertPhotograph(pool, hash, picture)
       return reply.code(204).send()
     },

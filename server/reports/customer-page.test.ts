@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { returnSheet } from '@ekrond/core/return-sheet'
+import { returnSheet, type ReturnSheet } from '@ekrond/core/return-sheet'
 import { fold, type DataOf } from '@ekrond/core/job'
 import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
 import { customerPage } from './customer-page.ts'
@@ -46,6 +46,31 @@ describe('the customer’s page', () => {
     expect(hostile).not.toContain('<img src=x')
     expect(hostile).toContain('&lt;img src=x onerror=alert(1)&gt;&amp;&quot;')
   })
+  it('makes text of whatever stands in an imported sheet, in each of its places', () => {
+    const hostile = '<img src=x onerror=alert(1)>'
+    const everywhere = (value: unknown): unknown =>
+      typeof value === 'string'
+        ? hostile
+        : Array.isArray(value)
+          ? value.map(everywhere)
+          : value && typeof value === 'object'
+            ? Object.fromEntries(Object.entries(value).map(([key, one]) => [key, everywhere(one)]))
+            : value
+    const page = everywhere(sheet('x')) as ReturnSheet
+    const picture = {
+      outlines: [],
+      bounds: { x0: 0, x1: 10, y0: 0, y1: 10 },
+      adjusters: [],
+      ports: [{ letter: hostile, name: hostile, left: hostile, at: [0, 0], side: 'left', state: 'open' }],
+    }
+    const written = customerPage(
+      [{ ...page, standing: { word: hostile, rests: hostile }, picture } as unknown as ReturnSheet],
+      { ...head, shop: hostile, date: hostile },
+      [{ data: 'AAAA', type: hostile, words: hostile }],
+    )
+    expect(written).toContain('&lt;img src=x')
+    expect(written).not.toContain('<img src=x')
+  })
   it('carries its photographs in itself', () => {
     const page = customerPage([sheet('x')], head, [
       { data: 'AAAA', type: 'image/webp', words: 'As it came: rust' },
@@ -63,6 +88,11 @@ describe('photographs on the paper', () => {
     const pdf = await returnSheetPdf([sheet('x')], { ...head, ...(photos ? { photos } : {}) })
     return pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length
   }
+  it('of which one is broken leaves a frame with a sentence, and the sheet goes out', async () => {
+    const broken = Buffer.from('/9j/4AAQSkZJRg', 'base64').toString('base64')
+    const without = await pagesOf()
+    expect(await pagesOf([{ data: broken, type: 'image/jpeg', words: 'As it came' }])).toBe(without + 1)
+  })
   it('stand on a page of their own behind the sheet, and only where there are some', async () => {
     const without = await pagesOf()
     expect(await pagesOf([{ data: point, type: 'image/jpeg', words: 'As it came' }])).toBe(without + 1)

@@ -81,12 +81,20 @@ function photographs(pdf: Pdf, sheet: ReturnSheet, photos: readonly CustomerPhot
   photos.slice(0, 8).forEach(({ data, type, words }, i) => {
     const x = left + 12 + (i % 2) * (width + 12)
     const y = top + 40 + Math.floor(i / 2) * (height + 14)
-    if (type === 'image/jpeg' || type === 'image/png')
-      pdf.image(Buffer.from(data, 'base64'), x, y, {
-        fit: [width, height - 18],
-        align: 'center',
-        valign: 'center',
-      })
+    if (type === 'image/jpeg' || type === 'image/png') {
+      const fit: [number, number] = [width, height - 18]
+      try {
+        pdf.image(Buffer.from(data, 'base64'), x, y, { fit, align: 'center', valign: 'center' })
+      } catch {
+        // One that was kept before pictures were read at their taking: the sheet goes out all the same.
+        pdf
+          .lineWidth(0.8)
+          .strokeColor(PENCIL)
+          .rect(x, y, ...fit)
+          .stroke()
+        put(pdf, 'This picture cannot be read.', x + 10, y + 10, { colour: PENCIL })
+      }
+    }
     put(pdf, words, x, y + height - 14, { size: 8.5, colour: PENCIL, width })
   })
 }

@@ -3,9 +3,6 @@ import {
   existsSync,
   mkdirSync,
   mkdtempSync,
-  openSync,
-  closeSync,
-  fsyncSync,
   readdirSync,
   readFileSync,
   renameSync,
@@ -13,6 +10,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs'
+import { once } from 'node:events'
 import { dirname, join, resolve } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import yauzl from 'yauzl'
@@ -33,11 +31,11 @@ const FAILURE = 'last-failure.json'
 export async function backUp(pool: Pool, file: string, madeAt: Date): Promise<{ bytes: number }> {
   const making = `${file}.making`
   mkdirSync(dirname(resolve(file)), { recursive: true })
+  const out = createWriteStream(making, { mode: 0o600, flush: true })
   try {
-    await pipeline(packed(exportShop(pool, madeAt)), createWriteStream(making, { mode: 0o600 }))
-    const handle = openSync(making, 'r')
-    fsyncSync(handle)
-    closeSync(handle)
+    // Opened before anything can fail: what is taken away below must be there.
+    await once(out, 'open')
+    await pipeline(packed(exportShop(pool, madeAt)), out)
     renameSync(making, file)
     syncFolder(dirname(resolve(file)))
     return { bytes: statSync(file).size }

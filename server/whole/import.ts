@@ -1,4 +1,5 @@
-import { type DataOf, checkData, Envelope, fold, type Entry } from '@ekrond/core/job'
+import { isDate } from '@ekrond/core/days'
+import { type DataOf, checkData, Envelope, fold, Instant, type Entry } from '@ekrond/core/job'
 import { summarise } from '@ekrond/core/stations'
 import { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import * as v from 'valibot'
@@ -15,6 +16,11 @@ import { sealOf } from '../jobs/seal.ts'
 import { insertPhotograph } from '../photos/photos.sql.ts'
 import { checkManifest, MANIFEST, sha256 } from './manifest.ts'
 
+/** An instant as PostgreSQL's JSON or ours writes it. */
+const Moment = v.pipe(
+  v.string(),
+  v.check((text) => isDate(text.slice(0, 10)) && !Number.isNaN(Date.parse(text)), 'That is no instant.'),
+)
 const ListNumbers = v.array(
   v.object({
     listNumber: v.string(),
@@ -30,7 +36,7 @@ const ListNumbers = v.array(
       v.array(
         v.object({
           number: v.pipe(v.number(), v.integer(), v.minValue(1)),
-          at: v.string(),
+          at: Moment,
           by: v.pipe(v.string(), v.minLength(1)),
           what: v.string(),
           why: v.string(),
@@ -44,7 +50,7 @@ const revision = {
   revision: v.string(),
   number: v.number(),
   sha256: v.string(),
-  addedAt: v.pipe(v.string(), v.isoTimestamp()),
+  addedAt: Moment,
   /** files of before have neither */
   by: v.optional(v.string(), ''),
   why: v.optional(v.string(), ''),
@@ -68,7 +74,8 @@ const JobFile = v.object({
   job: v.pipe(v.string(), v.uuid()),
   number: v.pipe(v.number(), v.integer(), v.minValue(1)),
   entries: v.pipe(
-    v.array(v.object({ ...Envelope.entries, seq: v.number(), receivedAt: v.string() })),
+    // Names as older versions took them: what a shop has is never turned away.
+    v.array(v.object({ ...Envelope.entries, by: v.string(), seq: v.number(), receivedAt: Instant })),
     v.minLength(1),
   ),
   sheets: v.array(
@@ -136,7 +143,7 @@ export function importShop(
     stop()
     const tables = await readTables(files, tell, progress)
     const models: Row[] = []
-    const columns = { model: 'text', maker: 'text', name: 'text' } as const
+    const columns = { model: { text: 300 }, maker: { text: 300 }, name: { text: 300 } } as const
     for await (const model of await readTable(files, 'models.csv', columns, tell)) models.push(model)
     const numbers = readJson(files, 'list-numbers.json', ListNumbers, tell) ?? []
     tellMissing(head!, models, numbers, tell)
@@ -229,7 +236,7 @@ async function importRevisions(
   return known
 }
 
-const PHOTOGRAPH_COLUMNS = { photograph: 'text', taken_in: 'text' } as const
+const PHOTOGRAPH_COLUMNS = { photograph: { text: 64 }, taken_in: { text: 40 } } as const
 
 /** Every photograph, held against its own name, which is the hash of what it holds. */
 async function importPhotographs(

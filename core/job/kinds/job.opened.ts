@@ -1,12 +1,14 @@
 import { complaintWords } from '../../complaint/words.ts'
 import * as v from 'valibot'
 import { addDays } from '../../days/index.ts'
+import { isSeen, MOST } from '../../limits/index.ts'
 import { LocalDate, Words } from '../entry.ts'
 import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
 import { bodyOf, MOST_BODIES, type JobState } from '../state.ts'
 
-const name = (what: string) => v.pipe(v.string(), v.trim(), v.minLength(1, `Type ${what}.`), v.maxLength(120))
+const name = (what: string) =>
+  v.pipe(v.string(), v.trim(), v.minLength(1, `Type ${what}.`), v.maxLength(MOST.customer))
 
 export const symptoms = [
   'hard start',
@@ -110,6 +112,8 @@ export const jobOpened = defineKind({
   key: () => '',
   admit: (state, { data, corrects, at }, { standing }) => {
     if (data.aircraft) return notAdmitted('aircraft')
+    for (const field of ['customer', 'engine', 'equipment'] as const)
+      if (!standing && !isSeen(data[field])) return notAdmitted('unseen', field)
     // A day's grace: the entry's instant is UTC, the promise a day in the shop's zone.
     if (!corrects && !standing && data.promise < addDays(at.slice(0, 10), -1))
       return notAdmitted('promise', data.promise)

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { factOf } from '../../teach/facts.ts'
-import { Code } from '../entry.ts'
+import { Code, GaugeCode } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
 import { notAdmitted } from '../refusals.ts'
 import { bodyOf } from '../state.ts'
@@ -35,7 +35,7 @@ export const ownDimension = defineKind({
       v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
     ]),
     sigma: v.nullable(v.pipe(v.number(), v.gtValue(0))),
-    gauge: v.nullable(v.pipe(v.string(), v.maxLength(40))),
+    gauge: v.nullable(GaugeCode),
   }),
   key: (data) => data.fact,
   admit: (state, { body }) => (bodyOf(state, body).taught ? undefined : notAdmitted('not taught')),

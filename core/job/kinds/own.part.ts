@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { MOST } from '../../limits/index.ts'
 import { partKinds, places } from '../../sheets/index.ts'
 import { Code, Words } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
@@ -48,7 +49,7 @@ export const ownPart = defineKind({
     place: v.picklist(places),
     quantity: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(40)),
     mm: v.nullable(v.pipe(v.number(), v.gtValue(0), v.maxValue(200))),
-    part: v.pipe(v.string(), v.trim(), v.maxLength(40)),
+    part: v.pipe(v.string(), v.trim(), v.maxLength(MOST.code)),
     stamped: v.pipe(v.string(), v.trim(), v.maxLength(20)),
     underneath: Words,
     at: v.nullable(v.tuple([v.number(), v.number()])),

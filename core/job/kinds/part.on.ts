@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { MOST } from '../../limits/index.ts'
 import { Code } from '../entry.ts'
 import { notAdmitted } from '../refusals.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
@@ -37,7 +38,7 @@ export const partOn = defineKind({
   schema: v.object({
     position: Code,
     from: v.picklist(['old', 'kit', 'loose', 'shelf']),
-    part: v.nullable(v.pipe(v.string(), v.maxLength(40))),
+    part: v.nullable(v.pipe(v.string(), v.maxLength(MOST.code))),
     proof: v.picklist(['held', 'not yet', 'none']),
     thicknessMm: v.nullable(v.pipe(v.number(), v.gtValue(0), v.maxValue(20))),
   }),

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { Amount, Code } from '../entry.ts'
+import { Amount, Code, GaugeCode } from '../entry.ts'
 import type { Bracket, Shown } from '../../settings/kind.ts'
 import { isReadFrom } from '../../settings/read.ts'
 import { places } from '../../sheets/index.ts'
@@ -61,7 +61,7 @@ export const readingTaken = defineKind({
     place: v.picklist(places),
     raw: v.pipe(v.string(), v.minLength(1, 'Nothing was typed.'), v.maxLength(60)),
     value: Amount,
-    gauge: v.nullable(v.pipe(v.string(), v.maxLength(40))),
+    gauge: v.nullable(GaugeCode),
     sigma: v.nullable(v.pipe(v.number(), v.gtValue(0))),
     bracket: v.nullable(v.object({ go: Amount, no: Amount })),
     specRev: v.pipe(v.string(), v.maxLength(80)),
