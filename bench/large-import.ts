@@ -1,10 +1,10 @@
-import { spawn } from 'node:child_process'
-import { cpSync, createWriteStream, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { cpSync, createWriteStream, mkdtempSync, rmSync, statSync } from 'node:fs'
 import { once } from 'node:events'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
 import { startPostgres } from '../tools/postgres.mjs'
+import { runMeasured } from './measured-child.ts'
 
 const root = join(import.meta.dirname, '..')
 
@@ -34,23 +34,7 @@ export async function importLarge(rows: number): Promise<LargeImport> {
       if (!out.write(`Customer ${i},engine ${i},"a frost fan, ${padding}"\n`)) await once(out, 'drain')
     out.end()
     await once(out, 'close')
-    const begun = performance.now()
-    const child = spawn(
-      process.execPath,
-      ['--import', import.meta.resolve('tsx'), 'server/cli/import.ts', folder],
-      {
-        cwd: root,
-        env: { ...process.env, EKROND_DATABASE_URL: postgres.url },
-        stdio: ['ignore', 'ignore', 'pipe'],
-      },
-    )
-    let said = ''
-    let peak = 0
-    child.stderr.on('data', (chunk: Buffer) => (said += String(chunk)))
-    const watch = setInterval(() => (peak = Math.max(peak, peakOf(child.pid!))), 100)
-    const [code] = (await once(child, 'exit')) as [number]
-    clearInterval(watch)
-    if (code !== 0) throw new Error(said)
+    const ran = await runMeasured('server/cli/import.ts', [folder], postgres.url)
     const client = new pg.Client({ connectionString: postgres.url })
     await client.connect()
     const { rows: counted } = await client.query<{ n: number }>(
@@ -61,22 +45,12 @@ export async function importLarge(rows: number): Promise<LargeImport> {
       rows,
       megabytes: Math.round(statSync(table).size / 1e6),
       taken: counted[0]!.n,
-      seconds: Math.round((performance.now() - begun) / 1000),
-      peakMegabytes: peak,
-      told: said.split('rows read').length - 1,
+      seconds: ran.seconds,
+      peakMegabytes: ran.peakMegabytes,
+      told: ran.said.split(' read\n').length - 1,
     }
   } finally {
     await postgres.stop()
     for (const path of [folder, data]) rmSync(path, { recursive: true, force: true })
-  }
-}
-
-/** The kernel's own account of the most memory that a process held, MB. */
-function peakOf(pid: number): number {
-  try {
-    const kilobytes = /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))
-    return Math.round(Number(kilobytes?.[1] ?? 0) / 1000)
-  } catch {
-    return 0
   }
 }

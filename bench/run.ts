@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util'
 import { calibrationLines } from './calibration.ts'
 import { computations } from './cases.ts'
 import { runIdentify } from './identify.ts'
+import { queryLines } from './queries.ts'
 import { shopBench } from './shop.ts'
 import { table } from './table.ts'
 
@@ -35,6 +36,16 @@ async function main(): Promise<number> {
     return shop(values.jobs, values.entries)
   }
   if (name === 'shop') return shop(values.jobs, values.entries)
+  if (name === 'queries') {
+    for (const line of await queryLines({
+      listNumbers: Number(values.units ?? 20_000),
+      jobs: Number(values.jobs ?? 5000),
+      entries: Number(values.entries ?? 120),
+      photographMegabytes: 0,
+    }))
+      console.log(line)
+    return 0
+  }
   if (name === 'calibration') return calibrated(values.entries, values.features, values.units)
   if (more.length) return fail(`One computation at a time: ${name} and then ${more.join(' ')} were named.`)
   try {
@@ -50,7 +61,7 @@ async function main(): Promise<number> {
     const compute = computations[name]
     if (!compute)
       return fail(
-        `There is no computation ${name}. There are identify, calibration, shop, ${Object.keys(computations).join(', ')}.`,
+        `There is no computation ${name}. There are identify, calibration, shop, queries, ${Object.keys(computations).join(', ')}.`,
       )
     const file = readJson(values.in, 'in') as { cases?: unknown }
     if (!Array.isArray(file.cases)) return fail(`${values.in}: the file must hold {"cases":[…]}.`)

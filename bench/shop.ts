@@ -48,7 +48,7 @@ export async function shopBench({ jobs, entries, windows }: Size): Promise<strin
       join(root, 'demo/catalogue'),
     )
     const began = performance.now()
-    await fill(pool, jobs, entries)
+    await fillJobs(pool, jobs, entries)
     const long = await fillLong(pool, 2000)
     await pool.query('vacuum analyze entry, job')
     const { rows } = await pool.query<{ n: number }>('select count(*) as n from entry')
@@ -310,7 +310,7 @@ function logOf(seed: number, length: number): Entry[] {
 }
 
 /** Many jobs from a few logs, copied inside the database: new ids, new customers, one in ten still open. */
-async function fill(pool: Pool, jobs: number, entries: number): Promise<void> {
+export async function fillJobs(pool: Pool, jobs: number, entries: number): Promise<void> {
   const kinds = 20
   const client = await pool.connect()
   try {

@@ -13,6 +13,8 @@ import { startPostgres } from '../tools/postgres.mjs'
 import { fuzz } from './fuzz.ts'
 import { killAgainAndAgain } from './kills.ts'
 import { importLarge } from './large-import.ts'
+import { restoreLarge } from './restore.ts'
+import { cutFirstStarts } from './starts.ts'
 
 /**
  * `npm run torture -- --kills 1000 --requests 20000 --windows 10 --rows 1000000`: its own data, loopback, and as long as the numbers
@@ -24,10 +26,15 @@ const { values } = parseArgs({
     requests: { type: 'string', default: '20000' },
     windows: { type: 'string', default: '10' },
     rows: { type: 'string', default: '1000000' },
+    starts: { type: 'string', default: '30' },
+    restore: { type: 'boolean', default: false },
+    photographs: { type: 'string', default: '500' },
     seed: { type: 'string', default: '1184' },
   },
 })
 const seed = Number(values.seed)
+/** A first start takes some seconds: it is cut off at each of these steps of its way. */
+const CUT_EVERY_MS = 200
 await ensureBuild()
 
 let bad = 0
@@ -66,6 +73,29 @@ await part(values.rows, importLarge, (i) => [
   `${i.rows} rows, ${i.megabytes} MB, taken in: ${i.taken} in ${i.seconds} s, at most ${i.peakMegabytes} MB of memory, told ${i.told} times how far it was`,
   i.taken === i.rows ? 0 : 1,
 ])
+await part(
+  values.starts,
+  (n) => cutFirstStarts(Array.from({ length: n }, (_, i) => (i + 1) * CUT_EVERY_MS)),
+  (c) => [
+    [
+      `${c.cuts} first starts cut off, each ${CUT_EVERY_MS} ms later than the one before: ${c.lost} shops lost, ${c.failed} starts that failed`,
+      ...c.said.map((told) => `  ${told}`),
+    ].join('\n'),
+    c.lost + c.failed,
+  ],
+)
+await part(
+  values.restore ? values.photographs : '0',
+  (photographMegabytes) =>
+    restoreLarge({ listNumbers: 20_000, jobs: 5000, entries: 120, photographMegabytes }),
+  (r) => [
+    [
+      `20,000 list numbers, 5,000 jobs, ${values.photographs} MB of photographs: a backup of ${r.megabytes} MB in ${r.backup.seconds} s (at most ${r.backup.peakMegabytes} MB of memory), restored in ${r.restored.seconds} s (${r.restored.peakMegabytes} MB)`,
+      `  ${r.tables} tables compared row by row, ${r.differ.length} differ ${r.differ.join(', ')}`,
+    ].join('\n'),
+    r.differ.length,
+  ],
+)
 process.exitCode = bad ? 1 : 0
 
 /** The browser test of the same name, with so many windows. */

@@ -1,5 +1,4 @@
 import type {
-  CatalogueAnswer,
   ListNumberAnswer,
   ListNumbersAnswer,
   MarketAnswer,
@@ -10,23 +9,32 @@ import { type Sheets, type SpecSheet } from '@ekrond/core/sheets'
 import { valueHistory } from '@ekrond/core/library'
 import type { Queryable } from '../db/pool.ts'
 
-/** Every list number with how common it is: the catalogue's weight, and one more for each that went back from here by it. */
-export async function selectCandidates(db: Queryable): Promise<CatalogueAnswer> {
-  const { rows } = await db.query<CatalogueAnswer['candidates'][number]>(
+/**
+ * Every list number with how common it is: the catalogue's weight, and one more for each that went back from here by it. As the JSON
+ * text that goes out: twenty thousand of them are not taken apart and put together again on the way.
+ */
+export async function selectCandidates(db: Queryable): Promise<string> {
+  const { rows } = await db.query<{ answer: string }>(
     `with back as (
        select coalesce(merged_into, list_number) as list_number, count(*) as times
          from job join list_number using (list_number) where status = 'returned' group by 1
+     ), other as (
+       select list_number, value as number
+         from list_number, jsonb_array_elements_text(supersedes)
+        where supersedes <> '[]'
+          and not exists (select from list_number known where known.list_number = value and known.merged_into is null)
+       union
+       select merged_into, list_number from list_number where merged_into is not null
+     ), alias as (
+       select list_number, json_agg(number order by number) as numbers from other group by 1
      )
-     select list_number as id, model.maker, mark, weight + coalesce(back.times, 0) as weight, features,
-            coalesce((select jsonb_agg(distinct number order by number) from (
-              select value as number from jsonb_array_elements_text(supersedes)
-                where not exists (select from list_number other where other.list_number = value and other.merged_into is null)
-              union select other.list_number from list_number other where other.merged_into = list_number.list_number
-            ) numbers), '[]') as aliases
-       from list_number join model using (model) left join back using (list_number)
-      where merged_into is null order by list_number`,
+     select json_build_object('candidates', coalesce(json_agg(json_build_object(
+              'id', list_number, 'maker', model.maker, 'mark', mark, 'weight', weight + coalesce(back.times, 0),
+              'features', features, 'aliases', coalesce(alias.numbers, '[]')) order by list_number), '[]'))::text as answer
+       from list_number join model using (model) left join back using (list_number) left join alias using (list_number)
+      where merged_into is null`,
   )
-  return { candidates: rows }
+  return rows[0]!.answer
 }
 
 export async function selectListNumbers(
@@ -128,23 +136,23 @@ export async function selectRelatives(
 }
 
 /** Everything that could cover needs: kits, loose parts, shelf, and which list numbers use each part, in one query. */
-export async function selectMarket(db: Queryable): Promise<MarketAnswer> {
-  const { rows } = await db.query<MarketAnswer>(
-    `with newest as (
-       select distinct on (list_number) list_number, sheet from sheet_revision where kind = 'build' order by list_number, number desc
-     ), used as (
-       select position->>'part' as part, jsonb_agg(distinct list_number order by list_number) as used_by
-         from newest, jsonb_array_elements(sheet->'positions') as position
-        where position->>'part' is not null group by 1
+export const selectMarket = async (db: Queryable): Promise<MarketAnswer> =>
+  JSON.parse(await selectMarketText(db)) as MarketAnswer
+
+/** The same as the JSON text that goes out. */
+export async function selectMarketText(db: Queryable): Promise<string> {
+  const { rows } = await db.query<{ answer: string }>(
+    `with used as (
+       select part, jsonb_agg(list_number order by list_number) as used_by from part_use group by 1
      )
-     select
-       coalesce((select jsonb_agg(jsonb_build_object('code', supplier, 'name', name, 'shippingMinor', shipping_minor) order by supplier) from supplier), '[]') as suppliers,
-       coalesce((select jsonb_agg(jsonb_build_object('code', kit, 'name', name, 'supplier', supplier, 'priceMinor', price_minor, 'leadDays', lead_days, 'stock', stock,
-         'holds', coalesce((select jsonb_agg(jsonb_build_object('part', part, 'quantity', quantity) order by part) from kit_hold h where h.kit = kit.kit), '[]')) order by kit) from kit), '[]') as kits,
-       coalesce((select jsonb_agg(jsonb_build_object('part', part, 'supplier', supplier, 'priceMinor', price_minor, 'leadDays', lead_days) order by part, supplier) from price), '[]') as singles,
-       coalesce((select jsonb_agg(jsonb_build_object('part', part, 'quantity', quantity) order by part) from shelf), '[]') as shelf,
-       coalesce((select jsonb_agg(jsonb_build_object('part', p.part, 'name', p.name, 'kind', p.kind, 'material', p.material, 'tell', p.tell, 'drawing', p.drawing,
-         'usedBy', coalesce(used.used_by, '[]')) order by p.part) from part p left join used using (part)), '[]') as parts`,
+     select json_build_object(
+       'suppliers', coalesce((select jsonb_agg(jsonb_build_object('code', supplier, 'name', name, 'shippingMinor', shipping_minor) order by supplier) from supplier), '[]'),
+       'kits', coalesce((select jsonb_agg(jsonb_build_object('code', kit, 'name', name, 'supplier', supplier, 'priceMinor', price_minor, 'leadDays', lead_days, 'stock', stock,
+         'holds', coalesce((select jsonb_agg(jsonb_build_object('part', part, 'quantity', quantity) order by part) from kit_hold h where h.kit = kit.kit), '[]')) order by kit) from kit), '[]'),
+       'singles', coalesce((select jsonb_agg(jsonb_build_object('part', part, 'supplier', supplier, 'priceMinor', price_minor, 'leadDays', lead_days) order by part, supplier) from price), '[]'),
+       'shelf', coalesce((select jsonb_agg(jsonb_build_object('part', part, 'quantity', quantity) order by part) from shelf), '[]'),
+       'parts', coalesce((select jsonb_agg(jsonb_build_object('part', p.part, 'name', p.name, 'kind', p.kind, 'material', p.material, 'tell', p.tell, 'drawing', p.drawing,
+         'usedBy', coalesce(used.used_by, '[]')) order by p.part) from part p left join used using (part)), '[]'))::text as answer`,
   )
-  return rows[0]!
+  return rows[0]!.answer
 }

@@ -22,7 +22,7 @@ import {
 import type { FastifyInstance } from 'fastify'
 import { inTransaction } from '../db/pool.ts'
 import { notFound } from '../http/problem.ts'
-import type { ValibotTypeProvider } from '../http/valibot.ts'
+import { serialised, type ValibotTypeProvider } from '../http/valibot.ts'
 import type { Services } from '../services.ts'
 import { copy, merge, supersede } from './numbers.ts'
 import { correct, measured, takeIn } from './publish.ts'
@@ -30,7 +30,7 @@ import {
   selectCandidates,
   selectListNumber,
   selectListNumbers,
-  selectMarket,
+  selectMarketText,
   selectRelatives,
   selectRevisions,
 } from './library.sql.ts'
@@ -43,7 +43,9 @@ export async function libraryRoutes(
   const app = plain.withTypeProvider<ValibotTypeProvider>()
   const { pool } = services
 
-  app.get('/api/catalogue', { schema: { response: { 200: CatalogueAnswer } } }, () => selectCandidates(pool))
+  app.get('/api/catalogue', { schema: { response: { 200: CatalogueAnswer } } }, async (_request, reply) =>
+    reply.type('application/json; charset=utf-8').send(serialised(await selectCandidates(pool))),
+  )
   app.get(
     '/api/list-numbers',
     { schema: { querystring: ListNumbersQuery, response: { 200: ListNumbersAnswer } } },
@@ -143,5 +145,7 @@ export async function libraryRoutes(
       return { listNumber: request.body.file.listNumber }
     }),
   )
-  app.get('/api/market', { schema: { response: { 200: MarketAnswer } } }, () => selectMarket(pool))
+  app.get('/api/market', { schema: { response: { 200: MarketAnswer } } }, async (_request, reply) =>
+    reply.type('application/json; charset=utf-8').send(serialised(await selectMarketText(pool))),
+  )
 }

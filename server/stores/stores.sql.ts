@@ -42,9 +42,7 @@ const RECORDS: Readonly<Record<StoreKind, string>> = {
 /** Where one of them is used, by the names that people know. */
 const USES: Readonly<Record<StoreKind, string>> = {
   part: `select 'kit ' || kit as by from kit_hold where part = $1
-         union select list_number from (
-           select distinct on (list_number) list_number, sheet from sheet_revision where kind = 'build' order by list_number, number desc
-         ) newest where sheet->'positions' @> jsonb_build_array(jsonb_build_object('part', $1::text))`,
+         union select list_number from part_use where part = $1`,
   kit: `select null as by where $1 = ''`,
   supplier: `select 'kit ' || kit as by from kit where supplier = $1 union select 'part ' || part from price where supplier = $1`,
 }
