@@ -36,7 +36,7 @@ export async function runMeasured(
 }
 
 /** The kernel's own account of the most memory that a process held, MB. */
-export function peakOf(pid: number): number {
+function peakOf(pid: number): number {
   try {
     const kilobytes = /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))
     return Math.round(Number(kilobytes?.[1] ?? 0) / 1000)

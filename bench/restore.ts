@@ -5,6 +5,7 @@ import { loadDemoIfEmpty } from '../server/cli/demo.ts'
 import { migrate } from '../server/db/migrate.ts'
 import { openPool, type Pool } from '../server/db/pool.ts'
 import { tablesOfAShop } from '../server/db/untouched.ts'
+import { rebuildProjection } from '../server/jobs/rebuild.ts'
 import { openServices } from '../server/services.ts'
 import { startPostgres } from '../tools/postgres.mjs'
 import { makeLarge, type LargeSize } from './large-shop.ts'
@@ -35,6 +36,8 @@ export async function restoreLarge(size: LargeSize): Promise<RestoreResult> {
       join(import.meta.dirname, '../demo/catalogue'),
     )
     await makeLarge(pool, size)
+    // The copies' rows on the rack are of other customers than their logs say.
+    await rebuildProjection(pool)
     const file = join(folder, 'shop.zip')
     const backup = await runMeasured('server/cli/backup.ts', [file], postgres.url)
     const restored = await runMeasured('server/cli/restore.ts', [file], otherUrl)

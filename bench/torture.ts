@@ -12,13 +12,14 @@ import { ensureBuild } from '../tools/build.mjs'
 import { startPostgres } from '../tools/postgres.mjs'
 import { fuzz } from './fuzz.ts'
 import { killAgainAndAgain } from './kills.ts'
+import { killCommands } from './kills-of-commands.ts'
 import { importLarge } from './large-import.ts'
 import { restoreLarge } from './restore.ts'
 import { cutFirstStarts } from './starts.ts'
 
 /**
- * `npm run torture -- --kills 1000 --requests 20000 --windows 10 --rows 1000000`: its own data, loopback, and as long as the numbers
- * say; 0 leaves a part out.
+ * `npm run torture -- --kills 1000 --commands 300 --starts 30 --requests 20000 --windows 10 --rows 1000000 --restore --photographs 500`:
+ * its own data, loopback, and as long as the numbers say; 0 leaves a part out.
  */
 const { values } = parseArgs({
   options: {
@@ -26,6 +27,7 @@ const { values } = parseArgs({
     requests: { type: 'string', default: '20000' },
     windows: { type: 'string', default: '10' },
     rows: { type: 'string', default: '1000000' },
+    commands: { type: 'string', default: '300' },
     starts: { type: 'string', default: '30' },
     restore: { type: 'boolean', default: false },
     photographs: { type: 'string', default: '500' },
@@ -73,6 +75,17 @@ await part(values.rows, importLarge, (i) => [
   `${i.rows} rows, ${i.megabytes} MB, taken in: ${i.taken} in ${i.seconds} s, at most ${i.peakMegabytes} MB of memory, told ${i.told} times how far it was`,
   i.taken === i.rows ? 0 : 1,
 ])
+await part(
+  values.commands,
+  (kills) => killCommands({ kills, seed }),
+  (k) => [
+    [
+      `${k.kills} kills of export, backup, import, restore and the demo's reset on their way (${k.ended} had ended): ${k.half.length} left something half`,
+      ...k.half.map((told) => `  ${told}`),
+    ].join('\n'),
+    k.half.length,
+  ],
+)
 await part(
   values.starts,
   (n) => cutFirstStarts(Array.from({ length: n }, (_, i) => (i + 1) * CUT_EVERY_MS)),

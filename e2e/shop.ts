@@ -138,6 +138,7 @@ function serverOver(databaseUrl: string, port: number, empty = false): RunningSh
           EKROND_PORT: String(port),
           EKROND_ROOT: root,
           EKROND_NOW: NOW,
+          EKROND_HOSTS: 'bench.shop.test',
           ...(empty ? { EKROND_DEMO: 'off' } : {}),
         },
         stdio: ['ignore', 'pipe', 'inherit'],

@@ -17,8 +17,8 @@ export interface Services {
   keepsBackups: boolean
   cache: JobCache
   appender: Appender
-  shop(): Promise<ShopHead>
-  zone(): Promise<string>
+  shop: () => Promise<ShopHead>
+  zone: () => Promise<string>
   renderSheet: SheetRenderer
   readCatalogue: (files: Record<string, string>) => Promise<CatalogueRead>
   /** whether a picture can be read to its end */

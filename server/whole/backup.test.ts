@@ -13,20 +13,22 @@ import { backUpWhereDue, isDue } from './nightly.ts'
 
 let shop: TestShop
 let fresh: TestShop
+let third: TestShop
 let folder: string
 let file: string
 const picture = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(300_000, 7)])
 beforeAll(async () => {
   shop = await openShop('backup_from')
   fresh = await openShop('backup_to', { demo: false })
+  third = await openShop('backup_third', { demo: false })
   await insertPhotograph(shop.pool, sha256(picture), picture)
   folder = mkdtempSync(join(tmpdir(), 'ekrond-backup-'))
   file = join(folder, 'mine.zip')
 })
-afterAll(() => Promise.all([shop.close(), fresh.close()]))
+afterAll(() => Promise.all([shop.close(), fresh.close(), third.close()]))
 
-const faultsOf = (path: string) =>
-  restore(fresh.pool, path).then(
+const faultsOf = (path: string, into = fresh) =>
+  restore(into.pool, path).then(
     () => [],
     (error: unknown) => {
       if (error instanceof WholeShopFaults) return error.errors.map(({ sentence }) => sentence)
@@ -42,7 +44,8 @@ describe('a backup', () => {
     expect(await restore(fresh.pool, file)).toMatchObject({ jobs: 15, photographs: 1, whole: true })
     for (const table of await tablesOfAShop(shop.pool)) {
       const rows = async ({ pool }: TestShop) =>
-        (await pool.query(`select to_jsonb(t)::text as row from "${table}" t order by 1`)).rows
+        (await pool.query<{ row: string }>(`select to_jsonb(t)::text as row from "${table}" t order by 1`))
+          .rows
       expect(await rows(fresh), table).toEqual(await rows(shop))
     }
     expect(readdirSync(folder)).toEqual(['mine.zip'])
@@ -65,7 +68,9 @@ describe('a backup', () => {
       other('flipped.zip', flipped),
       other('none.zip', Buffer.from('no backup')),
     ])
-      expect((await faultsOf(path)).join(' '), path).toMatch(/cut off or altered|cannot be read|does not fit/)
+      expect((await faultsOf(path, third)).join(' '), path).toMatch(
+        /cut off or altered|cannot be read|does not fit/,
+      )
     expect(readdirSync(folder).filter((name) => name.includes('reading'))).toEqual([])
   })
 })

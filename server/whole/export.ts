@@ -9,6 +9,10 @@ import { MANIFEST, sha256, type Manifest } from './manifest.ts'
 
 export interface ExportFile {
   name: string
+  contents: Buffer
+}
+interface Written {
+  name: string
   contents: string | Buffer
 }
 
@@ -28,8 +32,8 @@ const SOURCES: Record<keyof typeof TABLES, string> = {
 }
 
 /** Rows of one reading: so much is in memory at once, however large the shop is. */
-const REVISIONS_AT_ONCE = 200
-const ENTRIES_AT_ONCE = 2000
+const REVISIONS_AT_ONCE = 40
+const ENTRIES_AT_ONCE = 500
 
 /**
  * Everything that the shop has, file by file: who it is, its library with every revision, its flat tables, each job with its log
@@ -48,11 +52,12 @@ export async function* exportShop(pool: Pool, madeAt: Date): AsyncGenerator<Expo
   let lost: unknown
   try {
     await client.query('begin transaction isolation level repeatable read read only')
-    for await (const file of filesOf(client, manifest.counts)) {
-      manifest.files[file.name] = [Buffer.byteLength(file.contents), sha256(file.contents)]
-      yield file
+    for await (const { name, contents } of filesOf(client, manifest.counts)) {
+      const bytes = Buffer.isBuffer(contents) ? contents : Buffer.from(contents)
+      manifest.files[name] = [bytes.length, sha256(bytes)]
+      yield { name, contents: bytes }
     }
-    yield { name: MANIFEST, contents: json(manifest) }
+    yield { name: MANIFEST, contents: Buffer.from(json(manifest)) }
   } catch (error) {
     lost = error
     throw error
@@ -62,7 +67,7 @@ export async function* exportShop(pool: Pool, madeAt: Date): AsyncGenerator<Expo
   }
 }
 
-async function* filesOf(client: Client, counts: Manifest['counts']): AsyncGenerator<ExportFile> {
+async function* filesOf(client: Client, counts: Manifest['counts']): AsyncGenerator<Written> {
   yield await shopFile(client)
   yield* libraryFiles(client, counts)
   for (const [file, source] of Object.entries(SOURCES)) {
@@ -74,7 +79,7 @@ async function* filesOf(client: Client, counts: Manifest['counts']): AsyncGenera
   yield* photographFiles(client, counts)
 }
 
-async function shopFile(db: Queryable): Promise<ExportFile> {
+async function shopFile(db: Queryable): Promise<Written> {
   const { rows: makers } = await db.query('select maker as code, numbering from maker order by maker')
   const { rows: stores } = await db.query(
     'select what, code, version, at, by, record from store_change order by what, code, version',
@@ -92,7 +97,7 @@ async function shopFile(db: Queryable): Promise<ExportFile> {
   }
 }
 
-async function* libraryFiles(client: Client, counts: Manifest['counts']): AsyncGenerator<ExportFile> {
+async function* libraryFiles(client: Client, counts: Manifest['counts']): AsyncGenerator<Written> {
   const { rows: models } = await client.query('select model, maker, name from model order by model')
   yield {
     name: 'models.csv',
@@ -131,7 +136,7 @@ async function* libraryFiles(client: Client, counts: Manifest['counts']): AsyncG
   if (of !== undefined) yield file(of, own)
 }
 
-async function* jobFiles(client: Client, counts: Manifest['counts']): AsyncGenerator<ExportFile> {
+async function* jobFiles(client: Client, counts: Manifest['counts']): AsyncGenerator<Written> {
   const { rows: jobs } = await client.query<{ job: string; number: number; seq: number }>(
     'select job, number, seq from job order by number',
   )
@@ -174,7 +179,7 @@ function byJob<T extends { job: string }>(rows: readonly T[]): Map<string, T[]> 
   return found
 }
 
-async function* photographFiles(client: Client, counts: Manifest['counts']): AsyncGenerator<ExportFile> {
+async function* photographFiles(client: Client, counts: Manifest['counts']): AsyncGenerator<Written> {
   const { rows } = await client.query<{ photograph: string; taken_in: string }>(
     `select encode(hash, 'hex') as photograph, taken_in::text from photograph order by hash`,
   )

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react'
 
-const OWN: string = import.meta.env.VITE_EKROND_BUILD ?? ''
+const OWN = String(import.meta.env.VITE_EKROND_BUILD ?? '')
 
 let served = OWN
 const watchers = new Set<() => void>()

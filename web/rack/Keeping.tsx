@@ -67,7 +67,7 @@ export function Keeping() {
     <Notes aria-label="How the shop is kept" role="group">
       {kind === 'demo' && (
         <p>
-          <b>Demo shop.</b> Every job in it is made up.
+          <b>Demo shop.</b> Every job is made up.
         </p>
       )}
       {lines.map(({ words, trouble }) => (
