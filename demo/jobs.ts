@@ -8,11 +8,12 @@ import {
   enterReading,
   settingContext,
 } from '@ekrond/core/entering'
-import { neverCapped, portsOf } from '@ekrond/core/families'
+import { neverCapped, passagePlanOf, portsOf } from '@ekrond/core/families'
 import { dueBefore, holdsNow, settingsToSet, teardownOrder } from '@ekrond/core/work'
 import { conditionsOf, uncured, type Disposition } from '@ekrond/core/findings'
 import {
   allNeeds,
+  jobNeeds,
   bodyKey,
   bodyOf,
   emptyJob,
@@ -24,7 +25,9 @@ import {
   type UnsentEntry,
 } from '@ekrond/core/job'
 import type { Conditions } from '@ekrond/core/conditions'
+import { claimsOf } from '@ekrond/core/claims'
 import { cheapestCover, type Market } from '@ekrond/core/kits'
+import { mapOf, nextLook } from '@ekrond/core/passages'
 import {
   benchLevel,
   inletTestKpa,
@@ -39,7 +42,9 @@ import {
   type ProofSubject,
 } from '@ekrond/core/proof'
 import {
+  enterAlike,
   enterHold,
+  enterTravel,
   enterLevel,
   enterLifts,
   enterPump,
@@ -51,6 +56,7 @@ import {
 import { packTrace } from '@ekrond/core/trace'
 import { showTurns, type Gauge } from '@ekrond/core/measure'
 import { isRefusal, type Result } from '@ekrond/core/refusal'
+import { gatePoints } from '@ekrond/core/stations'
 import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { models } from './catalogue.ts'
@@ -91,7 +97,7 @@ export async function demoJobs(world: DemoWorld): Promise<{ job: string; entries
   return jobs
 }
 
-type Writer = ReturnType<typeof openWriter>
+export type Writer = ReturnType<typeof openWriter>
 
 const must = <T>(result: Result<T>): T => {
   if (isRefusal(result)) throw new Error(`the demo's script does what cannot be: ${result.refused.why}`)
@@ -104,7 +110,8 @@ function steadyUuid(name: string): string {
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`
 }
 
-function openWriter(world: DemoWorld, name: string) {
+/** Writes a job's entries as a bench would, each held to `admit`. */
+export function openWriter(world: DemoWorld, name: string) {
   const job = steadyUuid(name)
   const entries: UnsentEntry[] = []
   let state: JobState = emptyJob(job)
@@ -214,6 +221,12 @@ function openWriter(world: DemoWorld, name: string) {
         const [raw, kind] = goodMeasurement(p.code, here())
         writer.off(p.code, undefined, raw, kind)
       }
+      // What stays in is judged where it sits.
+      for (const { code, stays, deciding } of here().build.positions) {
+        if (!stays || !deciding || bodyOf(state, body).findings[code] || except.includes(code)) continue
+        const [raw, kind] = goodMeasurement(code, here())
+        writer.off(code, undefined, raw, kind)
+      }
     },
     order() {
       const needs = allNeeds(state, sheetsOfBody)
@@ -228,8 +241,37 @@ function openWriter(world: DemoWorld, name: string) {
         enterOrder(must(cheapestCover(needs, world.market)), world.market, at.toISOString().slice(0, 10)),
       )
     },
+    /** every passage blown from the ports that tell most, each free */
+    blow() {
+      const plan = passagePlanOf(here())
+      const map = mapOf(plan, state.opened?.complaint ?? null)
+      const joined = (from: string) => {
+        const reached = new Set([from])
+        for (let before = 0; before !== reached.size;) {
+          before = reached.size
+          for (const one of plan.passages) {
+            if (reached.has(one.from)) reached.add(one.to)
+            if (reached.has(one.to)) reached.add(one.from)
+          }
+        }
+        return reached
+      }
+      const open = () =>
+        claimsOf(state, here(), body).some((claim) => claim.of === 'passage' && claim.state !== 'shown')
+      for (let blows = 0; blows < 12 && open(); blows++) {
+        const look = nextLook(map, bodyOf(state, body).blows)
+        if (!look || isRefusal(look)) return
+        const free = look.watch.filter((port) => joined(look.in).has(port))
+        add('passage.blown', {
+          in: look.in,
+          open: free,
+          shut: look.watch.filter((port) => !free.includes(port)),
+        })
+      }
+    },
     /** puts so many parts back, new ones where they came for it, and sets what the next part would hide */
     build(count = Infinity, set = true) {
+      if (count === Infinity) writer.blow()
       let done = 0
       for (const p of teardownOrder(here().build).reverse()) {
         if (!bodyOf(state, body).off[p.code] || bodyOf(state, body).on[p.code]) continue
@@ -242,7 +284,10 @@ function openWriter(world: DemoWorld, name: string) {
         add('part.on', {
           position: p.code,
           from,
-          part: from === 'old' ? null : p.part,
+          part:
+            from === 'old'
+              ? null
+              : (jobNeeds(state, here(), body).find((need) => need.position === p.code)?.part ?? p.part),
           proof: p.proof ? 'held' : 'none',
           thicknessMm: null,
         })
@@ -301,23 +346,31 @@ function openWriter(world: DemoWorld, name: string) {
         add('port.noted', { port: port.code, when: 'left', state, to: state === 'joined' ? to : '' })
       }
     },
-    /** every proof measured, good, as a bench reads it; what only warm air shows is left until it is fitted */
+    /** every proof measured, good, as a bench reads it */
     prove() {
       const subject = () => ({ state, sheets: here(), body })
       const conditions = conditionsFor(state, here())
       for (const proof of proofsOf(subject())) {
         const one = goodProof(proof, subject(), conditions)
         if (one) add('proof.measured', one.data)
-        else if (proof.how === 'seen')
-          add('proof.fitted', {
-            proof: proof.key,
-            name: proof.name,
-            why: 'no warm air on this bench',
-            second: by === 'O. Dell' ? 'R. Oda' : 'O. Dell',
-          })
       }
     },
-    pass: (point: string, why: string, second: string) => add('gate.passed', { point, why, second }),
+    pass: (point: string, why: string, second: string) =>
+      add('gate.passed', {
+        point,
+        why,
+        second,
+        value: gatePoints(state, sheetsOfBody).find((one) => one.point === point)?.value ?? null,
+      }),
+    /** a part that no maker has for this blend goes in with a reason */
+    passFuel() {
+      if (gatePoints(state, sheetsOfBody).some(({ point }) => point === 'fuel'))
+        writer.pass(
+          'fuel',
+          'As its sheet has it: none is made for this blend. Looked at again at the next service',
+          by === 'O. Dell' ? 'R. Oda' : 'O. Dell',
+        )
+    },
     test: (test: ReceivedTest, result: 'good' | 'bad' | 'none') => add('test.noted', { test, result }),
     /** everything set on its target, the complaint answered, back with its sheet */
     setAndReturn(explainedBy: string[], words: string) {
@@ -325,6 +378,7 @@ function openWriter(world: DemoWorld, name: string) {
       writer.setTheRest()
       for (const [test, { result }] of Object.entries(bodyOf(state, body).tests))
         if (result === 'bad') add('test.repeated', { test: test as ReceivedTest, result: 'good' })
+      writer.passFuel()
       writer.leavePorts()
       add('complaint.answered', { explained: explainedBy.length > 0, by: explainedBy, words })
       writer.pass('proof', 'Proved on the engine by its own people', by === 'O. Dell' ? 'R. Oda' : 'O. Dell')
@@ -378,8 +432,27 @@ function goodProof(proof: Proof, subject: ProofSubject, conditions: Conditions):
       const { lo, hi } = pumpBand(sheets.spec)
       return must(enterPump(subject, proof, Math.round(((lo! + hi!) / 2) * 10) / 10, true))
     }
+    case 'travel': {
+      // A coil that opens with a time constant of a third of what it may take to 95 %.
+      const tau = proof.limits.coilSeconds / 4.5
+      const samples = [0.5, 1, 1.5, 2, 2.5, 3, 3.5].map((n): [number, number] => [n * tau, 1 - Math.exp(-n)])
+      return must(enterTravel(subject, proof, samples, null, null))
+    }
+    case 'alike': {
+      const allowed = proof.code === 'sync' ? proof.limits.syncMbar : proof.limits.alikeMm
+      const bodies = subject.state.opened?.bodies ?? 1
+      return must(
+        enterAlike(
+          proof,
+          Array.from({ length: bodies }, (_, i) => 1 + (i % 2) * allowed * 0.4),
+          bodies - 1,
+          allowed,
+          [],
+        ),
+      )
+    }
     case 'seen':
-      return proof.code === 'choke' ? null : enterSeen(proof, true)
+      return enterSeen(proof, true)
     default:
       return null
   }
@@ -614,6 +687,7 @@ async function frostFan(w: Writer) {
     by: ['jet.main/P', 'jet.main/S'],
     words: 'Both main jets varnished nearly shut.',
   })
+  w.passFuel()
   w.prove()
 }
 

@@ -59,7 +59,7 @@ const app = await buildApp({
 const endBackups = backups
   ? keepBackups(long, backups, {
       clock,
-      zone: services.zone,
+      zone: () => services.zone(),
       keep: Number(process.env.EKROND_KEEP_BACKUPS ?? 14) || 14,
     })
   : () => undefined

@@ -31,9 +31,14 @@ export function uncured(state: JobState, sheets: Sheets, body = 1): Uncured[] {
     const last = said.findLastIndex((one) => asks(one))
     if (last < 0) return []
     const finding = said[last]!
-    const passedLater = said
-      .slice(last + 1)
-      .some((one) => !asks(one) && one.sure && (finding.measured === null || one.measured !== null))
+    const passedLater = said.slice(last + 1).some(
+      (one) =>
+        !asks(one) &&
+        one.sure &&
+        (finding.measured === null || one.measured !== null) &&
+        // What was to be replaced is not called sound again by the same hand and the same look.
+        (!isAdverse(finding) || one.measured !== null || one.by !== finding.by),
+    )
     if (passedLater) return []
     const on = here.on[position]
     const renewed =
@@ -55,6 +60,9 @@ export function uncured(state: JobState, sheets: Sheets, body = 1): Uncured[] {
 
 /** Whether a judgement asks for something: by its rule, whatever was said against it. */
 const asks = (finding: FindingData): boolean => finding.ruled !== 'reuse' || finding.disposition !== 'reuse'
+
+const isAdverse = ({ ruled, disposition }: FindingData): boolean =>
+  [ruled, disposition].some((one) => one === 'replace' || one === 'condemn')
 
 const isSofter = (a: Disposition, b: Disposition) => HARSHNESS.indexOf(a) < HARSHNESS.indexOf(b)
 

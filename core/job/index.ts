@@ -39,6 +39,8 @@ export {
   type Order,
   type OrderLine,
   sourcesHere,
+  offAgain,
+  type OffAgain,
   type PartSource,
   type Photo,
   type PortNote,

@@ -362,7 +362,12 @@ describe('needs and the gate', () => {
     add('complaint.answered', { explained: false, by: [], words: '' })
     for (const point of gatePoints(state, all))
       if (!point.passed)
-        add('gate.passed', { point: point.point, why: 'parts-only return', second: 'O. Dell' })
+        add('gate.passed', {
+          point: point.point,
+          why: 'parts-only return',
+          second: 'O. Dell',
+          value: point.value,
+        })
     add('job.returned', { seenSeq: state.seq })
     expect(state.returned).not.toBeNull()
     expect(admit(state, unsent(99, 'reading.taken', reading('13', 'in')), all)).toMatchObject({

@@ -205,8 +205,8 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     'proved: ten lifts of the needle, 10 of 10',
   ],
   'proof.fitted': [
-    { proof: 'choke', name: 'Choke opens with warmth', why: 'no warm air here', second: 'O. Dell' },
-    'left choke opens with warmth unproved until it is fitted, with O. Dell: no warm air here',
+    { proof: 'weep', name: 'Weep and overflow', why: 'no adapter here', second: 'O. Dell' },
+    'left weep and overflow unproved until it is fitted, with O. Dell: no adapter here',
   ],
   'sign.seen': [
     {

@@ -25,7 +25,9 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
   return build.positions.flatMap((position) => {
     if (position.part === null) return []
     const finding = lastSaid(here.findings[position.code])
-    const replace = finding?.disposition === 'replace' || finding?.disposition === 'condemn'
+    // What broke at this bench is needed whatever was found of it before.
+    const broke = here.off[position.code]?.again === 'broke here'
+    const replace = broke || finding?.disposition === 'replace' || finding?.disposition === 'condemn'
     const overridden = finding?.overridden && !replace
     const spoiled = position.ethanolLimit !== null && ethanol > position.ethanolLimit
     if (overridden || !(replace || position.always || spoiled)) return []
@@ -38,9 +40,11 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
         ?.label.toLowerCase()
     const why =
       kind === 'finding'
-        ? finding!.measured
-          ? finding!.sentence
-          : (label ?? 'to be renewed')
+        ? broke
+          ? 'broke here'
+          : finding!.measured
+            ? finding!.sentence
+            : (label ?? 'to be renewed')
         : kind === 'always'
           ? 'always renewed'
           : ''

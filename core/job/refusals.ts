@@ -37,6 +37,11 @@ const REFUSALS = {
   'hangs on': (): Said => ['It belongs to an entry that was not taken. Put that right first.', 'after'],
   together: (why: string): Said => [`It was entered together with one that was not taken: ${why}`, 'after'],
   corrects: (): Said => ['An undo must name what it undoes.', 'corrects'],
+  broke: (name: string): Said => [`${name} broke here: another one goes on.`, 'from'],
+  'made here': (name: string): Said => [
+    `${name} needs no adapter: it is made here, or the return lets it pass with a reason.`,
+    'proof',
+  ],
   unseen: (field: string): Said => [`Type the ${field} in letters that can be read.`, field],
   aircraft: (): Said => [
     'Carburetors of aircraft are not serviced here: they belong to a certificated repair station. Nothing was opened.',

@@ -63,7 +63,9 @@ describe('what an older program wrote', () => {
     })
     expect((state.log[0]!.data as { complaint: { symptom: string } }).complaint.symptom).toBe('weeps')
     expect(admit(fold(JOB, []), old)).toBeUndefined()
-    expect(current(old)).toMatchObject({ v: 2 })
+    expect(current(old)).toMatchObject({ v: 3 })
+    // It began before all of it was asked to be shown.
+    expect(state.opened!.evidence).toBe(false)
     expect(
       sentenceOf({ ...old, data: { ...rest, complaint: { ...complaint, symptom: 'weeps', words: '' } } }),
     ).toBe('took it in for Osk chain ferry: weep at a thread')

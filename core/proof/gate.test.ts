@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
 import { models } from '../../demo/catalogue.ts'
 import { familyOf } from '../families/index.ts'
-import { fold, type DataOf, type UnsentEntry } from '../job/index.ts'
+import { admit, fold, type DataOf, type UnsentEntry } from '../job/index.ts'
 import { gatePoints } from '../stations/index.ts'
 import { stationsByName, viewOf } from '../stations/registry.ts'
 import { proofsOf, proofStanding, type Measured, type Proof } from './index.ts'
@@ -231,20 +231,25 @@ describe('a proof at the gate', () => {
 
   it('only when fitted needs a second name, stands with its reason, and a later measurement takes its place', () => {
     const { proofs, state, sheets } = jobOf('K-4417-2S')
-    const choke = proofs.find(({ code }) => code === 'choke')!
+    const weep = proofs.find(({ code }) => code === 'weep')!
     const left = next('proof.fitted', {
-      proof: 'choke',
-      name: choke.name,
-      why: 'no warm air',
+      proof: 'weep',
+      name: weep.name,
+      why: 'no adapter for this inlet',
       second: 'O. Dell',
     })
-    expect(proofStanding({ state: state(left), sheets, body: 1 }, choke)).toMatchObject({
+    expect(proofStanding({ state: state(left), sheets, body: 1 }, weep)).toMatchObject({
       state: 'fitted',
-      why: 'no warm air',
+      why: 'no adapter for this inlet',
       second: 'O. Dell',
     })
     expect(
-      proofStanding({ state: state(left, measured(choke, good.seen)), sheets, body: 1 }, choke).state,
+      proofStanding({ state: state(left, measured(weep, good.weep)), sheets, body: 1 }, weep).state,
     ).toBe('proved')
+    // What a hand and an eye show needs no adapter: no reason puts it off.
+    const choke = proofs.find(({ code }) => code === 'choke')!
+    const put = next('proof.fitted', { proof: 'choke', name: choke.name, why: 'no time', second: 'O. Dell' })
+    expect(proofStanding({ state: state(put), sheets, body: 1 }, choke).state).toBe('not yet')
+    expect(admit(state(), put, { 1: sheets })?.code).toBe('made here')
   })
 })

@@ -3,7 +3,10 @@ import type { PortNote } from '../job/kinds/port.noted.ts'
 import { bodyNumbers, bodyOf, type BodyState, type JobState } from '../job/state.ts'
 import type { ProofData } from '../job/kinds/proof.measured.ts'
 import { nameOn } from '../sheets/schemas.ts'
+import { workingConditions } from '../conditions/index.ts'
+import { figure } from '../measure/index.ts'
 import { seqOf } from '../work/moments.ts'
+import { inletTestKpa } from './figures.ts'
 import { proofsOf, type Proof, type ProofSubject } from './list.ts'
 
 /** Where a proof stands: what was opened since voids it, and nothing is taken as proved that was not. */
@@ -12,6 +15,8 @@ export type ProofStanding =
   | { state: 'failed'; said: ProofData | null }
   | { state: 'not yet'; said: null }
   | { state: 'void'; said: ProofData; opened: string }
+  /** it passed at less than is asked: at a lower pressure, before its screws were final */
+  | { state: 'short'; said: ProofData; why: string }
   | { state: 'fitted'; said: null; why: string; second: string; by: string }
 
 /** A port that nobody spoke of, one that draws air, or one that is closed and must not be. */
@@ -44,15 +49,56 @@ export function proofStanding(subject: ProofSubject, proof: Proof): ProofStandin
   if (proof.how === 'ports') return portsStanding(here, portsOf(sheets))
   const said = here.proven[proof.key]?.at(-1)
   const fitted = here.whenFitted[proof.key]
-  if (fitted && seqOf(state, fitted.entry) > seqOf(state, said?.entry))
+  // A job that began before this was asked keeps what was said of it.
+  const mayWait = canWait(proof) || state.opened?.evidence === false
+  if (fitted && mayWait && seqOf(state, fitted.entry) > seqOf(state, said?.entry))
     return { state: 'fitted', said: null, why: fitted.why, second: fitted.second, by: fitted.by }
   if (!said) return { state: 'not yet', said: null }
   for (const one of bodiesOfProof(state, body, proof)) {
     const opened = openedSince(subject, one, proof, said.entry)
     if (opened) return { state: 'void', said, opened }
   }
-  return { state: said.proved ? 'proved' : 'failed', said }
+  if (!said.proved) return { state: 'failed', said }
+  const why = shortOf(subject, proof, said)
+  return why ? { state: 'short', said, why } : { state: 'proved', said }
 }
+
+/** Proofs that want the unit fed or joined to something: without an adapter they may wait until it is fitted. The others need a hand and an eye. */
+const WAITS: ReadonlySet<string> = new Set(['inlet', 'lifts', 'level', 'weep', 'pump', 'own', 'sync'])
+export const canWait = ({ code }: Pick<Proof, 'code'>): boolean => WAITS.has(code)
+
+/** What a gauge may show less than it was asked to be pumped to. */
+const SHARE_OF_ASKED = 0.95
+
+/** In what a proof that passed falls short of what is asked of it; empty where in nothing. */
+function shortOf(
+  { state, sheets, body }: ProofSubject,
+  proof: Proof,
+  { measured, entry }: ProofData,
+): string {
+  if (measured.what === 'hold') {
+    const asked =
+      measured.side === 'vacuum'
+        ? proof.limits.vacuumKpa
+        : inletTestKpa(sheets.spec, workingConditions(state.opened ?? undefined, sheets.spec))
+    if (measured.fromKpa < asked * SHARE_OF_ASKED)
+      return `it was made at ${figure(measured.fromKpa)} kPa, ${figure(asked)} is asked`
+  }
+  const at = seqOf(state, entry)
+  for (const one of bodiesOfProof(state, body, proof)) {
+    const { fasteners } = bodyOf(state, one)
+    const screws = sheets.build.positions.find(
+      ({ code }) =>
+        isUnder(proof) &&
+        Object.values(fasteners[code] ?? {}).some((turned) => seqOf(state, turned.entry) > at),
+    )
+    if (screws) return `${screws.name.toLowerCase()} were tightened after it`
+  }
+  return ''
+}
+
+/** Whether a proof is one of joints that screws hold together. */
+const isUnder = ({ code }: Proof): boolean => ['weep', 'level', 'vacuum', 'inlet'].includes(code)
 
 function portsStanding(here: BodyState, ports: readonly Port[]): ProofStanding {
   const notes = ports.map((port) => here.ports[port.code]?.left)

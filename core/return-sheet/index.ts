@@ -320,11 +320,15 @@ function leftOf(state: JobState, all: SheetsByBody, bodyNumber: number): { what:
 
 /** What was agreed and what it came to, in the shop's money; empty where no estimate was made. */
 export function moneyWords(
-  money: ReturnSheet['money'],
+  { money, standing }: Pick<ReturnSheet, 'money' | 'standing'>,
   currency: { code: string; exponent: number } | undefined,
   warrantyDays = 0,
 ): string {
-  const stands = warrantyDays > 0 ? `The shop stands by its work for ${warrantyDays} days.` : ''
+  // Nobody stands by what was not proved.
+  const stands =
+    warrantyDays > 0 && standing?.word !== 'NOT PROVED'
+      ? `The shop stands by its work for ${warrantyDays} days.`
+      : ''
   if (!money || !currency) return stands
   const say = (minor: number) =>
     `${(minor / 10 ** currency.exponent).toFixed(currency.exponent)} ${currency.code}`

@@ -70,9 +70,9 @@ const everything = () => [
 const returned = () => next('job.returned', { seenSeq: 3 })
 const fitted = () =>
   next('proof.fitted', {
-    proof: 'choke',
-    name: 'Choke opens with warmth',
-    why: 'no warm air',
+    proof: 'weep',
+    name: 'Weep and overflow',
+    why: 'no adapter here',
     second: 'O. Dell',
   })
 
@@ -85,14 +85,14 @@ describe('what the paper is worth', () => {
     expect(standing!.rests).toBe('inlet 0.4 mL/min, lifts 10 of 10, level 15.7 mm, weep dry.')
   })
   it('says what is unproved until it is fitted, on sheet, card and the installer’s list', () => {
-    const sheet = sheetOf(...everything(), fitted(), returned())
-    expect(sheet.standing!.rests).toMatch(/Unproved until fitted: choke opens with warmth\./)
+    const sheet = sheetOf(...everything(), seen('choke'), fitted(), returned())
+    expect(sheet.standing!.rests).toMatch(/Unproved until fitted: weep and overflow\./)
     expect(
       sheet.startUp.lines.some((line) =>
-        /^Unproved until fitted: choke opens with warmth \(no warm air\)/.test(line),
+        /^Unproved until fitted: weep and overflow \(no adapter here\)/.test(line),
       ),
     ).toBe(true)
-    expect(sheet.installer![0]).toBe('prove: choke opens with warmth')
+    expect(sheet.installer![0]).toBe('prove: weep and overflow')
   })
   it('is NOT PROVED where one is missing, failed or was opened since', () => {
     expect(sheetOf(...everything(), returned()).standing).toMatchObject({

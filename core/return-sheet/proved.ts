@@ -41,7 +41,7 @@ export interface BuiltRow {
 }
 
 export interface Worth {
-  word: 'DRAFT' | 'PROVED' | 'NOT PROVED'
+  word: 'DRAFT' | 'PROVED' | 'PROVED EXCEPT' | 'NOT PROVED'
   rests: string
 }
 
@@ -86,7 +86,8 @@ export function proofRows(state: JobState, sheets: Sheets, body: number): ProofR
  */
 export function worthOf(state: JobState, all: SheetsByBody): Worth {
   if (!state.returned) return { word: 'DRAFT', rests: 'It has not gone back: nothing here is certified.' }
-  const passed = gatePoints(state, all).filter(({ point }) => /(^|#)proof(:|$)/.test(point))
+  const points = gatePoints(state, all)
+  const passed = points.filter(({ point }) => /(^|#)proof(:|$)/.test(point))
   if (nothingProved(state)) {
     const whole = passed.find(({ point }) => point === 'proof')?.passed
     return {
@@ -122,10 +123,19 @@ export function worthOf(state: JobState, all: SheetsByBody): Worth {
       ({ proof, standing }) =>
         `${proof.short.toLowerCase()} ${standing.said!.value}${proof.code === 'inlet' ? ' mL/min' : proof.code === 'level' ? ' mm' : ''}`,
     )
-  return {
-    word: 'PROVED',
-    rests: `${rests.join(', ')}.${fitted.length ? ` Unproved until fitted: ${fitted.map(name).join(', ')}.` : ''}`,
-  }
+  const until = fitted.length ? ` Unproved until fitted: ${fitted.map(name).join(', ')}.` : ''
+  // Every proof put off is no proof.
+  if (!bodies.some(({ standing, proof }) => standing.state === 'proved' && proof.how !== 'ports'))
+    return { word: 'NOT PROVED', rests: `Nothing was proved on the bench.${until}` }
+  const measured = rests.length ? `${rests.join(', ')}.` : ''
+  const excepted = points.filter((one) => one.passed)
+  if (excepted.length > 0)
+    return {
+      word: 'PROVED EXCEPT',
+      rests:
+        `${excepted.map(({ title, passed: pass }) => `${title}: ${pass!.why} (${pass!.by} with ${pass!.second})`).join('; ')}. ${measured}${until}`.trim(),
+    }
+  return { word: 'PROVED', rests: `${measured}${until}`.trim() }
 }
 
 /** What can only be proved once it is fitted, for sheet and card. */

@@ -1,3 +1,4 @@
+import { unshown } from '../claims/index.ts'
 import { bodiesOf, bodyKey, bodyNumbers, type JobState } from '../job/state.ts'
 import type { SheetsByBody } from '../job/kind.ts'
 import type { StationName } from './names.ts'
@@ -21,8 +22,15 @@ export function gatePoints(state: JobState, all: SheetsByBody): GatePoint[] {
   )
   return [...ofBodies, ...ofJob].map((one) => ({
     ...one,
-    passed: (one.passable && state.passes[one.point]) || null,
+    passed: (one.passable && isPassed(state, one.point, one.value) && state.passes[one.point]) || null,
   }))
+}
+
+/** Whether a point was let pass as it stands: one that was passed at another value is open again. Passes of before name no value. */
+function isPassed(state: JobState, point: string, value: string | null): boolean {
+  const pass = state.passes[point]
+  if (!pass) return false
+  return value === null || pass.value === value || (pass.value === null && !state.opened?.evidence)
 }
 
 export const openPoints = (state: JobState, all: SheetsByBody): GatePoint[] =>
@@ -42,13 +50,20 @@ function bodyPoints(state: JobState, all: SheetsByBody, body: number): Placed[] 
       },
     ]
   }
-  return stations.flatMap(({ name, points }) =>
-    (points?.({ ...view, sheets }) ?? []).map((one) => ({
-      ...one,
-      point: bodyKey(body, one.point),
-      title: bank ? `Body ${body}: ${one.title}` : one.title,
-      body,
-      station: name,
-    })),
+  const placed = (one: Point, station: StationName): Placed => ({
+    ...one,
+    point: bodyKey(body, one.point),
+    title: bank ? `Body ${body}: ${one.title}` : one.title,
+    body,
+    station,
+  })
+  const shown = unshown(state, sheets, body).map((group) =>
+    placed(point(group.point, group.title, group.detail, true, group.value), group.station),
   )
+  return [
+    ...shown,
+    ...stations.flatMap(({ name, points }) =>
+      (points?.({ ...view, sheets }) ?? []).map((one) => placed(one, name)),
+    ),
+  ]
 }

@@ -36,7 +36,12 @@ export const parts: Station = {
   points: ({ state, sheets, here, body }) => [
     ...jobNeeds(state, sheets, body)
       // What a finding asks for stands with the finding.
-      .filter((need) => need.standing !== 'on' && need.kind !== 'finding' && here.off[need.position])
+      .filter(
+        (need) =>
+          need.standing !== 'on' &&
+          (need.kind !== 'finding' || here.off[need.position]?.again === 'broke here') &&
+          here.off[need.position],
+      )
       .map((need) => point(`need:${need.position}`, `${need.name} is still needed`, need.why)),
     ...checkAgain(state, sheets, body)
       .filter((item) => item.what === 'order')

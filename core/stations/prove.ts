@@ -34,7 +34,12 @@ export const prove: Station = {
     if (wentWithout(state)) return 'done'
     const sheeted = { ...view, sheets }
     const standings = proofsOf(sheeted).map((proof) => proofStanding(sheeted, proof))
-    if (standings.some((one) => one.state === 'void' || (one.state === 'failed' && one.said))) return 'again'
+    if (
+      standings.some(
+        (one) => one.state === 'void' || one.state === 'short' || (one.state === 'failed' && one.said),
+      )
+    )
+      return 'again'
     const begun = standings.some((one) => one.said !== null || one.state === 'fitted')
     return progress(
       standings.filter((one) => one.state === 'proved' || one.state === 'fitted').length,
@@ -50,9 +55,11 @@ export const prove: Station = {
     const name = first.name.toLowerCase()
     return standing.state === 'void'
       ? `${name}: prove it again, ${standing.opened.toLowerCase()} opened or set since`
-      : standing.state === 'failed'
-        ? `${name} is not proved`
-        : `${name} is to be proved`
+      : standing.state === 'short'
+        ? `${name}: prove it again, ${standing.why}`
+        : standing.state === 'failed'
+          ? `${name} is not proved`
+          : `${name} is to be proved`
   },
   minutes: (view) =>
     view.sheets && !wentWithout(view.state)
@@ -84,6 +91,8 @@ function proofPoint(view: SheetedView, proof: Proof): Point[] {
           `${standing.opened.toLowerCase()} was opened or set since`,
         ),
       ]
+    case 'short':
+      return [point(named, `${proof.name}: prove it again`, standing.why)]
     case 'failed':
       return [point(named, `${proof.name} is not proved`, standing.said?.headline ?? `wants ${proof.wants}`)]
     default:

@@ -36,5 +36,17 @@ export const returnStation: Station = {
     ...(!state.answer && state.opened && state.opened.complaint.symptom !== 'none: overhaul'
       ? [point('complaint', 'The complaint is not answered', 'explained by what, or not explained', false)]
       : []),
+    // It came back once already: nobody lets it go a second time without knowing why.
+    ...(state.answer && !state.answer.explained && state.opened?.earlier
+      ? [
+          point(
+            'comeback',
+            `It came back from job ${state.opened.earlier}, and nothing explains why`,
+            'find the cause, or say that it lies outside of the carburetor',
+            true,
+            state.answer.words,
+          ),
+        ]
+      : []),
   ],
 }

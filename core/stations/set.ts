@@ -2,7 +2,7 @@ import { checkAgain } from '../job/again.ts'
 import { bodyKey, lastSaid } from '../job/state.ts'
 import { judgedByOther, settingKey, type SettingSpec } from '../sheets/index.ts'
 import { conditionPoints } from './conditions.ts'
-import { foundWrong, holdsNow, settingsToSet, teardownOrder, voidedBy } from '../work/index.ts'
+import { foundWrong, holdsNow, liesOutside, settingsToSet, teardownOrder, voidedBy } from '../work/index.ts'
 import { point, progress, type Point, type SheetedView, type Station } from './station.ts'
 
 const MINUTES_A_SETTING = 6
@@ -84,6 +84,18 @@ function settingPoints({ state, here, sheets, body }: SheetedView, setting: Sett
         named,
         `${setting.name} is ${reading.shown.verdict}`,
         `stands at ${reading.raw}, wants ${setting.asWritten}`,
+        true,
+        reading.raw,
+      ),
+    )
+  else if (liesOutside(reading, setting) && !judgedByOther(reading, setting, sheets))
+    points.push(
+      point(
+        named,
+        `${setting.name} is out`,
+        `${reading.raw} was called in, and ${setting.asWritten} is wanted: read it again`,
+        true,
+        reading.raw,
       ),
     )
   else if (judgedByOther(reading, setting, sheets))

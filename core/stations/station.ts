@@ -27,6 +27,8 @@ export interface Point {
   detail: string
   /** whether a reason and a second name can let it pass */
   passable: boolean
+  /** what a pass is bound to: another value opens the point again; null where it is bound to the point alone */
+  value: string | null
 }
 
 /** A station: all that is known of it but its page. */
@@ -59,9 +61,10 @@ export function progress(done: number, all: number, begun = done > 0): StationSt
   return begun ? 'begun' : 'none'
 }
 
-export const point = (point: string, title: string, detail: string, passable = true): Point => ({
-  point,
-  title,
-  detail,
-  passable,
-})
+export const point = (
+  point: string,
+  title: string,
+  detail: string,
+  passable = true,
+  value: string | null = null,
+): Point => ({ point, title, detail, passable, value })

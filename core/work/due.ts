@@ -22,11 +22,23 @@ export const settingsToSet = (sheets: Sheets, here: BodyState): SettingSpec[] =>
   ),
 ]
 
+/** Whether a figure lies outside of its band by itself, whatever was said of it: the verdict is judged from the value. */
+export function liesOutside(
+  { value, bracket }: { value: number; bracket: { go: number; no: number } | null },
+  { lo, hi }: Pick<SettingSpec, 'lo' | 'hi'>,
+): boolean {
+  const [least, most] = bracket
+    ? [Math.min(bracket.go, bracket.no), Math.max(bracket.go, bracket.no)]
+    : [value, value]
+  return (lo !== null && most < lo - 1e-9) || (hi !== null && least > hi + 1e-9)
+}
+
 /** Whether a setting stands in its band, by the sheet in force, with nothing opened since. */
 export function holdsNow(state: JobState, sheets: Sheets, setting: SettingSpec, body = 1): boolean {
   const reading = lastSaid(bodyOf(state, body).readings[settingKey(setting)])
   return (
     reading?.shown.verdict === 'in' &&
+    !liesOutside(reading, setting) &&
     !judgedByOther(reading, setting, sheets) &&
     voidedBy(state, sheets, setting, body) === null
   )

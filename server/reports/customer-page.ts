@@ -131,7 +131,7 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
             ${list(sheet.left.map(({ what, why }) => `${what}: ${why}`))}`
         : ''
     }
-    ${moneyWords(sheet.money, head.currency, head.warrantyDays) ? html`<p>${moneyWords(sheet.money, head.currency, head.warrantyDays)}</p>` : ''}
+    ${moneyWords(sheet, head.currency, head.warrantyDays) ? html`<p>${moneyWords(sheet, head.currency, head.warrantyDays)}</p>` : ''}
     <footer>
       <p>${sheet.cautions.join(' ')}</p>
       <p>For ${sheet.customer}, ${sheet.equipment}. ${sheet.hands}, ${head.date}.</p>

@@ -45,7 +45,7 @@ export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<B
     const y1 = heading(pdf, sheet, head)
     const y2 = settings(pdf, sheet, y1)
     const y3 = sheet.picture ? picture(pdf, sheet.picture, y2) : y2
-    const y4 = findings(pdf, sheet, y3, moneyWords(sheet.money, head.currency, head.warrantyDays))
+    const y4 = findings(pdf, sheet, y3, moneyWords(sheet, head.currency, head.warrantyDays))
     if (y4 + cardHeight(pdf, sheet) > bottom - TITLE_HEIGHT) {
       // What finds no room goes onto a page of its own: the card can go with the unit.
       titleBlock(pdf, sheet, head)

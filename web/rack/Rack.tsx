@@ -231,8 +231,8 @@ export default function Rack() {
           seen={seen}
           person={person}
           today={today}
-          filtered={filtered || all}
-          total={jobs.data?.total ?? 0}
+          filtered={filtered}
+          total={all ? 0 : (jobs.data?.total ?? 0)}
         />
       </Columns>
       {shop.data && <AskPerson shop={shop.data} open={person === null && shop.data.people.length > 0} />}

@@ -68,7 +68,8 @@ export function Radios({
     first?.focus()
   }, [focus])
   return (
-    <Group ref={group} value={value} onChange={onChange}>
+    // Null, not an empty text: with a value that no radio has none of them could be reached by the keyboard.
+    <Group ref={group} value={value === '' ? null : value} onChange={onChange}>
       <Label>{label}</Label>
       <div>
         {options.map((option) => (

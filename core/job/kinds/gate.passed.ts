@@ -5,7 +5,9 @@ import { defineKind } from '../kind.ts'
 
 declare module '../state.ts' {
   interface JobState {
-    passes: Readonly<Record<string, { why: string; second: string; by: string; at: string }>>
+    passes: Readonly<
+      Record<string, { why: string; second: string; by: string; at: string; value: string | null }>
+    >
   }
 }
 
@@ -17,12 +19,17 @@ export const gatePassed = defineKind({
     point: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),
     why: SomeWords,
     second: Person,
+    /** what was seen and let pass: another value opens it again; passes of before name none */
+    value: v.optional(v.nullable(v.pipe(v.string(), v.maxLength(8000)))),
   }),
   key: (data) => data.point,
   admit: (_state, { data, by }) => (data.second === by ? notAdmitted('second') : undefined),
   apply: (state, { data, by, at }) => ({
     ...state,
-    passes: { ...state.passes, [data.point]: { why: data.why, second: data.second, by, at } },
+    passes: {
+      ...state.passes,
+      [data.point]: { why: data.why, second: data.second, by, at, value: data.value ?? null },
+    },
   }),
   sentence: (data, name) =>
     `let ${name(data.point.replace(/^\w+:/, ''))} pass with ${data.second}: ${data.why}`,

@@ -58,6 +58,8 @@ export interface Opened {
   bodies: number
   earlier: number | null
   promise: string
+  /** whether all of it is asked to be shown */
+  evidence: boolean
   complaint: { symptom: string; band: string; temperature: string; when: string; words: string }
   by: string
   at: string
@@ -71,8 +73,9 @@ declare module '../state.ts' {
 
 export const jobOpened = defineKind({
   kind: 'job.opened',
-  version: 2,
-  upcasts: { 1: fromVersion1 },
+  version: 3,
+  // Before version 3 nobody was asked to show what was not found to be wrong.
+  upcasts: { 1: fromVersion1, 2: (data: object) => ({ ...data, evidence: false }) },
   slice: { job: { opened: null } },
   schema: v.object({
     customer: name('the customer'),
@@ -101,6 +104,8 @@ export const jobOpened = defineKind({
     /** number of the job that it comes back from */
     earlier: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(2_147_483_647))),
     promise: LocalDate,
+    /** whether all of it is asked to be shown: false only of jobs that began before that was so */
+    evidence: v.optional(v.boolean()),
     complaint: v.object({
       symptom: v.picklist(symptoms),
       band: v.picklist(bands),
@@ -121,8 +126,8 @@ export const jobOpened = defineKind({
     return undefined
   },
   apply: (state, { data, by, at }) => {
-    const { aircraft: _, ...opened } = data
-    return { ...state, opened: { ...opened, by, at } }
+    const { aircraft: _, evidence = true, ...opened } = data
+    return { ...state, opened: { ...opened, evidence, by, at } }
   },
   sentence: (data) =>
     `took ${data.bodies > 1 ? `a bank of ${data.bodies}` : 'it'} in for ${data.customer}: ${complaintWords(data.complaint)}`,

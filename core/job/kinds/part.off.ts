@@ -4,9 +4,15 @@ import { notAdmitted } from '../refusals.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 import { bodyOf } from '../state.ts'
 
+/** Why a part that was on again comes off once more. */
+export const offAgain = ['opened again', 'broke here', 'wrong part'] as const
+export type OffAgain = (typeof offAgain)[number]
+
 declare module '../state.ts' {
   interface BodyState {
-    off: Readonly<Record<string, { tray: string; by: string; at: string; entry: string }>>
+    off: Readonly<
+      Record<string, { tray: string; again: OffAgain | null; by: string; at: string; entry: string }>
+    >
   }
 }
 
@@ -18,6 +24,8 @@ export const partOff = defineKind({
   schema: v.object({
     position: Code,
     tray: v.pipe(v.string(), v.maxLength(20)),
+    /** of one that was on again: why it comes off once more */
+    again: v.optional(v.picklist(offAgain)),
   }),
   key: (data) => data.position,
   admit: (state, { data, body }, { sheets, standing }) => {
@@ -34,7 +42,18 @@ export const partOff = defineKind({
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { [entry.data.position]: _, ...on } = body.on
-      return { on, off: { ...body.off, [entry.data.position]: { tray: entry.data.tray, ...stamp(entry) } } }
+      return {
+        on,
+        off: {
+          ...body.off,
+          [entry.data.position]: {
+            tray: entry.data.tray,
+            again: entry.data.again ?? null,
+            ...stamp(entry),
+          },
+        },
+      }
     }),
-  sentence: (data, name) => `${name(data.position)} off, into tray ${data.tray}`,
+  sentence: ({ position, tray, again }, name) =>
+    `${name(position)} off${again ? ` again, ${again}` : ''}, into tray ${tray}`,
 })

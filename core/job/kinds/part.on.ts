@@ -50,6 +50,8 @@ export const partOn = defineKind({
     if (here.on[data.position]) return notAdmitted('on twice', name, here.on[data.position]!.by)
     if (data.from === 'old' && lastSaid(here.findings[data.position])?.disposition === 'condemn')
       return notAdmitted('condemned', name)
+    if (data.from === 'old' && !standing && here.off[data.position]!.again === 'broke here')
+      return notAdmitted('broke', name)
     if (standing || data.from === 'old') return undefined
     return isHere(state, bodyKey(body ?? 1, data.position), data.from)
       ? undefined

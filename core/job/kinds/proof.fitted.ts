@@ -1,4 +1,6 @@
 import * as v from 'valibot'
+import { canWait } from '../../proof/standing.ts'
+import type { ProofCode } from '../../proof/list.ts'
 import { Person, SomeWords } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 import { notAdmitted } from '../refusals.ts'
@@ -29,6 +31,13 @@ export const proofFitted = defineKind({
   key: ({ proof }) => proof,
   admit: (state, { data, by, body }, { standing }) => {
     if (data.second === by) return notAdmitted('second')
+    // A hand and an eye need no adapter: that proof is made here.
+    if (
+      !standing &&
+      state.opened?.evidence !== false &&
+      !canWait({ code: data.proof.split(/[/:]/)[0] as ProofCode })
+    )
+      return notAdmitted('made here', data.name)
     const here = bodyOf(state, body)
     return standing || here.ident || here.taught ? undefined : notAdmitted('identify first')
   },

@@ -7,6 +7,7 @@ import { useMarket } from '../../data/library'
 import { kitCounts } from './kit-counts'
 import { Ask, AskFoot } from '../../shell/frame'
 import { Button, ErrorLine, Key, Label, MainButton } from '../../ui'
+import { OffAgain } from '../../shell/OffAgain'
 import { Scrolled } from '../../ui/Scrolled'
 import { useKeys } from '../../ui/keys'
 import type { SheetedProps } from '../withSheets'
@@ -92,6 +93,7 @@ export function AllOn({
           )}
         </p>
       ))}
+      <OffAgain open={open} />
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={go} autoFocus>

@@ -1,6 +1,6 @@
 import { testOf, type Proof, type ProofStanding } from '@ekrond/core/proof'
 import type { EnteredProof } from '@ekrond/core/proving'
-import { missingFor } from '@ekrond/core/proof'
+import { canWait, missingFor } from '@ekrond/core/proof'
 import { receivedTests } from '@ekrond/core/job'
 import { isRefusal, type Result } from '@ekrond/core/refusal'
 import { useState, type ReactNode } from 'react'
@@ -13,6 +13,7 @@ import { figures } from '../../theme/global'
 import { Answer, Button, Choice, ErrorLine, Key, Label, MainButton, RedBox, Tick } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import type { SheetedProps } from '../withSheets'
+import { OffAgain } from '../../shell/OffAgain'
 import { WhenFitted } from './WhenFitted'
 
 export interface BenchProps extends SheetedProps {
@@ -82,6 +83,8 @@ export function ProofSheet({
 }) {
   const [refused, setRefused] = useState('')
   const [fitting, setFitting] = useState(false)
+  // What a hand and an eye show needs no adapter.
+  const mayWait = canWait(proof) || open.state.opened?.evidence === false
   const subject = { state: open.state, sheets: open.sheets, body: open.body }
   const missing = missingFor(subject, proof)
   const one = entering && !isRefusal(entering) ? entering : null
@@ -103,13 +106,17 @@ export function ProofSheet({
     ArrowDown: () => move(1),
     ArrowUp: () => move(-1),
     a: () => again?.(),
-    f: () => setFitting((now) => !now),
+    ...(mayWait ? { f: () => setFitting((now) => !now) } : {}),
   })
   // A letter is no figure: in an empty field these keys are still the bench's.
   const onKey = (key: string): boolean => {
-    const act = { ArrowDown: () => move(1), ArrowUp: () => move(-1), a: again, f: () => setFitting(true) }[
-      key
-    ]
+    const acts: Record<string, (() => void) | undefined> = {
+      ArrowDown: () => move(1),
+      ArrowUp: () => move(-1),
+      a: again,
+      ...(mayWait ? { f: () => setFitting(true) } : {}),
+    }
+    const act = acts[key]
     act?.()
     return act !== undefined
   }
@@ -209,10 +216,17 @@ export function ProofSheet({
               Again <Key>A</Key>
             </Button>
           )}
-          <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 100%' }}>
-            {fitting ? 'Back to the bench' : 'Only when fitted, because …'}{' '}
-            <Key style={{ marginLeft: 'auto' }}>F</Key>
-          </Choice>
+          {mayWait && (
+            <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 100%' }}>
+              {fitting ? 'Back to the bench' : 'Only when fitted, because …'}{' '}
+              <Key style={{ marginLeft: 'auto' }}>F</Key>
+            </Choice>
+          )}
+          <OffAgain
+            open={open}
+            first={standing.state === 'failed' ? proof.opens : []}
+            words="Open it again"
+          />
         </AskFoot>
       </Ask>
     </Main>
@@ -274,6 +288,12 @@ function StandingWords({ standing }: { standing: ProofStanding }) {
           </p>
         </>
       ) : null
+    case 'short':
+      return (
+        <ErrorLine>
+          Prove it again: {standing.why}. Then it read {standing.said.value}.
+        </ErrorLine>
+      )
     case 'void':
       return (
         <ErrorLine>

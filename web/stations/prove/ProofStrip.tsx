@@ -127,9 +127,11 @@ export function ProofStrip({
 const said = (standing: ProofStanding): string =>
   standing.state === 'void'
     ? `opened since, ${standing.opened}`
-    : standing.state === 'fitted'
-      ? 'only when fitted'
-      : standing.state
+    : standing.state === 'short'
+      ? `to be made again, ${standing.why}`
+      : standing.state === 'fitted'
+        ? 'only when fitted'
+        : standing.state
 
 function nowOf(open: SheetedProps['open'], proof: Proof, standing: ProofStanding): string {
   if (standing.said) return standing.said.value.replace(/ of 10$/, '')
@@ -146,6 +148,7 @@ function StateWords({ standing, here }: { standing: ProofStanding; here: boolean
       return <Stamp>PROVED</Stamp>
     case 'failed':
       return <span style={{ color: 'var(--red)' }}>✕ not good</span>
+    case 'short':
     case 'void':
       return (
         <>

@@ -90,7 +90,7 @@ describe('what is typed at the counter', () => {
     })
     const again = {
       ...emptyOpening,
-      ...comesBackAs({ ...opened, by: 'R. Oda', at: '2026-11-10T08:00:00.000Z' }),
+      ...comesBackAs({ ...opened, evidence: true, by: 'R. Oda', at: '2026-11-10T08:00:00.000Z' }),
     }
     expect(again).toMatchObject({
       customer: 'Osk chain ferry',
@@ -129,7 +129,7 @@ describe('what is typed at the counter', () => {
       when: 'parked',
       words: 'Floods; "drips"',
     })
-    const shown = typedFrom({ ...opened, by: 'R. Oda', at: '2026-11-24T10:40:00.000Z' })
+    const shown = typedFrom({ ...opened, evidence: true, by: 'R. Oda', at: '2026-11-24T10:40:00.000Z' })
     expect(readOpening(shown, TODAY)).toEqual({ data: { ...opened, aircraft: false } })
   })
 })

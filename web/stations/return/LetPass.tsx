@@ -33,7 +33,7 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
       : address
   const pass = () => {
     if (!second) return setWrong('Choose the second name: two people let it pass.')
-    setWrong(open.add('gate.passed', { point: point.point, why, second })?.sentence ?? '')
+    setWrong(open.add('gate.passed', { point: point.point, why, second, value: point.value })?.sentence ?? '')
   }
   return (
     <div style={{ display: 'grid', gap: 8 }}>

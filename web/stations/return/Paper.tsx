@@ -122,7 +122,7 @@ const SheetOfPaper = styled.article`
 /** The sheet as it will be printed, from the same document. */
 export function Paper({ sheet }: { sheet: ReturnSheet }) {
   const shop = useShop().data
-  const money = moneyWords(sheet.money, shop?.currency, shop?.warrantyDays)
+  const money = moneyWords(sheet, shop?.currency, shop?.warrantyDays)
   return (
     <SheetOfPaper aria-label="Return sheet as it stands">
       <header>

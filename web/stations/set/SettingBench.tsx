@@ -4,6 +4,7 @@ import { isRefusal } from '@ekrond/core/refusal'
 import { aim, readingView, settingOf } from '@ekrond/core/settings'
 import { settingKey, type Position, type SettingSpec } from '@ekrond/core/sheets'
 import { hiddenBy, waitsForParts } from '@ekrond/core/work'
+import { OffAgain } from '../../shell/OffAgain'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { useDraft } from '../../data/draft'
@@ -255,6 +256,13 @@ export function SettingBench({
                     ? `To read it, take off first: ${inWords(hidden)}.`
                     : `To read it, these go on first: ${inWords(waits)}.`}
                 </ErrorLine>
+              )}
+              {closed && hidden.length > 0 && (entering || !reading.holds) && (
+                <OffAgain
+                  open={open}
+                  first={hidden.map(({ code }) => code)}
+                  words={hidden.length > 1 ? 'Take them off again' : 'Take it off again'}
+                />
               )}
               {asking.length > 0 ? (
                 <div style={{ display: 'grid', gap: 8 }}>

@@ -20,6 +20,7 @@ import { useMarket } from '../../data/library'
 import { useDraft } from '../../data/draft'
 import { useShop } from '../../data/shop'
 import { Ask, AskFoot } from '../../shell/frame'
+import { OffAgain } from '../../shell/OffAgain'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { Photos } from '../../photos/Photos'
@@ -123,7 +124,13 @@ export function PartOff({
     <Ask aria-label="What is asked">
       <StepHead what="Part" move={move}>
         {number} of {of} ·{' '}
-        {position.stays ? 'stays in' : isOff ? `off, in tray ${position.tray}` : `tray ${position.tray}`}
+        {position.stays
+          ? 'stays in'
+          : isOff
+            ? body.on[position.code]
+              ? 'on again'
+              : `off, in tray ${position.tray}`
+            : `tray ${position.tray}`}
       </StepHead>
       <h2>
         {position.name}
@@ -132,6 +139,9 @@ export function PartOff({
       <p style={{ fontSize: 16 }}>
         {position.step} {position.underneath && <b>Underneath: {position.underneath}</b>}
       </p>
+      {isOff && body.on[position.code] && (
+        <OffAgain open={open} first={[position.code]} words="It is on. Take it off again" />
+      )}
       {alike.length > 0 && (
         <ErrorLine>
           One thread, {alike.length} bores:{' '}
