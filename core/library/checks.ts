@@ -1,4 +1,6 @@
 import { isListNumber, isSeen, LIST_NUMBER_SENTENCE, MOST } from '../limits/index.ts'
+import { isRefusal } from '../refusal/index.ts'
+import { momentsOf } from '../work/moments.ts'
 import { settingKey, type BuildSheet, type SpecSheet } from '../sheets/index.ts'
 
 export interface UnitFault {
@@ -52,6 +54,7 @@ export function unitFaults({ listNumber, mark, features, spec, build }: Unit): U
         `spec.section.${name}`,
         `An outline has at most ${MOST.points} points; this one ${outline.length}.`,
       )
+  tellContradictions(spec, build, tell)
   build.positions.forEach(({ code, name, part }, i) => {
     if (code.length > MOST.code) tell(`build.positions.${i}.code`, `At most ${MOST.code} characters.`)
     if (!isSeen(name) || name.length > MOST.name)
@@ -66,6 +69,34 @@ export function unitFaults({ listNumber, mark, features, spec, build }: Unit): U
       tell(`spec.settings.${i}.asWritten`, `A value is written in at most ${MOST.code} characters.`)
   })
   return faults
+}
+
+/** What two fields of a sheet say against each other. */
+function tellContradictions(
+  spec: SpecSheet,
+  build: BuildSheet,
+  tell: (at: string, sentence: string) => void,
+): void {
+  spec.settings.forEach((setting, i) => {
+    const { lo, hi, target, name } = setting
+    if (target !== null && ((lo !== null && target < lo) || (hi !== null && target > hi)))
+      tell(`spec.settings.${i}.target`, `${name}: its value lies outside of its own limits.`)
+    const moments = momentsOf(setting, build)
+    if (isRefusal(moments)) tell(`spec.settings.${i}.when`, moments.refused.why)
+  })
+  const { level, supply } = spec
+  if (!spec.taught && (level.lo > level.hi || level.target < level.lo || level.target > level.hi))
+    tell('spec.level', 'The fuel level lies outside of its own limits.')
+  if (!spec.taught && supply.pressureKpa > supply.mostKpa)
+    tell('spec.supply', 'The fuel pressure lies above the most that the sheet allows.')
+  build.positions.forEach(({ fastener, quantity, name }, i) => {
+    const lengths = fastener?.lengthsMm.length ?? 1
+    if (lengths !== 1 && lengths !== quantity)
+      tell(
+        `build.positions.${i}.fastener`,
+        `${name}: ${quantity} screws and ${lengths} lengths. One for all, or one each.`,
+      )
+  })
 }
 
 function tellTwice(codes: readonly string[], tell: (code: string, at: number) => void): void {

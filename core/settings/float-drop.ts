@@ -16,7 +16,13 @@ export const floatDrop: Setting = {
   judge(setting, value, context, standing) {
     const { spec, conditions } = context
     const geometry = spec.float
-    const height = context.floatHeight ?? aim(spec.settings.find((s) => s.code === 'float.height')!)!
+    const sheetHeight = spec.settings.find((s) => s.code === 'float.height')
+    const height = context.floatHeight ?? (sheetHeight ? aim(sheetHeight) : null)
+    if (height === null)
+      return refuse(
+        'reading',
+        'The drop is judged from the float height, and this sheet has none. Read the height first.',
+      )
     const lever = leverAt(geometry, height)
     if (isRefusal(lever)) return lever
     const swing = dropSwing(height, value, lever.measureArm, lever.measureAngle, geometry.sense)

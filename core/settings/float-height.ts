@@ -81,7 +81,9 @@ function remedyOf(
       return renew(
         'washer',
         'No washer in stock corrects this. Look at needle, seat and float.',
-        `it would take one of ${figure(wanted, 2)} mm in place of ${figure(now)}`,
+        wanted <= 0
+          ? `no washer is thin enough: the seat sits ${figure(-change.change, 2)} mm too high even of ${figure(now)}`
+          : `it would take one of ${figure(wanted, 2)} mm in place of ${figure(now)}`,
       )
     return {
       action: 'change washer',

@@ -32,7 +32,12 @@ describe('a bend as hands know it', () => {
   it.each([
     [0.05, 'barely a nudge'],
     [0.3, 'a third of its thickness'],
+    // On either side of where one word ends: 0.42 and 0.62 of 0.9 mm are 0.378 and 0.558.
+    [0.37, 'a third of its thickness'],
+    [0.39, 'half its thickness'],
     [0.45, 'half its thickness'],
+    [0.55, 'half its thickness'],
+    [0.57, 'three quarters of its thickness'],
     [0.68, 'three quarters of its thickness'],
     [0.9, 'its own thickness'],
     [1.8, '2.0 times its thickness'],

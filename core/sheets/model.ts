@@ -1,6 +1,14 @@
 import * as v from 'valibot'
 import { refuse, type Result } from '../refusal/index.ts'
-import { BuildSheet, FloatGeometry, places, Position, settingKey, SpecSheet } from './schemas.ts'
+import {
+  BuildSheet,
+  FloatGeometry,
+  places,
+  Position,
+  settingKey,
+  SpecSheet,
+  type Deciding,
+} from './schemas.ts'
 
 const text = v.pipe(v.string(), v.minLength(1))
 const number = v.number()
@@ -59,6 +67,18 @@ export const Model = v.object({
 })
 export type Model = v.InferOutput<typeof Model>
 
+/** What decides about a part of this list number: its own bore, and of a rod the bore of the jet that it moves in. */
+function decidingOf(
+  { code, deciding }: BuildSheet['positions'][number],
+  item: ListNumber,
+  { calibration }: SpecSheet,
+): Deciding | null {
+  if (deciding?.what === 'bore') return { ...deciding, newMm: item.calibration[code] ?? deciding.newMm }
+  if (deciding?.what !== 'step' || !deciding.jet) return deciding
+  const jet = calibration.find((one) => `${one.code}/${one.place}` === deciding.jet)
+  return { ...deciding, jetMm: jet?.mm ?? deciding.jetMm }
+}
+
 /** A list number's full sheets: its model's with its own parameters in place. Refuses a key that the model lacks. */
 export function listNumberSheets(
   model: Model,
@@ -95,14 +115,10 @@ export function listNumberSheets(
     positions: model.build.positions
       .filter((position) => item.parts[position.code] !== null)
       .map((position) => {
-        const own = position.deciding?.what === 'bore' ? item.calibration[position.code] : undefined
         return {
           ...position,
           part: item.parts[position.code] ?? position.part,
-          deciding:
-            own === undefined || position.deciding?.what !== 'bore'
-              ? position.deciding
-              : { ...position.deciding, newMm: own },
+          deciding: decidingOf(position, item, spec),
         }
       }),
   }

@@ -298,7 +298,13 @@ export const Deciding = v.variant('what', [
   }),
   v.object({ what: v.literal('warp'), gasketMm: positive }),
   /** a metering needle or rod in a jet of this bore */
-  v.object({ what: v.literal('step'), jetMm: positive, newMm: positive }),
+  v.object({
+    what: v.literal('step'),
+    jetMm: positive,
+    newMm: positive,
+    /** the calibration (`code/place`) that says which bore the jet has in each list number */
+    jet: v.optional(text),
+  }),
   /** a spring's force at a length */
   v.object({ what: v.literal('force'), newN: positive, atMm: positive }),
   /** a seal over its face */

@@ -111,7 +111,7 @@ export const orvaneQ80: Family = {
         tray: 'C',
         quantity: 2,
         part: 'MR-80',
-        deciding: { what: 'step', jetMm: 1.5, newMm: 1.1 },
+        deciding: { what: 'step', jetMm: 1.5, jet: 'jet.main/P', newMm: 1.1 },
         material: 'brass',
         circuit: 'fuel',
         step: 'One screw holds the hanger. Straight up: they bend.',

@@ -391,7 +391,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         material: 'brass',
         circuit: 'fuel',
         step: 'Driver that fills the slot, held square.',
-        underneath: 'Copper washer 0.8 thick; it sets the float height.',
+        underneath: 'Copper washer; its thickness sets the float height.',
         deciding: { what: 'bore', newMm: 2.4 },
         proof: 'Tight on its washer.',
       }),

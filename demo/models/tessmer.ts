@@ -217,6 +217,7 @@ export const tessmerT24: Family = {
       partK44('cover.screws', {
         quantity: 6,
         step: 'All of one length.',
+        fastener: { thread: 'M5', lengthsMm: [16], torqueNm: 3.4, proudMm: 6 },
         onCautions: [],
         proof: 'All six started before any is tight; the first checked again.',
       }),
