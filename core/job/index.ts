@@ -1,4 +1,5 @@
 export * from './entry.ts'
+export * from './ends.ts'
 export * from './state.ts'
 export * from './refusals.ts'
 export { warrantyOf } from './returned.ts'

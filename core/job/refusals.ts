@@ -38,6 +38,7 @@ const REFUSALS = {
   together: (why: string): Said => [`It was entered together with one that was not taken: ${why}`, 'after'],
   corrects: (): Said => ['An undo must name what it undoes.', 'corrects'],
   broke: (name: string): Said => [`${name} broke here: another one goes on.`, 'from'],
+  end: (why: string): Said => [`Say why it is ${why}, in a few words: it stands on its paper.`, 'words'],
   'made here': (name: string): Said => [
     `${name} needs no adapter: it is made here, or the return lets it pass with a reason.`,
     'proof',

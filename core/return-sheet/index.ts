@@ -44,7 +44,7 @@ import {
   type ProofRow,
   type Worth,
 } from './proved.ts'
-import { startUpCard, type StartUpCard } from './start-up.ts'
+import { notToBeFitted, startUpCard, type StartUpCard } from './start-up.ts'
 
 export { layPicture, type LaidPicture, type SheetPicture } from './picture.ts'
 export type { ProofRow } from './proved.ts'
@@ -140,7 +140,7 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
         return set ? [{ name: setting.name, turns: showTurns(set.value), eighths: set.value }] : []
       }),
     },
-    startUp: startUpCard(state, sheets, bodyNumber),
+    startUp: state.closed ? notToBeFitted(state.closed.why) : startUpCard(state, sheets, bodyNumber),
     passed: gatePoints(state, all)
       .filter((point) => point.passed)
       .map((point) => ({ point: point.title, why: point.passed!.why, second: point.passed!.second })),
@@ -326,7 +326,7 @@ export function moneyWords(
 ): string {
   // Nobody stands by what was not proved.
   const stands =
-    warrantyDays > 0 && standing?.word !== 'NOT PROVED'
+    warrantyDays > 0 && (!standing || /^PROVED|^DRAFT/.test(standing.word))
       ? `The shop stands by its work for ${warrantyDays} days.`
       : ''
   if (!money || !currency) return stands

@@ -4,7 +4,7 @@ import { templates } from '../families/templates/index.ts'
 import { fold, type DataOf, type UnsentEntry } from '../job/index.ts'
 import { proofsOf, type Measured } from '../proof/index.ts'
 import { taughtSheets } from '../teach/index.ts'
-import { layPicture, returnSheet } from './index.ts'
+import { layPicture, moneyWords, returnSheet } from './index.ts'
 
 const sheets = sheetsFor('K-4417-2S')
 let n = 20
@@ -93,6 +93,29 @@ describe('what the paper is worth', () => {
       ),
     ).toBe(true)
     expect(sheet.installer![0]).toBe('prove: weep and overflow')
+  })
+  it('is what it ended as where it did not go back, and nobody is told to start it', () => {
+    const sheet = sheetOf(
+      ...everything(),
+      next('job.closed', { why: 'condemned', words: 'Hinge post cracked into the seat.' }),
+    )
+    expect(sheet.standing!.word).toBe('CONDEMNED')
+    expect(sheet.standing!.rests).toMatch(
+      /^Not repaired, not to be fitted\. Hinge post cracked into the seat/,
+    )
+    expect(sheet.startUp.danger).toMatch(/^Do not fit it/)
+    expect(sheet.startUp.lines.join(' ')).not.toMatch(/start|idle|warm/i)
+    expect(moneyWords(sheet, undefined, 90)).toBe('')
+  })
+  it('every proof put off is no proof', () => {
+    const put = (proof: string, name: string) =>
+      next('proof.fitted', { proof, name, why: 'no adapter here', second: 'O. Dell' })
+    const { standing } = sheetOf(put('weep', 'Weep and overflow'), returned())
+    expect(standing!.word).toBe('NOT PROVED')
+    expect(moneyWords({ money: null, standing: standing! }, undefined, 90)).toBe('')
+    expect(moneyWords({ money: null, standing: { word: 'PROVED', rests: '' } }, undefined, 90)).toMatch(
+      /90 days/,
+    )
   })
   it('is NOT PROVED where one is missing, failed or was opened since', () => {
     expect(sheetOf(...everything(), returned()).standing).toMatchObject({

@@ -1,3 +1,4 @@
+import { endWords } from '../job/ends.ts'
 import {
   bodiesOf,
   bodyKey,
@@ -41,7 +42,8 @@ export interface BuiltRow {
 }
 
 export interface Worth {
-  word: 'DRAFT' | 'PROVED' | 'PROVED EXCEPT' | 'NOT PROVED'
+  /** DRAFT, PROVED, PROVED EXCEPT, NOT PROVED, or how it ended otherwise */
+  word: string
   rests: string
 }
 
@@ -85,6 +87,14 @@ export function proofRows(state: JobState, sheets: Sheets, body: number): ProofR
  * be made once it is fitted, which is said.
  */
 export function worthOf(state: JobState, all: SheetsByBody): Worth {
+  if (state.closed) {
+    const { why, words, by } = state.closed
+    const end = why === 'withdrawn' ? endWords['stopped by the customer'] : endWords[why]
+    return {
+      word: end.word,
+      rests: `${end.rests} ${words} (${by}).`.replace(/\.\s*\(/, ' (').replace('  ', ' '),
+    }
+  }
   if (!state.returned) return { word: 'DRAFT', rests: 'It has not gone back: nothing here is certified.' }
   const points = gatePoints(state, all)
   const passed = points.filter(({ point }) => /(^|#)proof(:|$)/.test(point))

@@ -1,3 +1,4 @@
+import type { End } from '../job/ends.ts'
 import { jointOf, torqueWords } from '../assembly/index.ts'
 import { foundWith } from '../findings/cure.ts'
 import { sedimentOf } from '../findings/sediment.ts'
@@ -19,6 +20,16 @@ export interface StartUpCard {
   danger: string | null
   lines: string[]
 }
+
+/** Of a unit that ended otherwise there is nothing to start: what its card says instead. */
+export const notToBeFitted = (why: End): StartUpCard => ({
+  danger: why === 'exchanged' ? null : 'Do not fit it, nor its castings on another unit.',
+  lines: [
+    'Drained and dried: it can still smell of fuel. No flame near it.',
+    'Where fuel got past its seat it may lie in the engine: look at oil and cylinders before anyone cranks.',
+    'An old gasket may hold asbestos: wet, never scraped dry.',
+  ],
+})
 
 /** What the way it is installed asks of whoever fits it. */
 function installed(opened: NonNullable<JobState['opened']>): string[] {

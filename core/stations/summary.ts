@@ -41,7 +41,9 @@ export function summarise(state: JobState, sheets: SheetsByBody): JobSummary | n
   if (!opened) return null
   const hangs = whereItHangs(state, sheets)
   const last = state.log.at(-1)
-  const waiting = state.orders.filter((order) => !order.arrived).map((order) => order.arrives)
+  // What ended waits for nothing.
+  const ended = state.closed !== null || state.returned !== null
+  const waiting = (ended ? [] : state.orders).filter((order) => !order.arrived).map((order) => order.arrives)
   return {
     job: state.job,
     seq: state.seq,
@@ -56,7 +58,7 @@ export function summarise(state: JobState, sheets: SheetsByBody): JobSummary | n
     line: hangs.line,
     listNumber: bodyOf(state, hangs.body).ident?.listNumber ?? bodyOf(state).ident?.listNumber ?? null,
     arrives: waiting.length ? waiting.sort().at(-1)! : null,
-    waitsFor: waitsFor(state).join(', '),
+    waitsFor: ended ? '' : waitsFor(state).join(', '),
     bodies: opened.bodies,
     body: hangs.body,
     minutesLeft: minutesLeft(state, sheets),

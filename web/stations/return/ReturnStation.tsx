@@ -1,6 +1,7 @@
 import { afterReturn } from '@ekrond/core/job'
 import { gatePoints } from '@ekrond/core/stations'
 import { returnSheets } from '@ekrond/core/return-sheet'
+import { capital } from '@ekrond/core/words'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
@@ -14,6 +15,7 @@ import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Paper } from './Paper'
 import { LetPass } from './LetPass'
+import { EndsOtherwise } from './EndsOtherwise'
 import { AnswerComplaint } from './AnswerComplaint'
 import { Revisions, Reopen } from './WentBack'
 
@@ -85,7 +87,9 @@ function Return({ open }: SheetedProps) {
           {state.closed ? (
             <>
               <h2>It is closed.</h2>
-              <p style={{ fontSize: 17 }}>{state.closed.why}. Nothing goes back with a sheet from here.</p>
+              <p style={{ fontSize: 17 }}>
+                {capital(state.closed.why)}: {state.closed.words} Its paper says so.
+              </p>
               <Reopen open={open} />
             </>
           ) : state.returned ? (
@@ -146,6 +150,7 @@ function Return({ open }: SheetedProps) {
             </div>
           )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+          {!state.returned && !state.closed && <EndsOtherwise open={open} />}
           <AskFoot>
             {!state.returned && !state.closed && (
               <MainButton onPress={giveBack} isDisabled={standing.length > 0}>
