@@ -5,14 +5,11 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import type { StationProps } from '../stations/props'
 import { Button, Choice, ErrorLine, Label } from '../ui'
-import { Radios } from '../ui/Radios'
 
 const Parts = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-  max-height: 220px;
-  overflow-y: auto;
 `
 
 const WORDS: Readonly<Record<Why, string>> = {
@@ -29,13 +26,20 @@ export function OffAgain({
   open,
   first = [],
   words = 'Take parts off again',
+  shows,
 }: {
   open: StationProps['open'] & { sheets: Sheets }
   first?: readonly string[]
   words?: string
+  /** told when it is opened and shut: what else is asked gives it room */
+  shows?: (shown: boolean) => void
 }) {
   const on = teardownOrder(open.sheets.build).filter(({ code }) => open.here.on[code])
   const [shown, setShown] = useState(false)
+  const show = (now: boolean) => {
+    setShown(now)
+    shows?.(now)
+  }
   const [chosen, setChosen] = useState<readonly string[]>(first)
   const [why, setWhy] = useState<Why | null>(null)
   const [wrong, setWrong] = useState('')
@@ -45,7 +49,7 @@ export function OffAgain({
       <Button
         onPress={() => {
           setChosen(first)
-          setShown(true)
+          show(true)
         }}
       >
         {words}
@@ -62,10 +66,23 @@ export function OffAgain({
       })),
     )
     if (no) return setWrong(no.sentence)
-    setShown(false)
+    show(false)
   }
   return (
     <section aria-label="Off again" style={{ display: 'grid', gap: 8 }}>
+      <Label as="p">Why it comes off again</Label>
+      <div role="group" aria-label="Why" style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
+        {offAgain.map((one) => (
+          <Choice key={one} $on={why === one} aria-pressed={why === one} onPress={() => setWhy(one)}>
+            {WORDS[one]}
+          </Choice>
+        ))}
+      </div>
+      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
+      <div style={{ display: 'flex', gap: 8 }}>
+        <Button onPress={off}>{picked.length > 1 ? `${picked.length} off again` : 'Off again'}</Button>
+        <Button onPress={() => show(false)}>Leave it on</Button>
+      </div>
       <Label as="p">What comes off again</Label>
       <Parts role="group" aria-label="Parts that are on">
         {on.map(({ code, name }) => (
@@ -81,17 +98,6 @@ export function OffAgain({
           </Choice>
         ))}
       </Parts>
-      <Radios
-        label="Why"
-        value={why ?? ''}
-        onChange={(next) => setWhy(next as Why)}
-        options={offAgain.map((value) => ({ value, label: WORDS[value] }))}
-      />
-      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-      <div style={{ display: 'flex', gap: 8 }}>
-        <Button onPress={off}>{picked.length > 1 ? `${picked.length} off again` : 'Off again'}</Button>
-        <Button onPress={() => setShown(false)}>Leave it on</Button>
-      </div>
     </section>
   )
 }

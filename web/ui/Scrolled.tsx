@@ -2,9 +2,11 @@ import { useEffect, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components'
 import { narrow } from '../theme/global'
 
-const Box = styled.div`
+const Box = styled.div<{ $more: boolean }>`
   position: relative;
-  min-height: 0;
+  /* What lies beside it may shrink it, and never lie over it. */
+  min-height: ${({ $more }) => ($more ? '164px' : 0)};
+  flex: 0 1 auto;
   display: flex;
   flex-direction: column;
   & > ol {
@@ -46,7 +48,7 @@ export function Scrolled({ label, children }: { label: string; children: ReactNo
     }
   }, [children])
   return (
-    <Box>
+    <Box $more={below > 0}>
       <ol ref={list} aria-label={label}>
         {children}
       </ol>

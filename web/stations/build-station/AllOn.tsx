@@ -47,17 +47,22 @@ export function AllOn({
       open.add('proof.answered', { position: position.code, answer: 'held', words: '' })?.sentence ?? '',
     )
   const left = joints.length + unproved.length
+  const [again, setAgain] = useState(false)
   return (
     <Ask>
-      <h2>{!any ? 'Nothing is off.' : left ? 'On, but not done.' : 'The trays are empty.'}</h2>
-      <p style={{ fontSize: 17 }}>
-        {!any
-          ? 'Parts are counted back from the tray that teardown fills.'
-          : left
-            ? 'Every part that came off is on again. These are still asked:'
-            : 'Every part that came off is on again, every screw final, every check held.'}
-      </p>
-      {left > 0 && (
+      <h2>
+        {again ? 'Off again' : !any ? 'Nothing is off.' : left ? 'On, but not done.' : 'The trays are empty.'}
+      </h2>
+      {!again && (
+        <p style={{ fontSize: 17 }}>
+          {!any
+            ? 'Parts are counted back from the tray that teardown fills.'
+            : left
+              ? 'Every part that came off is on again. These are still asked:'
+              : 'Every part that came off is on again, every screw final, every check held.'}
+        </p>
+      )}
+      {left > 0 && !again && (
         <Scrolled label="Still asked">
           <Left>
             {joints.map((position) => (
@@ -83,7 +88,7 @@ export function AllOn({
           </Left>
         </Scrolled>
       )}
-      {kits.map((kit) => (
+      {(again ? [] : kits).map((kit) => (
         <p key={kit.code} style={{ fontSize: 16 }}>
           Kit {kit.code}: {kit.on} on{kit.over > 0 ? `, ${kit.over} stay over, for other variants` : ''}.
           {kit.unexplained.length > 0 && (
@@ -93,13 +98,15 @@ export function AllOn({
           )}
         </p>
       ))}
-      <OffAgain open={open} />
+      <OffAgain open={open} shows={setAgain} />
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-      <AskFoot>
-        <MainButton onPress={go} autoFocus>
-          {any ? 'Set it' : 'To teardown'} <Key>Enter</Key>
-        </MainButton>
-      </AskFoot>
+      {!again && (
+        <AskFoot>
+          <MainButton onPress={go} autoFocus={!again}>
+            {any ? 'Set it' : 'To teardown'} <Key>Enter</Key>
+          </MainButton>
+        </AskFoot>
+      )}
     </Ask>
   )
 }

@@ -8,12 +8,10 @@ type Chosen = keyof typeof endWords
 const CHOICES = (Object.keys(endWords) as Chosen[]).filter((end) => end !== 'not serviced')
 
 /** A unit that does not go back set and proved ends all the same: by name, with its own paper, and what it waited for is let go. */
-export function EndsOtherwise({ open }: { open: StationProps['open'] }) {
-  const [shown, setShown] = useState(false)
+export function EndsOtherwise({ open, leave }: { open: StationProps['open']; leave: () => void }) {
   const [why, setWhy] = useState('')
   const [words, setWords] = useState('')
   const [wrong, setWrong] = useState('')
-  if (!shown) return <Button onPress={() => setShown(true)}>It ends otherwise …</Button>
   const close = () => {
     if (!why) return setWrong('Say how it ends.')
     setWrong(open.add('job.closed', { why: why as End, words })?.sentence ?? '')
@@ -34,7 +32,7 @@ export function EndsOtherwise({ open }: { open: StationProps['open'] }) {
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <div style={{ display: 'flex', gap: 8 }}>
         <Button onPress={close}>Close the job</Button>
-        <Button onPress={() => setShown(false)}>Go on with it</Button>
+        <Button onPress={leave}>Go on with it</Button>
       </div>
     </section>
   )

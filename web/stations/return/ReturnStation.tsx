@@ -52,6 +52,7 @@ function Return({ open }: SheetedProps) {
   const [picked, setPicked] = useState<string | null>(null)
   const current = standing.find((p) => p.point === picked) ?? standing[0]
   const [wrong, setWrong] = useState('')
+  const [ending, setEnding] = useState(false)
   const base = `/api/jobs/${open.number ?? open.job}`
   const giveBack = () => {
     if (standing.length || state.returned || state.closed) return
@@ -108,6 +109,11 @@ function Return({ open }: SheetedProps) {
               </Link>
               <Reopen open={open} />
             </>
+          ) : ending ? (
+            <>
+              <h2>It does not go back repaired.</h2>
+              <EndsOtherwise open={open} leave={() => setEnding(false)} />
+            </>
           ) : standing.length === 0 ? (
             <>
               <h2>Nothing stands in its way.</h2>
@@ -137,7 +143,7 @@ function Return({ open }: SheetedProps) {
               )}
             </>
           )}
-          {points.some((p) => p.passed) && !state.returned && (
+          {points.some((p) => p.passed) && !state.returned && !ending && (
             <div>
               <Label>Let pass, with a second name</Label>
               {points
@@ -150,9 +156,8 @@ function Return({ open }: SheetedProps) {
             </div>
           )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-          {!state.returned && !state.closed && <EndsOtherwise open={open} />}
           <AskFoot>
-            {!state.returned && !state.closed && (
+            {!state.returned && !state.closed && !ending && (
               <MainButton onPress={giveBack} isDisabled={standing.length > 0}>
                 Give it back <Key>Enter</Key>
               </MainButton>
@@ -160,6 +165,9 @@ function Return({ open }: SheetedProps) {
             <QuietButton onPress={() => window.open(`${base}/sheet.pdf`, '_blank')}>
               Sheet, PDF <Key>S</Key>
             </QuietButton>
+            {!state.returned && !state.closed && !ending && (
+              <QuietButton onPress={() => setEnding(true)}>It ends otherwise …</QuietButton>
+            )}
             <a
               href={`${base}/export.json`}
               download

@@ -1,0 +1,44 @@
+import { expect, test } from './shop.ts'
+
+test('a part comes off again after the job was ready: what rests on it is asked for by name, and back on it is proved again', async ({
+  bench: page,
+}) => {
+  await page.goto('/jobs/1186/return')
+  await expect(page.getByRole('heading', { name: 'Nothing stands in its way.' })).toBeVisible()
+  await page.goto('/jobs/1186/build')
+  await page.getByRole('button', { name: 'Take parts off again' }).click()
+  const asked = page.getByRole('region', { name: 'Off again' })
+  await asked.getByRole('button', { name: 'Off again', exact: true }).click()
+  await expect(asked.getByRole('alert')).toHaveText('Choose what comes off.')
+  await asked.getByRole('button', { name: 'Inlet screen' }).click()
+  await asked.getByRole('button', { name: 'To open it again' }).click()
+  await asked.getByRole('button', { name: 'Off again', exact: true }).click()
+  await page.goto('/jobs/1186/return')
+  const points = page.getByRole('list', { name: 'Open points' })
+  await expect(points.getByText('Inlet screen lies in tray A')).toBeVisible()
+  await expect(points.getByText('Inlet under air: prove it again')).toBeVisible()
+  // Nothing that does not rest on it: its float height stands.
+  await expect(points.getByText(/Float height/)).toHaveCount(0)
+})
+
+test('a unit that cannot be made right ends by name, with its own paper, and waits for nothing', async ({
+  bench: page,
+  shop,
+}) => {
+  await page.goto('/jobs/1185/return')
+  await page.getByRole('button', { name: 'It ends otherwise …' }).click()
+  const asked = page.getByRole('region', { name: 'It ends otherwise' })
+  await asked.getByText('Condemned: it cannot be made right').click()
+  await asked.getByRole('button', { name: 'Close the job' }).click()
+  await expect(asked.getByRole('alert')).toContainText('Say why it is condemned')
+  await asked.getByRole('textbox', { name: 'Why, for its paper' }).fill('Hinge post cracked into the seat.')
+  await asked.getByRole('button', { name: 'Close the job' }).click()
+  await expect(page.getByRole('heading', { name: 'It is closed.' })).toBeVisible()
+  const paper = page.getByRole('article', { name: 'Return sheet as it stands' })
+  await expect(paper).toContainText('CONDEMNED. Not repaired, not to be fitted.')
+  await expect(paper).toContainText('Do not fit it')
+  const row = (await (await fetch(`${shop.url}/api/jobs?status=all&q=1185`)).json()) as {
+    jobs: { status: string; waitsFor: string; arrives: string | null }[]
+  }
+  expect(row.jobs[0]).toMatchObject({ status: 'closed', waitsFor: '', arrives: null })
+})
