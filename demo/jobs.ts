@@ -227,6 +227,7 @@ export function openWriter(world: DemoWorld, name: string) {
         const [raw, kind] = goodMeasurement(code, here())
         writer.off(code, undefined, raw, kind)
       }
+      if (except.length === 0) writer.blow()
     },
     order() {
       const needs = allNeeds(state, sheetsOfBody)
@@ -971,6 +972,7 @@ async function tram(w: Writer) {
   w.stripTheRest(['bowl'])
   w.off('bowl', 'sound', '0.05', 'feeler')
   w.found('float.height/none', String(25.5))
+  w.blow()
 }
 
 /** Back on its fan; a figure was put right after it went: revision B of its sheet. */

@@ -1,6 +1,6 @@
 import { passagePlanOf } from '../families/index.ts'
 import { uncured } from '../findings/cure.ts'
-import type { BodyState } from '../job/state.ts'
+import { bodyKey, type BodyState } from '../job/state.ts'
 import {
   diagnose,
   mapOf,
@@ -77,7 +77,12 @@ export const clean: Station = {
     const sheeted = { ...view, sheets }
     const left = toClean(sheeted).length + (here.blows.length ? passageView(sheeted).suspects.length : 0)
     if (left > 0) return here.blows.length + here.cleaned.length > 0 ? 'begun' : 'none'
-    // Nothing asks for it: it stands in no way once all of it is apart.
+    // Each passage is shown free, or two people let it be; a job that began before this was asked is done once it is apart.
+    if (view.state.opened?.evidence !== false) {
+      const free =
+        passageView(sheeted).proven || view.state.passes[bodyKey(view.body, 'unblown')] !== undefined
+      return free ? 'done' : here.blows.length > 0 ? 'begun' : 'none'
+    }
     if (here.blows.length > 0 || teardown.state(view) === 'done') return 'done'
     return 'none'
   },

@@ -333,6 +333,6 @@ describe('the return', () => {
       '/api/jobs/1181/export.json',
     )
     expect(Object.keys(body.revisions)).toEqual(['K-4417-2S/spec/1', 'K-4417-2S/build/1'])
-    expect(body.entries).toHaveLength(86)
+    expect(body.entries).toHaveLength(89)
   })
 })
