@@ -1,8 +1,16 @@
+import { randomUUID } from 'node:crypto'
+import { unsent } from '../demo/log-entries.ts'
 import { accessible, expect, test } from './shop.ts'
+import { AT, enterTaken } from './taken.ts'
 
 test('a blocked passage is found by blowing port by port, cleaned, blown again and proven', async ({
   bench: page,
+  shop,
 }) => {
+  // What was blown before it was cleaned says nothing of now.
+  const { job } = (await (await fetch(`${shop.url}/api/jobs/1181`)).json()) as { job: string }
+  const cleaned = { passage: 'transfer', tool: 'soft' } as const
+  await enterTaken(shop, job, [unsent(1, 'passage.cleaned', cleaned, { id: randomUUID(), job, at: AT })])
   await page.goto('/jobs/1181/clean')
   await expect(page.getByRole('heading', { name: 'Blow it, and watch where it comes out' })).toBeVisible()
   await accessible(page, 'clean')

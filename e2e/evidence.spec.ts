@@ -37,8 +37,11 @@ test('a unit that cannot be made right ends by name, with its own paper, and wai
   const paper = page.getByRole('article', { name: 'Return sheet as it stands' })
   await expect(paper).toContainText('CONDEMNED. Not repaired, not to be fitted.')
   await expect(paper).toContainText('Do not fit it')
-  const row = (await (await fetch(`${shop.url}/api/jobs?status=all&q=1185`)).json()) as {
-    jobs: { status: string; waitsFor: string; arrives: string | null }[]
-  }
-  expect(row.jobs[0]).toMatchObject({ status: 'closed', waitsFor: '', arrives: null })
+  const row = async () =>
+    (
+      (await (await fetch(`${shop.url}/api/jobs?status=all&q=1185`)).json()) as {
+        jobs: { status: string; waitsFor: string; arrives: string | null }[]
+      }
+    ).jobs[0]
+  await expect.poll(row).toMatchObject({ status: 'closed', waitsFor: '', arrives: null })
 })

@@ -13,6 +13,24 @@ const NOW = '2026-11-24T10:40:00Z'
 const type = (text) => async (page) => page.keyboard.type(text)
 const press = (key) => async (page) => page.keyboard.press(key)
 
+/** A passage was cleaned: what was blown before says nothing of now. */
+const anew = async (page) => {
+  const base = new URL(page.url()).origin
+  const { job } = await (await page.request.get(`${base}/api/jobs/1181`)).json()
+  const entry = {
+    id: randomUUID(),
+    job,
+    kind: 'passage.cleaned',
+    v: 1,
+    body: 1,
+    data: { passage: 'transfer', tool: 'soft' },
+    by: 'O. Dell',
+    at: NOW,
+  }
+  await page.request.post(`${base}/api/jobs/${job}/entries`, { data: { entries: [entry] } })
+  await page.reload()
+}
+
 /** What the bench says of a unit that nobody knows, sent as its window would. */
 const teach = async (page) => {
   const base = new URL(page.url()).origin
@@ -98,6 +116,7 @@ const VIEWS = [
     name: 'clean',
     path: '/jobs/1181/clean',
     steps: [
+      anew,
       ...['J', 'B', 'I', 'T', 'T'].map(
         (port) => (page) => page.getByRole('button', { name: new RegExp(`^Port ${port},`) }).click(),
       ),
