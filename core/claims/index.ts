@@ -53,7 +53,8 @@ const group = (
           station: claims[0]!.station,
           claims,
           value: claims
-            .map(({ id, why }) => `${id} ${why}`)
+            // Of fuel and identity what was seen counts as well: a stronger blend is another thing.
+            .map(({ id, of, why }) => (of === 'fuel' || of === 'identity' ? `${id} ${why}` : id))
             .sort()
             .join('; '),
         },
