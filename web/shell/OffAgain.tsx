@@ -69,7 +69,7 @@ export function OffAgain({
     show(false)
   }
   return (
-    <section aria-label="Off again" style={{ display: 'grid', gap: 8 }}>
+    <section aria-label="Off again" style={{ display: 'grid', gap: 8, flex: '1 1 100%' }}>
       <Label as="p">Why it comes off again</Label>
       <div role="group" aria-label="Why" style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
         {offAgain.map((one) => (

@@ -217,7 +217,7 @@ export function ProofSheet({
             </Button>
           )}
           {mayWait && (
-            <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 100%' }}>
+            <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 0' }}>
               {fitting ? 'Back to the bench' : 'Only when fitted, because …'}{' '}
               <Key style={{ marginLeft: 'auto' }}>F</Key>
             </Choice>
