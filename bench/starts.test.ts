@@ -7,7 +7,8 @@ import { childOf, cutFirstStarts, enterJob, hasJob, newDataFolder, startOn } fro
 
 beforeAll(() => ensureBuild())
 
-describe('a start', () => {
+// Each starts the whole program two or three times: minutes where the machine is slow.
+describe('a start', { timeout: 400_000 }, () => {
   it('that was killed leaves a server and instruments behind: the next one ends what still lives, says so, and has all that was entered', async () => {
     const folder = newDataFolder()
     const port = await freePort()
@@ -36,7 +37,7 @@ describe('a start', () => {
     const first = await starting
     expect(first.said()).toContain('the server ended by itself')
     const children = [childOf(folder, 'server')]
-    await expect.poll(() => childOf(folder, 'instruments'), { timeout: 20_000 }).toBeGreaterThan(0)
+    await expect.poll(() => childOf(folder, 'instruments'), { timeout: 60_000 }).toBeGreaterThan(0)
     children.push(childOf(folder, 'instruments'))
     await first.kill()
     const live = (pid: number) => {
@@ -47,7 +48,7 @@ describe('a start', () => {
         return false
       }
     }
-    await expect.poll(() => children.filter(live), { timeout: 30_000 }).toEqual([])
+    await expect.poll(() => children.filter(live), { timeout: 90_000 }).toEqual([])
     const next = await startOn(folder, await freePort())
     await next.stop()
     rmSync(folder, { recursive: true, force: true })

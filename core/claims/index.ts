@@ -107,7 +107,7 @@ export function unshown(state: JobState, sheets: Sheets, body = 1): ClaimGroup[]
         'older',
         // What stands at the gate already for its own reason is not said twice.
         inside.filter(({ state: standing }) => standing === 'open'),
-        () => 'Begun before this was asked',
+        () => 'Started before Ekrond asked for this',
         `not shown: ${named(inside)}`,
       ),
       ...fuel,

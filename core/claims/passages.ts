@@ -1,15 +1,18 @@
 import { passagePlanOf } from '../families/index.ts'
-import { bodyOf, type JobState } from '../job/state.ts'
+import { bodyOf, type BodyState, type JobState } from '../job/state.ts'
 import { diagnose, mapOf, standingOf } from '../passages/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import type { Sheets } from '../sheets/schemas.ts'
 import { claimId, type Claim } from './claim.ts'
 
+/** Blows that still count: those after the last cleaning. What was blocked before it says nothing of now. */
+export const countingBlows = (here: BodyState) => here.blows.slice(here.cleaned.at(-1)?.after ?? 0)
+
 /** Each passage was shown to be free since it was last cleaned: by blows, none of which says otherwise. */
 export function passageClaims(state: JobState, sheets: Sheets, body: number): Claim[] {
   const here = bodyOf(state, body)
   const plan = passagePlanOf(sheets)
-  const blows = here.blows.slice(here.cleaned.at(-1)?.after ?? 0)
+  const blows = countingBlows(here)
   const told = blows.length ? diagnose(mapOf(plan, state.opened?.complaint ?? null), blows) : null
   return plan.passages.map(({ id, name }): Claim => {
     const named = {

@@ -1,6 +1,7 @@
+import { countingBlows } from '../claims/passages.ts'
 import { passagePlanOf } from '../families/index.ts'
 import { uncured } from '../findings/cure.ts'
-import { bodyKey, type BodyState } from '../job/state.ts'
+import { bodyKey } from '../job/state.ts'
 import {
   diagnose,
   mapOf,
@@ -57,9 +58,6 @@ export function passageView({
     contradiction: isRefusal(told) ? told.refused.why : '',
   }
 }
-
-/** Blows that still count: those after the last cleaning. What was blocked before it says nothing of now. */
-const countingBlows = (here: BodyState) => here.blows.slice(here.cleaned.at(-1)?.after ?? 0)
 
 /** Parts whose verdict is to clean them, still open. */
 const toClean = ({ state, sheets, body }: SheetedView) =>

@@ -197,6 +197,25 @@ describe.each(MODELS)('a %s', (model) => {
     expect(stands).toEqual(expect.arrayContaining(['proof:inlet', 'proof:lifts']))
     expect(stands.filter((one) => one.startsWith('need:') || one === 'unrenewed')).toEqual([])
   })
+  it('whose setting was read before the part that carries it came off again is read once more', () => {
+    const carried = unit.sheets.spec.settings.flatMap((setting) => {
+      const part = unit.sheets.build.positions.find(
+        ({ code, stays }) => !stays && setting.set && setting.when?.on.includes(code),
+      )
+      return part ? [{ key: `${setting.code}/${setting.place}`, part }] : []
+    })[0]
+    if (!carried) return expect(model).not.toBe('K-44')
+    const { code, tray } = carried.part
+    const off = more(unit.log, 'part.off', { position: code, tray, again: 'opened again' })
+    const on = more(off, 'part.on', {
+      position: code,
+      from: 'old',
+      part: null,
+      proof: 'held',
+      thicknessMm: null,
+    })
+    expect(unit.stands(on)).toContain(`setting:${carried.key}`)
+  })
   it('of which a part broke here goes on with another one only', () => {
     const part = position(
       ({ stays, always, part: number, kind }) => !stays && !always && number !== null && kind !== 'screw',

@@ -1,4 +1,6 @@
 import type { KeepingAnswer } from '@ekrond/contract/shop'
+import { daysBetween } from '@ekrond/core/days'
+import { figure } from '@ekrond/core/measure'
 import { useQuery } from '@tanstack/react-query'
 import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
@@ -7,7 +9,6 @@ import { useShop } from '../data/shop'
 import { sayInstant } from '../shell/dates'
 
 const EVERY_MS = 60_000
-const DAY_MS = 24 * 3600_000
 
 const Notes = styled.div`
   display: grid;
@@ -42,9 +43,9 @@ export function Keeping() {
   const zone = useShop().data?.zone ?? 'UTC'
   if (!keeping) return null
   const { kind, disk, backup } = keeping
-  const room = disk.freeBytes === null ? '' : `${(disk.freeBytes / 1e9).toFixed(1)} GB`
+  const room = disk.freeBytes === null ? '' : `${figure(disk.freeBytes / 1e9, 1)} GB`
   const at = backup.at && sayInstant(backup.at, zone)
-  const days = backup.at ? Math.floor((Date.parse(stampNow()) - Date.parse(backup.at)) / DAY_MS) : 0
+  const days = backup.at ? daysBetween(backup.at.slice(0, 10), stampNow().slice(0, 10)) : 0
   const lines: { words: string; trouble: boolean }[] = [
     disk.state === 'full' && {
       words: 'The disk is full. Make room: what is entered waits in the windows until then.',

@@ -257,7 +257,7 @@ export function SettingBench({
                     : `To read it, these go on first: ${inWords(waits)}.`}
                 </ErrorLine>
               )}
-              {closed && hidden.length > 0 && (entering || !reading.holds) && (
+              {closed && hidden.some(({ code }) => body.on[code]) && (entering || !reading.holds) && (
                 <OffAgain
                   open={open}
                   first={hidden.map(({ code }) => code)}
