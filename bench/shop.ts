@@ -1,6 +1,6 @@
 import { ensureBuild } from '../tools/build.mjs'
 import { openThreads } from '../server/threads.ts'
-import { unshown } from '@ekrond/core/claims'
+import { claimsOf } from '@ekrond/core/claims'
 import { returnSheets } from '@ekrond/core/return-sheet'
 import { fold, growTo, type Entry } from '@ekrond/core/job'
 import { summarise, type JobSummary } from '@ekrond/core/stations'
@@ -127,7 +127,7 @@ async function cold(pool: Pool, job: string, say: Say): Promise<void> {
     bodies: { 1: one.bodies[1]!, 2: one.bodies[1]!, 3: one.bodies[1]!, 4: one.bodies[1]! },
   }
   const claims = await timed(30, () =>
-    Promise.resolve([1, 2, 3, 4].map((body) => unshown(four, sheets, body))),
+    Promise.resolve([1, 2, 3, 4].map((body) => claimsOf({ ...four }, sheets, body))),
   )
   say(`claims of four bodies with ${log.length} entries each`, `${ms(claims)} (limit 5)`)
   say('one entry more in a window', beside(grown, 1, 'folded anew', folds))

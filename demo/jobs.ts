@@ -868,7 +868,12 @@ async function hopBlower(w: Writer) {
   w.add('teardown.unlocked', { why: 'corroded shut, nothing to count' })
   w.off('seat', 'ringed', '1.44 1.46')
   w.off('bowl.cover', 'cracked')
-  w.add('job.closed', { why: 'condemned', words: 'Seat pressed in and ringed; body cracked at the post.' })
+  w.add('job.closed', {
+    why: 'condemned',
+    words: 'Seat pressed in and ringed; body cracked at the post.',
+    of: null,
+    second: 'R. Oda',
+  })
 }
 
 /** Overdue: the parts were late, and the work has gone beyond what was agreed. */

@@ -84,6 +84,11 @@ export const JobAnswer = v.object({
   entries: Log,
   /** by body, of each that is identified */
   sheets: v.record(v.string(), SheetsAnswer),
+  /** what library and gauge drawer know beyond the log: newer sheets by body, gauges that were found off */
+  known: v.object({
+    newest: v.record(v.string(), SheetsAnswer),
+    gauges: v.array(v.object({ code: v.string(), goodOn: v.nullable(v.string()), foundOffOn: v.string() })),
+  }),
 })
 export type JobAnswer = v.InferOutput<typeof JobAnswer>
 

@@ -1,3 +1,4 @@
+import { isDate } from '@ekrond/core/days'
 import { isCleanText, line, MOST, UNCLEAN_SENTENCE } from '@ekrond/core/limits'
 import { gaugeKinds } from '@ekrond/core/measure'
 import * as v from 'valibot'
@@ -9,12 +10,19 @@ export const GaugeRow = v.object({
   kind: v.picklist(gaugeKinds),
   resolutionMm: v.number(),
   repeatabilityMm: v.number(),
+  /** the day on which it was last known to be good, and on which it was found off; null where nobody said */
+  goodOn: v.nullable(v.string()),
+  offOn: v.nullable(v.string()),
 })
 
 const millimetres = v.pipe(
   v.number(),
   v.minValue(0, 'Not below 0.'),
   v.maxValue(10, 'That is no gauge: over 10 mm.'),
+)
+
+const day = v.nullable(
+  v.pipe(v.string(), v.isoDate('That is no day.'), v.check(isDate, 'That day is not in the calendar.')),
 )
 
 /** Whether a clock runs in that zone. */
@@ -68,10 +76,17 @@ export const ShopSettings = v.object({
         kind: v.picklist(gaugeKinds),
         resolutionMm: millimetres,
         repeatabilityMm: millimetres,
+        /** changes of before lack both */
+        goodOn: v.optional(day, null),
+        offOn: v.optional(day, null),
       }),
     ),
     v.maxLength(200),
     v.check((all) => new Set(all.map(({ code }) => code)).size === all.length, 'Two gauges with one number.'),
+    v.check(
+      (all) => all.every(({ goodOn, offOn }) => !goodOn || !offOn || goodOn <= offOn),
+      'A gauge that was found off was good before that day, not after it. Look at both days.',
+    ),
   ),
 })
 export type ShopSettings = v.InferOutput<typeof ShopSettings>

@@ -1,87 +1,209 @@
-import { isLooked, measuredWords, type Position, type Sheets } from './judged.ts'
+import { uncured, type Uncured } from '../findings/cure.ts'
+import type { Disposition } from '../findings/conditions.ts'
+import { rejudged } from '../findings/rejudged.ts'
+import { checkAgain } from '../job/again.ts'
 import { bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
-import { claimId, type Claim } from './claim.ts'
+import { nameOn } from '../sheets/schemas.ts'
+import { capital } from '../words/index.ts'
+import { takenBack, type TakenBack } from './struck.ts'
+import { stated, way, type Claim, type Way } from './claim.ts'
+import { isLooked, measuredWords, type Position, type Sheets } from './judged.ts'
+
+const MINUTES_A_PART = 3
 
 const isNew = (here: BodyState, code: string): boolean =>
   here.on[code] !== undefined && here.on[code].from !== 'old'
 
-/** A claim of a position, before it is known whether it is shown. */
-const ofPosition = (
-  of: 'part' | 'renewal' | 'fuel',
-  body: number,
-  { code, name }: Position,
-): Pick<Claim, 'id' | 'body' | 'of' | 'subject' | 'name'> => ({
-  id: claimId(of, body, code),
-  body,
-  of,
-  subject: code,
-  name,
-})
+/** What is to be looked at again, and why: a revision or supply that is another one now, a verdict against another number's rule. */
+function againOf(state: JobState, sheets: Sheets, body: number): ReadonlyMap<string, Way> {
+  const overrides = checkAgain(state, sheets, body)
+    .filter(({ what }) => what === 'override')
+    .map(({ key, name, why }) => [key, name, why] as const)
+  const sizes = rejudged(state, sheets, body).map(({ position, name, why }) => [position, name, why] as const)
+  return new Map(
+    [...sizes, ...overrides].map(([code, name, why]) => [
+      code,
+      way('void', `again:${code}`, `${name}: check again`, why),
+    ]),
+  )
+}
 
 /**
  * Each part was looked at, by the measurement that decides about it where there is one. One that was renewed is shown by the new one;
  * what has to be renewed anyway has a claim of its own.
  */
-export function partClaims(state: JobState, { build }: Sheets, body: number): Claim[] {
+export function partClaims(state: JobState, sheets: Sheets, body: number): Claim[] {
   const here = bodyOf(state, body)
-  return build.positions
-    .filter(({ stays, always, deciding }) => !always && (!stays || deciding))
-    .map((position): Claim => {
-      const { code, deciding } = position
-      const named = ofPosition('part', body, position)
-      const said = here.findings[code]?.said ?? []
-      if (isNew(here, code)) return shown(named, 'build', [here.on[code]!.entry])
-      const last = lastSaid(here.findings[code])
-      if (!last)
-        return {
-          ...named,
-          state: 'open',
-          shownBy: [],
-          why: here.off[code] ? 'it came off and nobody judged it' : 'nobody looked at it',
-          next: deciding
-            ? `${here.off[code] || position.stays ? '' : 'take it off and '}${measuredWords(deciding)}`
-            : 'look at it',
-          station: 'teardown',
-        }
-      const by = said.filter((one) => isLooked(one, deciding))
-      if (by.length === 0 && last.overridden === null)
-        return {
-          ...named,
-          state: 'open',
-          shownBy: [],
-          why: `called ${last.disposition === 'reuse' ? 'sound' : last.disposition} and never measured`,
-          next: measuredWords(deciding),
-          station: 'teardown',
-        }
-      return shown(
-        named,
-        'teardown',
-        by.map(({ entry }) => entry),
+  const again = againOf(state, sheets, body)
+  const back = new Map(takenBack(state, body).map((one) => [one.position, one]))
+  const listed = new Set(sheets.build.positions.map(({ code }) => code))
+  const ofSheet = sheets.build.positions
+    .filter(({ stays, always, deciding, code }) => (!always && (!stays || deciding)) || here.findings[code])
+    .map((position) => partClaim(here, position, body, again.get(position.code), back.get(position.code)))
+  // What was judged or came off under another list number is told as well.
+  const earlier = [...new Set([...Object.keys(here.off), ...Object.keys(here.findings)])]
+    .filter((code) => !listed.has(code))
+    .map((code) =>
+      partClaim(here, { code, name: nameOn(sheets, code) }, body, again.get(code), back.get(code)),
+    )
+  return [...ofSheet, ...earlier]
+}
+
+function partClaim(
+  here: BodyState,
+  position: Pick<Position, 'code' | 'name'> & Partial<Pick<Position, 'deciding' | 'stays' | 'always'>>,
+  body: number,
+  again: Way | undefined,
+  back: TakenBack | undefined,
+): Claim {
+  const { code, name, deciding = null, stays = false, always = false } = position
+  const judged = here.findings[code]
+  const said = judged?.said ?? []
+  const last = lastSaid(judged)
+  const by = said.filter((one) => isLooked(one, deciding))
+  const off = here.off[code]
+  const renewed = isNew(here, code)
+  const ways: Way[] = []
+  let next = measuredWords(deciding)
+  if (!last && !renewed && !always)
+    if (off) ways.push(way('open', `finding:${code}`, `${name} has no verdict`, 'it came off unjudged'))
+    else {
+      next = deciding ? `${stays ? '' : 'take it off and '}${measuredWords(deciding)}` : 'look at it'
+      ways.push(way('open', 'unseen', name, next, { group: 'unseen' }))
+    }
+  else if (last && !renewed && !always && by.length === 0 && last.overridden === null)
+    ways.push(way('open', 'unmeasured', name, next, { group: 'unmeasured' }))
+  if (off?.again === 'broke here' && !renewed && !always)
+    ways.push(way('open', `need:${code}`, `${name} is still needed`, 'broke here'))
+  if (last && !last.sure && last.ruled === 'reuse' && !renewed)
+    ways.push(
+      way('open', `doubt:${code}`, `${name}: the measurement is doubtful`, last.sentence, {
+        value: last.raw,
+        weight: 'minor',
+      }),
+    )
+  if (judged?.differ && !renewed)
+    ways.push(
+      way('contradicted', `differ:${code}`, `Two people differ on ${name}`, 'a third judgement settles it', {
+        // Where one of them condemned it nobody lets it pass.
+        weight: said.slice(-2).some(({ disposition }) => disposition === 'condemn') ? 'fatal' : 'major',
+      }),
+    )
+  if (back)
+    ways.push(
+      way(
+        'contradicted',
+        `taken:${code}`,
+        `${name}: ${back.condemned ? 'condemned' : 'to be replaced'}, said ${back.by}, and that was taken back`,
+        'measure it, or somebody else looks at it',
+        { weight: back.condemned ? 'fatal' : 'major' },
+      ),
+    )
+  if (again) ways.push(again)
+  return stated({
+    of: 'part',
+    body,
+    subject: code,
+    name,
+    station: 'teardown',
+    shownBy: renewed ? [here.on[code]!.entry] : by.map(({ entry }) => entry),
+    restsOn: [code],
+    why: !last
+      ? off
+        ? 'it came off and nobody judged it'
+        : 'nobody looked at it'
+      : by.length === 0
+        ? `called ${last.disposition === 'reuse' ? 'sound' : last.disposition} and never measured`
+        : (ways[0]?.title ?? ''),
+    next,
+    minutes: MINUTES_A_PART,
+    ways,
+  })
+}
+
+const WANTS: Record<Disposition, string> = {
+  reuse: 'to be looked at again',
+  clean: 'to be cleaned and looked at again',
+  repair: 'to be repaired and looked at again',
+  replace: 'to be replaced',
+  condemn: 'condemned',
+}
+
+const repairWay = (one: Uncured): Way =>
+  one.left
+    ? way(
+        'open',
+        `left:${one.position}`,
+        `${one.name} is left as it was`,
+        `${one.finding.sentence} Left, because: ${one.finding.overridden}`,
+        {
+          // What its rule condemns is nobody's to leave.
+          weight: one.wants === 'condemn' ? 'fatal' : 'minor',
+          value: one.finding.raw || one.finding.condition,
+        },
       )
-    })
+    : way(
+        'open',
+        `finding:${one.position}`,
+        `${one.name}: ${WANTS[one.wants]}`,
+        `${one.finding.sentence} ${capital(one.cure)}.`,
+        {
+          weight: one.wants === 'condemn' ? 'fatal' : 'major',
+          value: one.finding.raw || one.finding.condition,
+        },
+      )
+
+/** What was found to ask for something has had it: cleaned or mended and looked at again, or another one on. */
+export function repairClaims(state: JobState, sheets: Sheets, body: number): Claim[] {
+  const here = bodyOf(state, body)
+  const open = new Map(uncured(state, sheets, body).map((one) => [one.position, one]))
+  return Object.entries(here.findings).flatMap(([code, { said }]): Claim[] => {
+    if (!said.some(({ ruled, disposition }) => ruled !== 'reuse' || disposition !== 'reuse')) return []
+    const one = open.get(code)
+    const name = nameOn(sheets, code)
+    return [
+      stated({
+        of: 'repair',
+        body,
+        subject: code,
+        name,
+        station: 'teardown',
+        shownBy: [lastSaid(here.findings[code])?.entry, here.on[code]?.entry],
+        restsOn: [code],
+        next: one?.cure ?? '',
+        minutes: MINUTES_A_PART + 1,
+        ways: one ? [repairWay(one)] : [],
+      }),
+    ]
+  })
 }
 
 /** Each part that is always renewed is new since it last came off. */
-export function renewalClaims(state: JobState, { build }: Sheets, body: number): Claim[] {
+export function renewalClaims(state: JobState, sheets: Sheets, body: number): Claim[] {
   const here = bodyOf(state, body)
-  return build.positions
+  return sheets.build.positions
     .filter(({ always, part }) => always && part !== null)
-    .map((position): Claim => {
-      const named = ofPosition('renewal', body, position)
-      const on = here.on[position.code]
-      if (on && on.from !== 'old') return shown(named, 'build', [on.entry])
-      return {
-        ...named,
-        state: 'open',
-        shownBy: [],
-        why: on
-          ? 'the old one went on again'
-          : here.off[position.code]
-            ? 'no new one is on'
-            : 'nobody touched it',
+    .map(({ code, name }): Claim => {
+      const on = here.on[code]
+      const fresh = on !== undefined && on.from !== 'old'
+      const off = here.off[code]
+      return stated({
+        of: 'renewal',
+        body,
+        subject: code,
+        name,
+        station: off ? 'build' : 'teardown',
+        shownBy: [on?.entry],
+        restsOn: [code],
+        why: on ? 'the old one went on again' : off ? 'no new one is on' : 'nobody touched it',
         next: 'a new one on',
-        station: here.off[position.code] ? 'build' : 'teardown',
-      }
+        minutes: MINUTES_A_PART,
+        ways: fresh
+          ? []
+          : off
+            ? [way('open', `need:${code}`, `${name} is still needed`, 'always renewed')]
+            : [way('open', 'unrenewed', name, 'a new one on', { group: 'unrenewed' })],
+      })
     })
 }
 
@@ -92,28 +214,26 @@ export function renewalClaims(state: JobState, { build }: Sheets, body: number):
 export function fuelClaims(state: JobState, { build }: Sheets, body: number): Claim[] {
   const here = bodyOf(state, body)
   const ethanol = state.opened?.ethanol ?? 0
+  const percent = (share: number) => `${Math.round(share * 100)} %`
   return build.positions
     .filter(({ ethanolLimit }) => ethanolLimit !== null && ethanol > ethanolLimit)
-    .map((position): Claim => {
-      const named = ofPosition('fuel', body, position)
-      const { ethanolPart, ethanolLimit, code } = position
+    .map(({ ethanolPart, ethanolLimit, code, name }): Claim => {
       const fit = ethanolPart && ethanolPart.limit >= ethanol ? ethanolPart.part : null
       const on = here.on[code]
-      if (fit !== null && on && on.from !== 'old' && on.part === fit) return shown(named, 'build', [on.entry])
-      const percent = (share: number) => `${Math.round(share * 100)} %`
-      return {
-        ...named,
-        state: 'open',
-        shownBy: [],
-        why: `it bears ${percent(ethanolLimit!)} ethanol, this fuel has ${percent(ethanol)}`,
-        next: fit === null ? 'ask for one that carries the blend; the sheet knows none' : `${fit} on`,
+      const bears = fit !== null && on && on.from !== 'old' && on.part === fit
+      const why = `it bears ${percent(ethanolLimit!)} ethanol, this fuel has ${percent(ethanol)}`
+      const next = fit === null ? 'ask for one that carries the blend; the sheet knows none' : `${fit} on`
+      return stated({
+        of: 'fuel',
+        body,
+        subject: code,
+        name,
         station: 'parts',
-      }
+        shownBy: [on?.entry],
+        restsOn: [code],
+        why,
+        next,
+        ways: bears ? [] : [way('open', 'fuel', name, why, { group: 'fuel', value: why })],
+      })
     })
 }
-
-const shown = (
-  named: Pick<Claim, 'id' | 'body' | 'of' | 'subject' | 'name'>,
-  station: Claim['station'],
-  shownBy: readonly string[],
-): Claim => ({ ...named, state: 'shown', shownBy, why: '', next: '', station })

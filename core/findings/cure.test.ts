@@ -45,6 +45,7 @@ function begin(sheets: Sheets) {
     enter,
     state: () => state,
     open: () => uncured(state, sheets).map((one) => one.position),
+    points: () => openPoints(state, { 1: sheets }),
     gate: () => openPoints(state, { 1: sheets }).map((point) => point.point),
     /** a new part that is really there */
     renew: (position: string) => {
@@ -93,7 +94,11 @@ describe('what cures a finding', () => {
     job.enter('part.off', { position: 'seat', tray: 'B' })
     job.enter('finding.judged', judged('seat', 'replace', { override: 'reuse' }))
     expect(job.gate()).toContain('left:seat')
-    job.enter('gate.passed', { point: 'left:seat', why: 'recut last month', second: 'O. Dell' })
+    const { value } = job.points().find(({ point }) => point === 'left:seat')!
+    const pass = { point: 'left:seat', why: 'recut last month', second: 'O. Dell' }
+    job.enter('gate.passed', { ...pass, value: 'grooved' })
+    expect(job.gate(), 'another wear than was let pass').toContain('left:seat')
+    job.enter('gate.passed', { ...pass, value })
     expect(job.gate()).not.toContain('left:seat')
   })
   it('the old part put on again cures nothing, and a new one that never came is refused', () => {

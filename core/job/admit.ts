@@ -1,11 +1,12 @@
 import * as v from 'valibot'
+import type { Known } from '../claims/known.ts'
 import type { Entry, UnsentEntry } from './entry.ts'
 import { emptyJob, standingEntries, standings } from './fold.ts'
 import type { SheetsByBody } from './kind.ts'
 import { admitBodies, current, isNewer, kinds, type DataOf } from './kinds/index.ts'
 import { inOurWords, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from './issues.ts'
 import { notAdmitted, type NotAdmitted } from './refusals.ts'
-import { bodiesOf, type JobState } from './state.ts'
+import { bodiesOf, bodyOf, type JobState } from './state.ts'
 
 /** The schemas' own check: whether an entry's data is what its kind holds. Independent of the state. */
 export function checkData(entry: UnsentEntry): NotAdmitted | undefined {
@@ -32,6 +33,7 @@ export function admit(
   state: JobState,
   entry: UnsentEntry,
   sheets: SheetsByBody = {},
+  known?: Known,
 ): NotAdmitted | undefined {
   const malformed = checkData(entry)
   if (malformed) return malformed
@@ -46,14 +48,18 @@ export function admit(
   if (state.closed && !always && entry.kind !== 'entry.struck') return notAdmitted('closed', state.closed.why)
   const bodies = admitBody(state, read)
   if (bodies) return bodies
+  const { ended } = kind.ofBody ? bodyOf(state, read.body) : { ended: null }
+  if (ended && !always && !entry.corrects) return notAdmitted('ended', read.body ?? 1, ended.why)
   if (entry.corrects) return admitCorrection(state, read, sheets)
-  return kind.admit(state, read, { sheets: sheets[read.body ?? 1], all: sheets, standing: false })
+  return kind.admit(state, read, { sheets: sheets[read.body ?? 1], all: sheets, known, standing: false })
 }
 
 /** After the return only notes, reopening, and corrections, which make a new revision of the sheet. */
 function admitAfterReturn(state: JobState, entry: UnsentEntry): NotAdmitted | undefined {
   if (!entry.corrects) return notAdmitted('went back')
-  return entry.corrects === state.returned!.entry ? notAdmitted('return stands') : undefined
+  if (entry.corrects === state.returned!.entry) return notAdmitted('return stands')
+  const unsaid = entry.kind === 'entry.struck' && !(entry.data as DataOf['entry.struck']).why.trim()
+  return unsaid ? notAdmitted('why after') : undefined
 }
 
 function admitBody(state: JobState, entry: UnsentEntry): NotAdmitted | undefined {

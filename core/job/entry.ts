@@ -64,6 +64,8 @@ export const Envelope = v.object({
   at: Instant,
   corrects: v.optional(Uuid),
   after: v.optional(Uuid),
+  /** the last seq that its window had: evidence is of that moment. Windows of before name none */
+  saw: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0))),
 })
 
 /** An entry on its way to the log: the server has not given it a place yet. */

@@ -1,6 +1,9 @@
 import type { Entry } from './entry.ts'
 import { current, kindList, kinds } from './kinds/index.ts'
+import { standings } from './standings.ts'
 import type { BodyState, JobState } from './state.ts'
+
+export { standings, type Standing } from './standings.ts'
 
 const slices = kindList.map((kind) => (kind as { slice?: { job?: object; body?: object } }).slice ?? {})
 const blank = Object.freeze(Object.assign({}, ...slices.map(({ body }) => body)) as BodyState)
@@ -9,27 +12,6 @@ const blankJob = Object.assign({}, ...slices.map(({ job }) => job)) as Partial<J
 /** A job of which the log has nothing yet: each kind's slice as it is while nothing was entered. */
 export const emptyJob = (job: string): JobState =>
   ({ ...blankJob, job, seq: 0, log: [], bodies: {}, blank }) as JobState
-
-export type Standing = 'alive' | 'struck' | 'replaced'
-
-/**
- * Which entries stand. Decided from the highest seq down, since a correction's target always lies lower: an entry is struck or
- * replaced while an alive entry names it. A replacement that was itself replaced still holds its target down; one that was
- * struck gives it back.
- */
-export function standings(log: readonly Entry[]): Map<string, Standing> {
-  const result = new Map<string, Standing>()
-  for (let i = log.length - 1; i >= 0; i--) {
-    const entry = log[i]!
-    const standing = result.get(entry.id) ?? 'alive'
-    result.set(entry.id, standing)
-    if (!entry.corrects || standing === 'struck') continue
-    if (entry.kind === 'entry.struck') {
-      if (standing === 'alive') result.set(entry.corrects, 'struck')
-    } else result.set(entry.corrects, 'replaced')
-  }
-  return result
-}
 
 /** The alive entries in the domain's order: a replacement stands at its root's place. Strikes are left out. */
 export function standingEntries(log: readonly Entry[]): Entry[] {

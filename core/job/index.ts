@@ -2,6 +2,8 @@ export * from './entry.ts'
 export * from './ends.ts'
 export * from './state.ts'
 export * from './refusals.ts'
+export { isOnePersons, needsTwo, type Ended } from './kinds/job.closed.ts'
+export { signedBy } from './kinds/gate.passed.ts'
 export { warrantyOf } from './returned.ts'
 export { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from './issues.ts'
 export {

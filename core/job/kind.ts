@@ -1,4 +1,5 @@
 import type * as v from 'valibot'
+import type { Known } from '../claims/known.ts'
 import type { Sheets } from '../sheets/index.ts'
 import type { UnsentEntry } from './entry.ts'
 import type { NotAdmitted } from './refusals.ts'
@@ -12,6 +13,8 @@ export interface AdmitContext {
   /** its own body's sheets */
   sheets: Sheets | undefined
   all: SheetsByBody
+  /** what library, gauge drawer and the day add to the log */
+  known?: Known | undefined
   /**
    * whether it stands already and is only looked at again because something before it changes: what the sheets of then allowed
    * is not asked of the sheets of now

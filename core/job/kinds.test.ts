@@ -235,8 +235,15 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
   'passage.blown': [{ in: 'J', open: ['B'], shut: ['T'] }, 'blew in at J: air at B, none at T'],
   'passage.cleaned': [{ passage: 'transfer', tool: 'soft' }, 'cleaned the passage transfer softly'],
   'entry.struck': [{ why: 'misread' }, 'took it back: misread'],
-  'job.closed': [{ why: 'condemned', words: 'cracked' }, 'closed the job: condemned, cracked'],
+  'job.closed': [
+    { why: 'condemned', words: 'cracked', of: null, second: 'O. Dell' },
+    'closed the job: condemned, cracked, seen by O. Dell too',
+  ],
   'job.reopened': [{ why: 'another body was found' }, 'opened the job again: another body was found'],
+  'job.scoped': [
+    { only: ['needle'], words: 'only the needle', agreed: 'J. Osk', all: false },
+    'only named work: only the needle, agreed by J. Osk',
+  ],
   'job.returned': [{ seenSeq: 40 }, 'returned it with its sheet'],
 }
 const money = (minor: number) => `${(minor / 100).toFixed(2)} OSK`
@@ -407,7 +414,7 @@ const REFUSED: [string, JobState, UnsentEntry, string, RegExp][] = [
   ],
   [
     'anything on a closed job',
-    opened(unsent(3, 'job.closed', { why: 'condemned', words: '' })),
+    opened(unsent(3, 'job.closed', { why: 'condemned', words: '', of: null, second: 'O. Dell' })),
     unsent(9, 'reading.taken', reading('13.4', 'in')),
     'closed',
     /closed \(condemned\)\. Open it again first/,

@@ -21,6 +21,7 @@ export interface JobNeed {
 /** What the job needs: verdicts that need a part, what is always renewed, and what this fuel would spoil; with where each stands. */
 export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[] {
   const here = bodyOf(state, body)
+  if (here.ended) return []
   const ethanol = state.opened?.ethanol ?? 0
   return build.positions.flatMap((position) => {
     if (position.part === null) return []
@@ -96,8 +97,14 @@ export const ordersFor = (state: JobState, body: number): Order[] =>
     order.lines.some((line) => line.serves.some((named) => readBodyKey(named).body === body)),
   )
 
+/** Whether all that an order serves has ended: nobody waits for it any more. */
+export const isForEnded = (state: JobState, order: Pick<Order, 'lines'>): boolean => {
+  const served = order.lines.flatMap(({ serves }) => serves.map((named) => readBodyKey(named).body))
+  return served.length > 0 && served.every((body) => bodyOf(state, body).ended !== null)
+}
+
 /** What has been ordered and has not arrived, by the names on the parcel. */
 export const waitsFor = (state: JobState): string[] =>
   state.orders
-    .filter((order) => !order.arrived)
+    .filter((order) => !order.arrived && !isForEnded(state, order))
     .flatMap((order) => order.lines.filter((line) => line.what !== 'shelf').map((line) => line.code))

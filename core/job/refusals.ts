@@ -43,6 +43,14 @@ const REFUSALS = {
     `${name} needs no adapter: it is made here, or the return lets it pass with a reason.`,
     'proof',
   ],
+  narrowed: (): Said => [
+    'It is open already: ask the customer before less is done, and note who said yes.',
+    'agreed',
+  ],
+  'why after': (): Said => [
+    'It went back with its sheet: say why this is taken back. The next revision says so.',
+    'why',
+  ],
   unseen: (field: string): Said => [`Type the ${field} in letters that can be read.`, field],
   aircraft: (): Said => [
     'Carburetors of aircraft are not serviced here: they belong to a certificated repair station. Nothing was opened.',
@@ -147,6 +155,16 @@ const REFUSALS = {
   ],
   order: (): Said => ['This job has no such order.', 'order'],
   arrived: (): Said => ['This order has arrived already.', 'order'],
+  'second missing': (): Said => ['Two people let it pass: choose the second name.', 'second'],
+  'own work': (name: string): Said => [
+    `${name} did this work: somebody else says that it may stay so.`,
+    'second',
+  ],
+  'two looks': (): Said => [
+    'Two people look before it is condemned: choose who looked a second time.',
+    'second',
+  ],
+  ended: (body: number, why: string): Said => [`Body ${body} has ended (${why}). Open the job again first.`],
   second: (): Said => ['The second name must be somebody else’s: two people let it pass.', 'second'],
   returned: (): Said => ['It went back already.'],
   gate: (points: string): Said => [`It cannot go back yet: ${points}.`],

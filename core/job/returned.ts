@@ -1,4 +1,5 @@
 import { daysBetween } from '../days/index.ts'
+import { standings } from './standings.ts'
 import { current } from './kinds/index.ts'
 import type { JobState } from './state.ts'
 
@@ -8,14 +9,28 @@ export interface AfterReturn {
   corrections: { seq: number; entry: JobState['log'][number] }[]
 }
 
-/** The sheet's revision: what was corrected after the return, in order. Null while it is not returned. */
+/**
+ * The sheet's revision: one letter for each release and each correction after one, in order. What was released again after it was opened
+ * again is the next letter, so that no two papers of a job bear the same one. Null while it is not returned.
+ */
 export function afterReturn(state: JobState): AfterReturn | null {
   if (!state.returned) return null
-  const from = state.log.find((entry) => entry.id === state.returned!.entry)?.seq ?? state.seq
-  const corrections = state.log
-    .filter((entry) => entry.seq > from && entry.corrects)
-    .map((entry) => ({ seq: entry.seq, entry: current(entry) }))
-  return { letter: letterOf(corrections.length), corrections }
+  const alive = standings(state.log)
+  let letters = 0
+  let out = false
+  let corrections: AfterReturn['corrections'] = []
+  for (const entry of state.log) {
+    if (entry.kind === 'job.returned' && alive.get(entry.id) === 'alive') {
+      letters += 1
+      out = true
+      corrections = []
+    } else if (entry.kind === 'job.reopened') out = false
+    else if (out && entry.corrects) {
+      letters += 1
+      corrections.push({ seq: entry.seq, entry: current(entry) })
+    }
+  }
+  return { letter: letterOf(Math.max(0, letters - 1)), corrections }
 }
 
 // A … Z, then AA as a drawing's revisions go on.

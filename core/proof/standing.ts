@@ -5,7 +5,7 @@ import type { ProofData } from '../job/kinds/proof.measured.ts'
 import { nameOn } from '../sheets/schemas.ts'
 import { workingConditions } from '../conditions/index.ts'
 import { figure } from '../measure/index.ts'
-import { seqOf } from '../work/moments.ts'
+import { isUnseenBy, seqOf } from '../work/moments.ts'
 import { inletTestKpa } from './figures.ts'
 import { proofsOf, type Proof, type ProofSubject } from './list.ts'
 
@@ -14,10 +14,10 @@ export type ProofStanding =
   | { state: 'proved'; said: ProofData | null }
   | { state: 'failed'; said: ProofData | null }
   | { state: 'not yet'; said: null }
-  | { state: 'void'; said: ProofData; opened: string }
+  | { state: 'void'; said: ProofData; opened: string; since: string | null }
   /** it passed at less than is asked: at a lower pressure, before its screws were final */
   | { state: 'short'; said: ProofData; why: string }
-  | { state: 'fitted'; said: null; why: string; second: string; by: string }
+  | { state: 'fitted'; said: null; why: string; second: string | null; by: string }
 
 /** A port that nobody spoke of, one that draws air, or one that is closed and must not be. */
 export function leftWrong(left: PortNote | undefined, port: Pick<Port, 'job'>): boolean {
@@ -26,17 +26,22 @@ export function leftWrong(left: PortNote | undefined, port: Pick<Port, 'job'>): 
   return left.state === 'open'
 }
 
-/** What of a unit came off, went on or was set again after an entry, by its name; empty where nothing was. */
-function openedSince({ state, sheets }: ProofSubject, body: number, proof: Proof, entry: string): string {
+/** What of a unit came off, went on or was set again after an entry, by its name, with the entry; null where nothing was. */
+function openedSince(
+  { state, sheets }: ProofSubject,
+  body: number,
+  proof: Proof,
+  entry: string,
+): { name: string; since: string } | null {
   const here = bodyOf(state, body)
-  const at = seqOf(state, entry)
-  const left = (code: string) => seqOf(state, here.off[code]?.entry) > at
-  const part =
-    proof.rests.find((code) => left(code) || seqOf(state, here.on[code]?.entry) > at) ??
-    proof.opens.find(left)
-  if (part) return nameOn(sheets, part)
-  const setting = proof.settings.find((key) => seqOf(state, here.readings[key]?.said.at(-1)?.entry) > at)
-  return setting ? nameOn(sheets, setting) : ''
+  const later = (one: string | undefined) => (one && isUnseenBy(state, one, entry) ? one : undefined)
+  const left = (code: string) => later(here.off[code]?.entry)
+  const moved = (code: string) => left(code) ?? later(here.on[code]?.entry)
+  const part = proof.rests.find(moved) ?? proof.opens.find(left)
+  if (part) return { name: nameOn(sheets, part), since: moved(part)! }
+  const read = (key: string) => later(here.readings[key]?.said.at(-1)?.entry)
+  const setting = proof.settings.find(read)
+  return setting ? { name: nameOn(sheets, setting), since: read(setting)! } : null
 }
 
 const bodiesOfProof = (state: JobState, body: number, proof: Proof): number[] =>
@@ -56,7 +61,7 @@ export function proofStanding(subject: ProofSubject, proof: Proof): ProofStandin
   if (!said) return { state: 'not yet', said: null }
   for (const one of bodiesOfProof(state, body, proof)) {
     const opened = openedSince(subject, one, proof, said.entry)
-    if (opened) return { state: 'void', said, opened }
+    if (opened) return { state: 'void', said, opened: opened.name, since: opened.since }
   }
   if (!said.proved) return { state: 'failed', said }
   const why = shortOf(subject, proof, said)
@@ -84,13 +89,12 @@ function shortOf(
     if (measured.fromKpa < asked * SHARE_OF_ASKED)
       return `it was made at ${figure(measured.fromKpa)} kPa, ${figure(asked)} is asked`
   }
-  const at = seqOf(state, entry)
   for (const one of bodiesOfProof(state, body, proof)) {
     const { fasteners } = bodyOf(state, one)
     const screws = sheets.build.positions.find(
       ({ code }) =>
         isUnder(proof) &&
-        Object.values(fasteners[code] ?? {}).some((turned) => seqOf(state, turned.entry) > at),
+        Object.values(fasteners[code] ?? {}).some((turned) => isUnseenBy(state, turned.entry, entry)),
     )
     if (screws) return `${screws.name.toLowerCase()} were tightened after it`
   }

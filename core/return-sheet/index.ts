@@ -16,6 +16,8 @@ import {
   type ReadingData,
   type SheetsByBody,
 } from '../job/index.ts'
+import { passAs } from '../job/passes.ts'
+import { signedBy } from '../job/kinds/gate.passed.ts'
 import { workSoFar } from '../job/labour.ts'
 import { gatePoints } from '../stations/index.ts'
 import { showTurns, showValue } from '../measure/index.ts'
@@ -105,6 +107,7 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
   const sheets = all[bodyNumber]!
   const body = bodyOf(state, bodyNumber)
   const { spec } = sheets
+  const ended = body.ended ?? state.closed
   const after = afterReturn(state)
   const of = bodiesOf(state)
   const opened = state.opened!
@@ -112,7 +115,7 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     number: showNumber(number),
     body: of > 1 ? { number: bodyNumber, of } : null,
     revision: after?.letter ?? null,
-    standing: worthOf(state, all),
+    standing: worthOf(state, all, bodyNumber),
     proofs: proofRows(state, sheets, bodyNumber),
     built: builtRows(state, sheets, bodyNumber),
     installer: leftForInstaller(state, sheets, bodyNumber),
@@ -140,10 +143,10 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
         return set ? [{ name: setting.name, turns: showTurns(set.value), eighths: set.value }] : []
       }),
     },
-    startUp: state.closed ? notToBeFitted(state.closed.why) : startUpCard(state, sheets, bodyNumber),
+    startUp: ended ? notToBeFitted(ended.why) : startUpCard(state, sheets, bodyNumber),
     passed: gatePoints(state, all)
       .filter((point) => point.passed)
-      .map((point) => ({ point: point.title, why: point.passed!.why, second: point.passed!.second })),
+      .map((point) => ({ point: point.title, why: point.passed!.why, second: signedBy(point.passed!) })),
     cautions: [
       'Fuel and vapour: ventilate, no flame or spark. Soaked cloths into a lidded metal bin, out as local rules say. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
     ],
@@ -203,7 +206,7 @@ function outOf(
   const opened = voidedBy(state, sheets, setting, bodyNumber)
   if (opened) return `${opened.name.toLowerCase()} opened or changed since: check again`
   if (last.shown.verdict === 'in') return ''
-  const passed = state.passes[bodyKey(bodyNumber, `setting:${settingKey(setting)}`)]
+  const passed = passAs(state, bodyKey(bodyNumber, `setting:${settingKey(setting)}`), last.raw)
   return passed ? `out of its band: ${passed.why}` : 'out of its band'
 }
 
@@ -314,7 +317,7 @@ function leftOf(state: JobState, all: SheetsByBody, bodyNumber: number): { what:
   })
   const passed = gatePoints(state, all)
     .filter((point) => point.passed && (point.body === bodyNumber || bodiesOf(state) === 1))
-    .map((point) => ({ what: point.title, why: `${point.passed!.why} (with ${point.passed!.second})` }))
+    .map((point) => ({ what: point.title, why: `${point.passed!.why} (${signedBy(point.passed!)})` }))
   return [...overridden, ...passed]
 }
 

@@ -1,7 +1,6 @@
 import { endWords } from '../job/ends.ts'
 import {
   bodiesOf,
-  bodyKey,
   bodyNumbers,
   bodyOf,
   receivedTests,
@@ -19,7 +18,10 @@ import {
   type ProofStanding,
 } from '../proof/index.ts'
 import type { Sheets } from '../sheets/index.ts'
-import { gatePoints } from '../stations/index.ts'
+import { allClaims, type Claim } from '../claims/index.ts'
+import { signedBy } from '../job/kinds/gate.passed.ts'
+import type { Ended } from '../job/kinds/job.closed.ts'
+import { gatePoints, type GatePoint } from '../stations/index.ts'
 import { lower } from '../words/index.ts'
 
 /** One proof on the paper: as received beside as it goes out. */
@@ -42,7 +44,7 @@ export interface BuiltRow {
 }
 
 export interface Worth {
-  /** DRAFT, PROVED, PROVED EXCEPT, NOT PROVED, or how it ended otherwise */
+  /** DRAFT, PROVED, PROVED EXCEPT, DONE AS ASKED, NOT PROVED, or how it ended otherwise */
   word: string
   rests: string
 }
@@ -82,70 +84,100 @@ export function proofRows(state: JobState, sheets: Sheets, body: number): ProofR
   })
 }
 
-/**
- * What the paper is worth: nothing before the return; proved only where every proof of every body was measured and stands, or can only
- * be made once it is fitted, which is said.
- */
-export function worthOf(state: JobState, all: SheetsByBody): Worth {
-  if (state.closed) {
-    const { why, words, by } = state.closed
-    const end = why === 'withdrawn' ? endWords['stopped by the customer'] : endWords[why]
-    return {
-      word: end.word,
-      rests: `${end.rests} ${words} (${by}).`.replace(/\.\s*\(/, ' (').replace('  ', ' '),
-    }
+const endedWorth = ({ why, words, by, second }: Ended): Worth => {
+  const end = why === 'withdrawn' ? endWords['stopped by the customer'] : endWords[why]
+  return {
+    word: end.word,
+    rests: `${end.rests} ${words} (${second ? `${by}, and ${second} too` : by}).`
+      .replace(/\.\s*\(/, ' (')
+      .replace('  ', ' '),
   }
+}
+
+/**
+ * What the paper is worth: nothing before the return; proved only where everything that has to be true was shown. What was let pass and
+ * weighs little is an exception, what weighs more leaves it not proved; named work only is done as asked. A body that ended says how.
+ */
+export function worthOf(state: JobState, all: SheetsByBody, bodyNumber = 1): Worth {
+  const { ended } = bodyOf(state, bodyNumber)
+  if (ended ?? state.closed) return endedWorth((ended ?? state.closed)!)
   if (!state.returned) return { word: 'DRAFT', rests: 'It has not gone back: nothing here is certified.' }
   const points = gatePoints(state, all)
-  const passed = points.filter(({ point }) => /(^|#)proof(:|$)/.test(point))
-  if (nothingProved(state)) {
-    const whole = passed.find(({ point }) => point === 'proof')?.passed
+  const whole = points.find(({ point }) => point === 'proof')
+  if (nothingProved(state) && !state.scope)
     return {
       word: 'NOT PROVED',
-      rests: whole ? `${whole.why} (${whole.by} with ${whole.second}).` : 'No bench proof here.',
+      rests: whole?.passed ? `${whole.passed.why} (${signedBy(whole.passed)}).` : 'No bench proof here.',
     }
-  }
   const bodies = bodyNumbers(state).flatMap((body) => {
     const sheets = all[body]
-    return sheets ? toldOf(state, sheets, body).map((told) => ({ ...told, body })) : []
+    return sheets && !bodyOf(state, body).ended
+      ? toldOf(state, sheets, body).map((told) => ({ ...told, body }))
+      : []
   })
   const bank = bodiesOf(state) > 1
-  const open = bodies.filter(
-    ({ standing, proof }) => proof.how !== 'ports' && !['proved', 'fitted'].includes(standing.state),
-  )
-  const name = (one: (typeof bodies)[number]) =>
-    `${one.proof.name.toLowerCase()}${bank ? `, body ${one.body}` : ''}`
-  if (open.length > 0) {
-    const why = (one: (typeof bodies)[number]) => {
-      const point = bodyKey(one.body, `proof:${one.proof.key}`)
-      const pass = passed.find((other) => other.point === point)?.passed
-      return pass ? `, ${pass.why} (${pass.by} with ${pass.second})` : ''
-    }
-    return { word: 'NOT PROVED', rests: `${open.map((one) => `${name(one)}${why(one)}`).join('; ')}.` }
-  }
+  const name = (one: (typeof bodies)[number]) => `${lower(one.proof.name)}${bank ? `, body ${one.body}` : ''}`
   const fitted = bodies.filter(({ standing }) => standing.state === 'fitted')
-  const rests = bodies
+  const until = fitted.length ? ` Unproved until fitted: ${fitted.map(name).join(', ')}.` : ''
+  const figures = bodies
     .filter(
       ({ proof, standing, body }) =>
-        body === 1 && standing.said && ['inlet', 'level', 'lifts', 'weep'].includes(proof.code),
+        body === bodyNumber && standing.said && ['inlet', 'level', 'lifts', 'weep'].includes(proof.code),
     )
     .map(
       ({ proof, standing }) =>
         `${proof.short.toLowerCase()} ${standing.said!.value}${proof.code === 'inlet' ? ' mL/min' : proof.code === 'level' ? ' mm' : ''}`,
     )
-  const until = fitted.length ? ` Unproved until fitted: ${fitted.map(name).join(', ')}.` : ''
+  const measured = figures.length ? `${figures.join(', ')}.` : ''
+  const said = (which: readonly GatePoint[]) =>
+    which
+      .map(({ title, passed }) => `${title}${passed ? `: ${passed.why} (${signedBy(passed)})` : ''}`)
+      .join('; ')
+  // What an older version never asked was not asked of this one; what was left open of a test always counts.
+  const asked = points.filter(
+    ({ passed, claims }) =>
+      passed || state.opened?.evidence !== false || claims.some(({ of }) => of === 'test'),
+  )
+  const heavy = asked.filter(
+    ({ passed, weight, point }) =>
+      (!passed && point !== 'complaint') || (weight !== 'minor' && !(point === 'older' && passed)),
+  )
+  if (heavy.length > 0) return { word: 'NOT PROVED', rests: `${said(heavy)}.${until}` }
+  if (state.scope)
+    return {
+      word: 'DONE AS ASKED',
+      rests: `${state.scope.words}. Not looked at: ${notLookedAt(state, all)}. ${measured}${until}`.trim(),
+    }
   // Every proof put off is no proof.
   if (!bodies.some(({ standing, proof }) => standing.state === 'proved' && proof.how !== 'ports'))
     return { word: 'NOT PROVED', rests: `Nothing was proved on the bench.${until}` }
-  const measured = rests.length ? `${rests.join(', ')}.` : ''
   const excepted = points.filter((one) => one.passed)
   if (excepted.length > 0)
-    return {
-      word: 'PROVED EXCEPT',
-      rests:
-        `${excepted.map(({ title, passed: pass }) => `${title}: ${pass!.why} (${pass!.by} with ${pass!.second})`).join('; ')}. ${measured}${until}`.trim(),
-    }
+    return { word: 'PROVED EXCEPT', rests: `${said(excepted)}. ${measured}${until}`.trim() }
   return { word: 'PROVED', rests: `${measured}${until}`.trim() }
+}
+
+const MOST_NAMED = 8
+
+/** What was not asked for, and so not looked at: kind by kind, the parts by name as far as there is room. */
+function notLookedAt(state: JobState, all: SheetsByBody): string {
+  const out = allClaims(state, all).filter((claim) => claim.state === 'out of scope')
+  const parts = [
+    ...new Set(out.filter(({ of }) => of === 'part' || of === 'renewal').map((one) => lower(one.name))),
+  ]
+  const count = (of: Claim['of'], one: string, several: string) => {
+    const n = out.filter((claim) => claim.of === of).length
+    return n === 0 ? [] : [n === 1 ? one : `${n} ${several}`]
+  }
+  const named = parts.slice(0, MOST_NAMED)
+  const told = [
+    ...named,
+    ...(parts.length > named.length ? [`${parts.length - named.length} more parts`] : []),
+    ...count('passage', 'one passage', 'passages'),
+    ...count('setting', 'one setting', 'settings'),
+    ...count('test', 'one test', 'tests'),
+  ]
+  return told.join(', ') || 'nothing else'
 }
 
 /** What can only be proved once it is fitted, for sheet and card. */

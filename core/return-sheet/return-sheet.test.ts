@@ -73,7 +73,10 @@ describe('the return sheet', () => {
       answer: 'explained',
       detail: 'Seat: ring worn in.',
     })
-    expect(sheet.left).toContainEqual({ what: 'Not bench-proved here', why: 'stand taken (with O. Dell)' })
+    expect(sheet.left).toContainEqual({
+      what: 'Not bench-proved here',
+      why: 'stand taken (I. Marrow with O. Dell, name only)',
+    })
   })
   it('is a draft before the return: it bears its number with the check letter, and no revision', () => {
     expect(sheet.standing).toMatchObject({ word: 'DRAFT' })
@@ -96,7 +99,7 @@ describe('the return sheet', () => {
     )
     expect(returned).toMatchObject({
       revision: 'A',
-      standing: { word: 'NOT PROVED', rests: 'stand taken (I. Marrow with O. Dell).' },
+      standing: { word: 'NOT PROVED', rests: 'stand taken (I. Marrow with O. Dell, name only).' },
     })
   })
   it('says of turns counted until it came free that they are no seat count', () => {

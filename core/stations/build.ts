@@ -1,9 +1,6 @@
-import { jointOf, jointWords, proofOf } from '../assembly/index.ts'
 import { jobNeeds } from '../job/needs.ts'
-import { nameOn } from '../sheets/schemas.ts'
 import { dueBefore, teardownOrder } from '../work/index.ts'
-import { point, progress, type Point, type Station } from './station.ts'
-import { lower } from '../words/index.ts'
+import { claimsAt, progress, type Station } from './station.ts'
 
 const MINUTES_A_PART = 3
 
@@ -13,12 +10,15 @@ export const build: Station = {
   number: 7,
   kinds: ['part.on', 'fastener.turned', 'proof.answered'],
   doing: 'put it together',
-  state({ here, sheets }) {
+  state(view) {
+    const { here, sheets } = view
     if (!sheets) return 'none'
-    const order = teardownOrder(sheets.build)
+    const joints = claimsAt(view, 'joint')
+    const asked = joints.filter(({ state, subject }) => state !== 'out of scope' || here.off[subject])
     return progress(
-      order.filter((position) => here.off[position.code] && here.on[position.code]).length,
-      order.length,
+      asked.filter((claim) => here.off[claim.subject] && here.on[claim.subject]).length,
+      asked.length,
+      asked.some(({ subject }) => here.on[subject]),
     )
   },
   line({ state, here, sheets, body }) {
@@ -46,35 +46,4 @@ export const build: Station = {
       )
     )
   },
-  points: ({ state, here, sheets, body }) =>
-    Object.keys(here.off).flatMap((code): Point[] => {
-      const name = nameOn(sheets, code)
-      const position = sheets.build.positions.find((one) => one.code === code)
-      const joint = position ? jointOf(state, position, body) : null
-      const several = (position?.quantity ?? 1) > 1
-      const unproved = position !== undefined && proofOf(state, position, body) === 'not yet'
-      return [
-        ...(here.on[code]
-          ? []
-          : [
-              point(
-                `tray:${code}`,
-                `${name} ${several ? 'lie' : 'lies'} in tray ${here.off[code]!.tray}`,
-                several ? 'they came off and are not on' : 'it came off and is not on',
-              ),
-            ]),
-        ...(joint && joint.phase !== null
-          ? [
-              point(
-                `joint:${code}`,
-                `${name}: ${jointWords(joint)}`,
-                'a loose one leaks, or goes into the engine',
-              ),
-            ]
-          : []),
-        ...(unproved
-          ? [point(`proof:${code}`, `${name}: not proved yet`, lower(position.proof.replace(/\.$/, '')))]
-          : []),
-      ]
-    }),
 }

@@ -1,7 +1,7 @@
+import { isSettled } from '../claims/index.ts'
 import { countingBlows } from '../claims/passages.ts'
 import { passagePlanOf } from '../families/index.ts'
 import { uncured } from '../findings/cure.ts'
-import { bodyKey } from '../job/state.ts'
 import {
   diagnose,
   mapOf,
@@ -13,7 +13,7 @@ import {
 } from '../passages/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import { teardown } from './teardown.ts'
-import { point, type SheetedView, type Station } from './station.ts'
+import { claimsAt, type SheetedView, type Station } from './station.ts'
 
 const MINUTES_A_PART = 4
 
@@ -77,9 +77,9 @@ export const clean: Station = {
     if (left > 0) return here.blows.length + here.cleaned.length > 0 ? 'begun' : 'none'
     // Each passage is shown free, or two people let it be; a job that began before this was asked is done once it is apart.
     if (view.state.opened?.evidence !== false) {
-      const free =
-        passageView(sheeted).proven || view.state.passes[bodyKey(view.body, 'unblown')] !== undefined
-      return free ? 'done' : here.blows.length > 0 ? 'begun' : 'none'
+      const passages = claimsAt(view, 'passage')
+      if (passages.some(({ state }) => state === 'void')) return 'again'
+      return passages.every(isSettled) ? 'done' : here.blows.length > 0 ? 'begun' : 'none'
     }
     if (here.blows.length > 0 || teardown.state(view) === 'done') return 'done'
     return 'none'
@@ -96,14 +96,4 @@ export const clean: Station = {
   },
   minutes: (view) => (view.sheets ? toClean({ ...view, sheets: view.sheets }).length * MINUTES_A_PART : 0),
   canGoOn: (view) => clean.state(view) !== 'done',
-  points: (view) =>
-    view.here.blows.length === 0
-      ? []
-      : passageView(view).suspects.map(({ id, name, symptom }) =>
-          point(
-            `passage:${id}`,
-            `${name} seems blocked`,
-            `clean it and blow again; it would mean: ${symptom}`,
-          ),
-        ),
 }

@@ -1,5 +1,5 @@
 import { kinds } from '../job/kinds/index.ts'
-import { bodiesOf, bodyNumbers, type JobState } from '../job/state.ts'
+import { bodiesOf, bodyNumbers, bodyOf, type JobState } from '../job/state.ts'
 import type { SheetsByBody } from '../job/kind.ts'
 import { openPoints } from './gate.ts'
 import type { StationName } from './names.ts'
@@ -31,8 +31,9 @@ export interface Hanging {
 /** Where the job hangs on the rack: with the body that was worked on last, or the next one that is unfinished. */
 export function whereItHangs(state: JobState, all: SheetsByBody): Hanging {
   const last = state.log.findLast((entry) => kinds.get(entry.kind)?.ofBody)?.body ?? 1
-  const bodies = [last, ...bodyNumbers(state).filter((body) => body !== last)]
-  const body = bodies.find((number) => currentStation(state, all, number) !== 'return') ?? last
+  const alive = bodyNumbers(state).filter((body) => !bodyOf(state, body).ended)
+  const bodies = alive.includes(last) ? [last, ...alive.filter((body) => body !== last)] : alive
+  const body = bodies.find((number) => currentStation(state, all, number) !== 'return') ?? bodies[0] ?? last
   const station = currentStation(state, all, body)
   return {
     body,

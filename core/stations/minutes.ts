@@ -1,4 +1,4 @@
-import { bodyNumbers, type JobState } from '../job/state.ts'
+import { bodyNumbers, bodyOf, type JobState } from '../job/state.ts'
 import type { SheetsByBody } from '../job/kind.ts'
 import { stations, viewOf } from './registry.ts'
 import { RETURN_MINUTES } from './return.ts'
@@ -9,6 +9,7 @@ export function minutesLeft(state: JobState, all: SheetsByBody): number {
   return (
     RETURN_MINUTES +
     bodyNumbers(state)
+      .filter((body) => !bodyOf(state, body).ended)
       .map((body) => viewOf(state, all, body))
       .reduce((sum, view) => sum + stations.reduce((own, station) => own + station.minutes(view), 0), 0)
   )

@@ -1,6 +1,5 @@
-import { checkAgain } from '../job/again.ts'
 import { jobNeeds, ordersFor, waitsFor } from '../job/needs.ts'
-import { point, type Station } from './station.ts'
+import type { Station } from './station.ts'
 import { teardown } from './teardown.ts'
 
 export const parts: Station = {
@@ -33,18 +32,4 @@ export const parts: Station = {
   minutes: () => 0,
   canGoOn: ({ state, sheets, body }) =>
     sheets !== undefined && jobNeeds(state, sheets, body).some((need) => need.standing === 'open'),
-  points: ({ state, sheets, here, body }) => [
-    ...jobNeeds(state, sheets, body)
-      // What a finding asks for stands with the finding.
-      .filter(
-        (need) =>
-          need.standing !== 'on' &&
-          (need.kind !== 'finding' || here.off[need.position]?.again === 'broke here') &&
-          here.off[need.position],
-      )
-      .map((need) => point(`need:${need.position}`, `${need.name} is still needed`, need.why)),
-    ...checkAgain(state, sheets, body)
-      .filter((item) => item.what === 'order')
-      .map((item) => point(`again:${item.key}`, `${item.name}: check again`, item.why)),
-  ],
 }

@@ -1,26 +1,10 @@
-import { nothingProved, proofsOf, proofStanding, type Proof } from '../proof/index.ts'
-import type { JobState } from '../job/state.ts'
+import { isSettled } from '../claims/index.ts'
+import { proofsOf, proofStanding, type Proof } from '../proof/index.ts'
 import { teardownOrder } from '../work/index.ts'
-import { point, progress, type Point, type SheetedView, type Station } from './station.ts'
-
-/** Bench minutes by way of proving; a weep is watched while something else is done. */
-const MINUTES = {
-  hold: 4,
-  lifts: 2,
-  level: 4,
-  weep: 3,
-  pump: 2,
-  travel: 3,
-  seen: 1,
-  alike: 6,
-  ports: 0,
-} as const
+import { claimsAt, minutesOf, progress, type SheetedView, type Station } from './station.ts'
 
 const openOf = (view: SheetedView): Proof[] =>
   proofsOf(view).filter((proof) => !['proved', 'fitted'].includes(proofStanding(view, proof).state))
-
-/** Whether somebody let the job go without any proof. */
-const wentWithout = (state: JobState) => nothingProved(state) && state.passes.proof !== undefined
 
 export const prove: Station = {
   name: 'prove',
@@ -29,23 +13,12 @@ export const prove: Station = {
   kinds: ['proof.measured', 'proof.fitted'],
   doing: 'prove it on the bench',
   state(view) {
-    const { sheets, state } = view
+    const { sheets, here } = view
     if (!sheets) return 'none'
-    if (wentWithout(state)) return 'done'
-    const sheeted = { ...view, sheets }
-    const standings = proofsOf(sheeted).map((proof) => proofStanding(sheeted, proof))
-    if (
-      standings.some(
-        (one) => one.state === 'void' || one.state === 'short' || (one.state === 'failed' && one.said),
-      )
-    )
-      return 'again'
-    const begun = standings.some((one) => one.said !== null || one.state === 'fitted')
-    return progress(
-      standings.filter((one) => one.state === 'proved' || one.state === 'fitted').length,
-      standings.length,
-      begun,
-    )
+    const tests = claimsAt(view, 'test').filter(({ state }) => state !== 'out of scope')
+    if (tests.some(({ state }) => state === 'void' || state === 'contradicted')) return 'again'
+    const begun = Object.keys(here.proven).length + Object.keys(here.whenFitted).length > 0
+    return progress(tests.filter(isSettled).length, tests.length, begun)
   },
   line(view) {
     const open = openOf(view)
@@ -61,41 +34,9 @@ export const prove: Station = {
           ? `${name} is not proved`
           : `${name} is to be proved`
   },
-  minutes: (view) =>
-    view.sheets && !wentWithout(view.state)
-      ? openOf({ ...view, sheets: view.sheets }).reduce((sum, { how }) => sum + MINUTES[how], 0)
-      : 0,
+  minutes: (view) => minutesOf(claimsAt(view, 'test')),
   canGoOn: (view) =>
     view.sheets !== undefined &&
     teardownOrder(view.sheets.build).every(({ code }) => !view.here.off[code] || view.here.on[code]) &&
     prove.state(view) !== 'done',
-  points: (view) =>
-    nothingProved(view.state) ? [] : openOf(view).flatMap((proof) => proofPoint(view, proof)),
-  jobPoints: (state) =>
-    nothingProved(state)
-      ? [point('proof', 'Not bench-proved here', 'prove it, or a reason and a second name')]
-      : [],
-}
-
-function proofPoint(view: SheetedView, proof: Proof): Point[] {
-  // Each port has its own point at the return.
-  if (proof.how === 'ports') return []
-  const standing = proofStanding(view, proof)
-  const named = `proof:${proof.key}`
-  switch (standing.state) {
-    case 'void':
-      return [
-        point(
-          named,
-          `${proof.name}: prove it again`,
-          `${standing.opened.toLowerCase()} was opened or set since`,
-        ),
-      ]
-    case 'short':
-      return [point(named, `${proof.name}: prove it again`, standing.why)]
-    case 'failed':
-      return [point(named, `${proof.name} is not proved`, standing.said?.headline ?? `wants ${proof.wants}`)]
-    default:
-      return [point(named, `${proof.name} is not proved yet`, `wants ${proof.wants}`)]
-  }
 }

@@ -64,7 +64,9 @@ export function nextThing(state: JobState, all: SheetsByBody): NextThing | null 
   if (!state.opened || state.closed || state.returned) return null
   const here = whereItHangs(state, all).body
   const bank = bodiesOf(state) > 1
-  for (const body of [here, ...bodyNumbers(state).filter((number) => number !== here)]) {
+  for (const body of [here, ...bodyNumbers(state).filter((number) => number !== here)].filter(
+    (number) => !bodyOf(state, number).ended,
+  )) {
     const view = viewOf(state, all, body)
     const station = stations.find((one) => one.canGoOn(view))
     if (station)

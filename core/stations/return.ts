@@ -1,8 +1,4 @@
-import { portsOf } from '../families/index.ts'
-import { portWords } from '../job/kinds/port.noted.ts'
-import { leftWrong } from '../proof/index.ts'
-import { figure } from '../measure/index.ts'
-import { point, type Station } from './station.ts'
+import type { Station } from './station.ts'
 
 /** Minutes for the last look, the sheet and the parcel. */
 export const RETURN_MINUTES = 10
@@ -21,32 +17,4 @@ export const returnStation: Station = {
   },
   minutes: () => 0,
   canGoOn: () => false,
-  points: ({ here, sheets }) =>
-    portsOf(sheets)
-      .filter((port) => leftWrong(here.ports[port.code]?.left, port))
-      .map((port) => {
-        const { left, found } = here.ports[port.code] ?? {}
-        return point(
-          `port:${port.code}`,
-          `${port.name}, ${figure(port.boreMm)} mm: ${left ? portWords(left) : 'not said how it is left'}`,
-          found ? `found ${portWords(found)}` : 'joined to what, capped, or open on purpose',
-        )
-      }),
-  jobPoints: (state) => [
-    ...(!state.answer && state.opened && state.opened.complaint.symptom !== 'none: overhaul'
-      ? [point('complaint', 'The complaint is not answered', 'explained by what, or not explained', false)]
-      : []),
-    // It came back once already: nobody lets it go a second time without knowing why.
-    ...(state.answer && !state.answer.explained && state.opened?.earlier
-      ? [
-          point(
-            'comeback',
-            `It came back from job ${state.opened.earlier}, and nothing explains why`,
-            'find the cause, or say that it lies outside of the carburetor',
-            true,
-            state.answer.words,
-          ),
-        ]
-      : []),
-  ],
 }

@@ -1,6 +1,7 @@
 import type { BodyState, JobState } from '../job/state.ts'
 import type { SheetsByBody } from '../job/kind.ts'
 import type { Sheets } from '../sheets/schemas.ts'
+import { claimsOf, isSettled, type Claim, type ClaimOf } from '../claims/index.ts'
 import type { StationName } from './names.ts'
 
 export type StationState = 'none' | 'begun' | 'done' | 'waits' | 'again'
@@ -17,18 +18,6 @@ export interface BodyView {
 /** The same where it is identified and its sheets are here. */
 export interface SheetedView extends BodyView {
   sheets: Sheets
-}
-
-/** Something that stands in the way of the return. */
-export interface Point {
-  /** names it in a `gate.passed` */
-  point: string
-  title: string
-  detail: string
-  /** whether a reason and a second name can let it pass */
-  passable: boolean
-  /** what a pass is bound to: another value opens the point again; null where it is bound to the point alone */
-  value: string | null
 }
 
 /** A station: all that is known of it but its page. */
@@ -49,10 +38,6 @@ export interface Station {
   minutes: (view: BodyView) => number
   /** whether somebody can go on here now */
   canGoOn: (view: BodyView) => boolean
-  /** what stands in the way of the return, of one body */
-  points?: (view: SheetedView) => Point[]
-  /** what stands in its way of the whole job */
-  jobPoints?: (state: JobState) => Point[]
 }
 
 /** Done, begun or not, from how much of it is done. */
@@ -61,10 +46,10 @@ export function progress(done: number, all: number, begun = done > 0): StationSt
   return begun ? 'begun' : 'none'
 }
 
-export const point = (
-  point: string,
-  title: string,
-  detail: string,
-  passable = true,
-  value: string | null = null,
-): Point => ({ point, title, detail, passable, value })
+/** The claims of one body that a station sees to, of the kinds that are asked for. */
+export const claimsAt = ({ state, sheets, body }: BodyView, ...of: ClaimOf[]): readonly Claim[] =>
+  sheets ? claimsOf(state, sheets, body).filter((claim) => of.includes(claim.of)) : []
+
+/** Minutes of what is not settled yet. */
+export const minutesOf = (claims: readonly Claim[]): number =>
+  claims.reduce((sum, claim) => sum + (isSettled(claim) ? 0 : claim.minutes), 0)

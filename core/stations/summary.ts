@@ -1,5 +1,5 @@
 import type { SheetsByBody } from '../job/kind.ts'
-import { waitsFor } from '../job/needs.ts'
+import { isForEnded, waitsFor } from '../job/needs.ts'
 import { bodyOf, type JobState } from '../job/state.ts'
 import { complaintWords } from '../complaint/words.ts'
 import { whereItHangs } from './hang.ts'
@@ -43,7 +43,9 @@ export function summarise(state: JobState, sheets: SheetsByBody): JobSummary | n
   const last = state.log.at(-1)
   // What ended waits for nothing.
   const ended = state.closed !== null || state.returned !== null
-  const waiting = (ended ? [] : state.orders).filter((order) => !order.arrived).map((order) => order.arrives)
+  const waiting = (ended ? [] : state.orders)
+    .filter((order) => !order.arrived && !isForEnded(state, order))
+    .map((order) => order.arrives)
   return {
     job: state.job,
     seq: state.seq,

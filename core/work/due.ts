@@ -1,4 +1,5 @@
 import { bodyKey, bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
+import { passAs } from '../job/passes.ts'
 import { settingsInOrder } from '../settings/registry.ts'
 import { judgedByOther } from '../sheets/judged.ts'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/schemas.ts'
@@ -61,6 +62,10 @@ export function dueBefore(state: JobState, sheets: Sheets, next: Position, body 
       whenOf(setting, sheets.build).off.includes(next.code) &&
       canBeRead(here, setting, sheets.build) &&
       !holdsNow(state, sheets, setting, body) &&
-      state.passes[bodyKey(body, `setting:${settingKey(setting)}`)] === undefined,
+      passAs(
+        state,
+        bodyKey(body, `setting:${settingKey(setting)}`),
+        lastSaid(here.readings[settingKey(setting)])?.raw ?? null,
+      ) === null,
   )
 }

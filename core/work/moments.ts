@@ -1,3 +1,4 @@
+import type { Entry } from '../job/entry.ts'
 import { bodyOf, type BodyState, type JobState } from '../job/state.ts'
 import { refuse, type Result } from '../refusal/index.ts'
 import type { BuildSheet, Position, SettingSpec, Sheets } from '../sheets/schemas.ts'
@@ -71,15 +72,30 @@ export function waitsForParts(here: BodyState, setting: SettingSpec, build: Buil
     .reverse()
 }
 
-const seqs = new WeakMap<JobState['log'], Map<string, number>>()
-/** The place of an entry in the log; 0 where it is not there. */
-export function seqOf(state: JobState, entry: string | undefined): number {
-  let known = seqs.get(state.log)
+const entriesOf = new WeakMap<JobState['log'], Map<string, Entry>>()
+function entryOf(state: JobState, id: string | undefined): Entry | undefined {
+  let known = entriesOf.get(state.log)
   if (!known) {
-    known = new Map(state.log.map(({ id, seq }) => [id, seq]))
-    seqs.set(state.log, known)
+    known = new Map(state.log.map((entry) => [entry.id, entry]))
+    entriesOf.set(state.log, known)
   }
-  return entry === undefined ? 0 : (known.get(entry) ?? 0)
+  return id === undefined ? undefined : known.get(id)
+}
+
+/** The place of an entry in the log; 0 where it is not there. */
+export const seqOf = (state: JobState, entry: string | undefined): number => entryOf(state, entry)?.seq ?? 0
+
+/**
+ * Whether an act came after what shows something, or before it and unseen by whoever showed it: a test that was made offline does not
+ * outlive a cover that somebody else lifted meanwhile. Evidence is of the moment that its window knew (`saw`); entries of before name
+ * none, and count as seen when they were taken.
+ */
+export function isUnseenBy(state: JobState, act: string, evidence: string): boolean {
+  const done = entryOf(state, act)
+  const shown = entryOf(state, evidence)
+  if (!done || !shown) return false
+  if (done.seq > shown.seq) return true
+  return shown.saw !== undefined && done.seq > shown.saw && done.by !== shown.by
 }
 
 /**
@@ -90,10 +106,10 @@ export function voidedBy(state: JobState, sheets: Sheets, setting: SettingSpec, 
   const here = bodyOf(state, body)
   const reading = here.readings[`${setting.code}/${setting.place}`]?.said.at(-1)
   if (!reading) return null
-  const at = seqOf(state, reading.entry)
   const { on, off } = whenOf(setting, sheets.build)
-  const came = (code: string) => seqOf(state, here.off[code]?.entry) > at
-  const went = (code: string) => seqOf(state, here.on[code]?.entry) > at
+  const later = (act: string | undefined) => act !== undefined && isUnseenBy(state, act, reading.entry)
+  const came = (code: string) => later(here.off[code]?.entry)
+  const went = (code: string) => later(here.on[code]?.entry)
   const changed = [...on.filter((code) => came(code) || went(code)), ...off.filter(came)]
   return teardownOrder(sheets.build).find(({ code }) => changed.includes(code)) ?? null
 }

@@ -45,6 +45,10 @@ export const Head = v.object({
   changes: v.optional(ShopHistoryAnswer.entries.changes, []),
   /** parts, kits and suppliers as they were changed on screen */
   stores: v.optional(StoreHistory, []),
+  gaugeChecks: v.optional(
+    v.array(v.object({ gauge: v.string(), good_on: v.nullable(v.string()), off_on: v.nullable(v.string()) })),
+    [],
+  ),
 })
 
 export interface Catalogue {

@@ -29,6 +29,7 @@ import { inTransaction, type Client, type Pool, type Queryable } from '../db/poo
 import { ProblemError } from '../http/problem.ts'
 import { inTurns } from '../http/turns.ts'
 import { returnSheets } from '@ekrond/core/return-sheet'
+import { knownOf } from './known.ts'
 import {
   insertEntries,
   insertJob,
@@ -212,7 +213,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
         const refused =
           broken.get(entry.id) ??
           (hangs ? notAdmitted('hangs on') : undefined) ??
-          admit(state, entry, sheets) ??
+          admit(state, entry, sheets, ASKS_MORE.has(entry.kind) ? await knownOf(db, state) : undefined) ??
           (await admitHere(db, state, entry))
         if (refused) return { refused, answers: noneOf(act, entry, refused, answers) }
         const placed: Entry = { ...entry, seq: state.seq + 1, receivedAt: clock().toISOString() }
@@ -234,6 +235,9 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
     await insertReturnSheet(client, state.job, state.seq, pages[0]!.revision!, sha256, pages)
   }
 }
+
+/** Entries that are judged by what library and gauge drawer know beyond the log. */
+const ASKS_MORE: ReadonlySet<string> = new Set(['job.returned', 'gate.passed'])
 
 /** The answers to an act of which one entry was refused: that one has its reason, the others say that they belong to it. */
 const noneOf = (

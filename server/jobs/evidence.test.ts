@@ -1,5 +1,6 @@
 import { fold, type DataOf, type Entry, type JobState, type SheetsByBody } from '@ekrond/core/job'
-import { claimsOf } from '@ekrond/core/claims'
+import { allClaims, claimsOf, isSettled, type Known } from '@ekrond/core/claims'
+import { returnSheets } from '@ekrond/core/return-sheet'
 import type { Sheets } from '@ekrond/core/sheets'
 import { openPoints } from '@ekrond/core/stations'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -296,5 +297,232 @@ describe('what is said against evidence', () => {
     expect(unit.stands(older)).toEqual([])
     const bare = without(older, ({ kind }) => kind === 'passage.blown')
     expect(unit.stands(bare)).toEqual(['older'])
+  })
+})
+
+/** The log sent back, whatever stands: what its paper would say. */
+const paper = (unit: Told, log: readonly Entry[]) =>
+  returnSheets(unit.state(more(log, 'job.returned', { seenSeq: log.length })), unit.all, 1)[0]!.standing!
+
+describe.each(MODELS)('removing all evidence of one kind from a %s', (model) => {
+  let unit: Told
+  beforeAll(async () => {
+    unit = await honest(model)
+  })
+  /** entries that show a kind, and which other kinds rest on what they show */
+  const KINDS: readonly (readonly [of: string, entries: RegExp, alsoOpen: readonly string[]])[] = [
+    ['part', /^finding\.judged$/, []],
+    ['passage', /^passage\.blown$/, []],
+    ['setting', /^reading\.taken$/, ['supply']],
+    ['test', /^proof\.measured$/, []],
+    ['port', /^port\.noted$/, []],
+    ['joint', /^(fastener\.turned|proof\.answered)$/, []],
+  ]
+  it.each(KINDS)(
+    '%s: it and what rests on it is open, and nothing else; the paper is never PROVED',
+    (of, entries, also) => {
+      const log = without(unit.log, ({ kind }) => entries.test(kind))
+      const open = allClaims(unit.state(log), unit.all).filter((claim) => !isSettled(claim))
+      const kinds = [...new Set(open.map((claim) => claim.of))]
+      if (log.length === unit.log.length) return expect(kinds).toEqual([])
+      expect(kinds.filter((one) => one !== of && !also.includes(one))).toEqual([])
+      // A unit whose screws all wait for nothing more has no open joint.
+      if (kinds.length > 0) expect(paper(unit, log).word).not.toMatch(/^PROVED/)
+    },
+  )
+  it('shown throughout its paper says PROVED', () => {
+    expect(paper(unit, unit.log).word).toBe('PROVED')
+  })
+  it('every claim says by which entries it is shown, and they are there', () => {
+    const ids = new Set(unit.log.map(({ id }) => id))
+    const claims = claimsOf(unit.state(), unit.sheets)
+    for (const claim of claims.filter(
+      ({ of }) => !['supply', 'identity', 'joint', 'complaint'].includes(of),
+    )) {
+      expect(claim.shownBy.length, claim.id).toBeGreaterThan(0)
+      for (const id of claim.shownBy) expect(ids.has(id), claim.id).toBe(true)
+    }
+    expect(new Set(claims.map(({ id }) => id)).size).toBe(claims.length)
+  })
+})
+
+describe('evidence is of the moment that its window had', () => {
+  it('a level that was read offline does not outlive a cover that somebody else lifted meanwhile', async () => {
+    const unit = await honest('K-44')
+    const before = unit.log.length
+    const off = more(unit.log, 'part.off', { position: 'cover', tray: 'B', again: 'opened again' }, 'R. Oda')
+    const on = more(
+      off,
+      'part.on',
+      { position: 'cover', from: 'old', part: null, proof: 'held', thicknessMm: null },
+      'R. Oda',
+    )
+    const level = unit.log.findLast(
+      ({ kind, data }) => kind === 'proof.measured' && (data as { proof: string }).proof === 'level',
+    )!
+    const again = (saw?: number) => {
+      const log = more(on, 'proof.measured', level.data as DataOf['proof.measured'])
+      return [...log.slice(0, -1), { ...log.at(-1)!, ...(saw === undefined ? {} : { saw }) }]
+    }
+    expect(unit.stands(again()), 'a window of before counts as seen when it came').not.toContain(
+      'proof:level',
+    )
+    expect(unit.stands(again(before + 2))).not.toContain('proof:level')
+    expect(unit.stands(again(before))).toContain('proof:level')
+  })
+  it('what was blown long ago is blown again', async () => {
+    const unit = await honest('K-44')
+    const points = (at: string) => openPoints(unit.state(), unit.all, { at }).map(({ point }) => point)
+    const last = unit.log.findLast(({ kind }) => kind === 'passage.blown')!.at
+    const after = (days: number) => new Date(Date.parse(last) + days * 86_400_000).toISOString()
+    expect(points(after(60))).not.toContain('rested')
+    expect(points(after(61))).toContain('rested')
+  })
+  it('opened again after it left the shop its tests, ports and outside settings are void, its insides stay', async () => {
+    const unit = await honest('K-44')
+    const back = more(more(unit.log, 'job.returned', { seenSeq: 1 }), 'job.reopened', { why: 'leaks' })
+    const claims = claimsOf(unit.state(back), unit.sheets)
+    const state = (of: string) =>
+      new Set(claims.filter((claim) => claim.of === of).map((claim) => claim.state))
+    expect([...state('test')]).toEqual(['void'])
+    expect([...state('port')]).toEqual(['void'])
+    expect([...state('part')]).toEqual(['shown'])
+    expect([...state('passage')]).toEqual(['shown'])
+    expect(claims.find(({ subject }) => subject === 'float.height/none')!.state).toBe('shown')
+    expect(claims.find(({ subject }) => subject === 'idle.screw/none')?.state ?? 'void').toBe('void')
+  })
+})
+
+describe('what library and gauge drawer know', () => {
+  it('a newer sheet asks for the values that differ, and for no others', async () => {
+    const unit = await honest('K-44')
+    const newer = (key: string, lo: number): Sheets => ({
+      ...unit.sheets,
+      specRev: 'newer',
+      spec: {
+        ...unit.sheets.spec,
+        settings: unit.sheets.spec.settings.map((one) =>
+          `${one.code}/${one.place}` === key ? { ...one, lo } : one,
+        ),
+      },
+    })
+    const points = (known: Known) => openPoints(unit.state(), unit.all, known).map(({ point }) => point)
+    const height = unit.sheets.spec.settings.find(({ code }) => code === 'float.height')!
+    expect(points({ newest: { 1: newer('float.height/none', height.lo! - 0.2) } })).toEqual([
+      'setting:float.height/none',
+    ])
+    expect(points({ newest: { 1: { ...unit.sheets, specRev: 'newer' } } })).toEqual([])
+  })
+  it('a gauge that was found off voids what it showed since it was last good', async () => {
+    const unit = await honest('K-44')
+    const reading = unit.log.findLast(
+      ({ kind, data }) => kind === 'reading.taken' && (data as { code: string }).code === 'float.height',
+    )!
+    const code = (reading.data as DataOf['reading.taken']).gauge!
+    const day = (by: number) => new Date(Date.parse(reading.at) + by * 86_400_000).toISOString().slice(0, 10)
+    const points = (goodOn: string | null, foundOffOn: string) =>
+      openPoints(unit.state(), unit.all, { gauges: [{ code, goodOn, foundOffOn }] }).map(({ point }) => point)
+    expect(points(day(-1), day(2))).toContain('setting:float.height/none')
+    expect(points(null, day(2))).toContain('setting:float.height/none')
+    expect(points(day(1), day(2)), 'good after it').toEqual([])
+    expect(points(null, day(-1)), 'found off before, and put right').toEqual([])
+  })
+})
+
+describe('what nobody lets pass', () => {
+  const judged = (code: string, disposition: 'condemn' | 'reuse'): DataOf['finding.judged'] => ({
+    position: code,
+    condition: disposition === 'condemn' ? 'cracked' : 'sound',
+    raw: '',
+    measured: null,
+    shown: { disposition, sure: true, sentence: disposition, rule: '', limit: null },
+    override: null,
+  })
+  it('an inlet that was shown not to hold, and a unit that was seen to leak', async () => {
+    const unit = await honest('K-44')
+    const fails = changed(
+      unit.log,
+      'proof.measured',
+      (data) =>
+        data.measured.what === 'hold'
+          ? { ...data, measured: { ...data.measured, low: 40, high: 60, leak: 50, verdict: 'open' as const } }
+          : data,
+      ({ proof }) => proof === 'inlet',
+    )
+    const point = openPoints(unit.state(fails), unit.all).find(({ point: one }) => one === 'proof:inlet')!
+    expect(point).toMatchObject({ passable: false, weight: 'fatal' })
+    const passed = more(fails, 'gate.passed', {
+      point: 'proof:inlet',
+      why: 'in a hurry',
+      second: 'O. Dell',
+      value: point.value,
+    })
+    expect(unit.stands(passed)).toContain('proof:inlet')
+  })
+  it('an adverse verdict that was taken back once others had gone on still speaks against the part', async () => {
+    const unit = await honest('K-44')
+    const condemned = more(unit.log, 'finding.judged', judged('body', 'condemn'))
+    const strike = (log: readonly Entry[]) => {
+      const struck = more(log, 'entry.struck', { why: 'slip' })
+      return [...struck.slice(0, -1), { ...struck.at(-1)!, corrects: condemned.at(-1)!.id }]
+    }
+    expect(unit.stands(strike(condemned)), 'a slip, at once').not.toContain('taken:body')
+    const later = strike(more(condemned, 'note.written', { text: 'went on' }))
+    expect(unit.stands(later)).toContain('taken:body')
+    expect(unit.stands(more(later, 'finding.judged', judged('body', 'reuse')))).toContain('taken:body')
+    expect(unit.stands(more(later, 'finding.judged', judged('body', 'reuse'), 'R. Oda'))).not.toContain(
+      'taken:body',
+    )
+  })
+  it('one condemns and one calls it sound: a third settles it, a reason does not', async () => {
+    const unit = await honest('K-44')
+    const two = more(
+      more(unit.log, 'finding.judged', judged('cover', 'condemn')),
+      'finding.judged',
+      judged('cover', 'reuse'),
+      'R. Oda',
+    )
+    expect(openPoints(unit.state(two), unit.all).find(({ point }) => point === 'differ:cover')).toMatchObject(
+      { passable: false },
+    )
+    expect(unit.stands(more(two, 'finding.judged', judged('cover', 'reuse'), 'O. Dell'))).not.toContain(
+      'differ:cover',
+    )
+  })
+})
+
+describe('named work only', () => {
+  const scoped = (log: readonly Entry[], data: Partial<DataOf['job.scoped']> = {}) => {
+    const told = more(log, 'job.scoped', {
+      only: ['jet.main'],
+      words: 'only the main jet',
+      agreed: 'J. Osk',
+      all: false,
+      ...data,
+    })
+    // It was said at the counter: right after the identification.
+    return [...told.slice(0, 2), told.at(-1)!, ...told.slice(2, -1)]
+  }
+  /** Only what belongs to some positions, to leaks and to the counter. */
+  const onlyJet = (unit: Told) =>
+    without(unit.log, ({ kind, data }) => {
+      const { position, proof } = data as { position?: string; proof?: string }
+      if (kind === 'reading.taken' || kind === 'port.noted' || kind === 'passage.blown') return true
+      if (kind === 'proof.measured') return !['inlet', 'weep'].includes(proof!)
+      return position !== undefined && !/^jet\.main|^cover/.test(position)
+    })
+  it('is DONE AS ASKED with what was not looked at, never PROVED', async () => {
+    const unit = await honest('K-44')
+    const log = scoped(onlyJet(unit))
+    const stands = unit.stands(log)
+    expect(stands.filter((one) => !/^(setting|proof|differ)/.test(one))).toEqual([])
+    expect(unit.stands(onlyJet(unit))).toEqual(expect.arrayContaining(['unseen', 'unblown']))
+    const worth = paper(unit, log)
+    expect(worth.word).not.toMatch(/^PROVED/)
+  })
+  it('leaves leaks in, and what was condemned', async () => {
+    const unit = await honest('K-44')
+    const log = scoped(without(onlyJet(unit), ({ kind }) => kind === 'proof.measured'))
+    expect(unit.stands(log).some((one) => one === 'proof' || one === 'proof:inlet')).toBe(true)
   })
 })

@@ -20,6 +20,7 @@ interface EntryRow {
   received_at: string
   corrects: string | null
   after_entry: string | null
+  saw: number | null
 }
 
 const toEntry = (row: EntryRow): Entry => ({
@@ -36,6 +37,7 @@ const toEntry = (row: EntryRow): Entry => ({
   receivedAt: row.received_at,
   ...(row.corrects === null ? {} : { corrects: row.corrects }),
   ...(row.after_entry === null ? {} : { after: row.after_entry }),
+  ...(row.saw === null ? {} : { saw: row.saw }),
 })
 
 export interface JobsFilter {
@@ -146,6 +148,7 @@ export async function insertEntries(db: Queryable, entries: readonly Entry[]): P
     received_at: entry.receivedAt,
     corrects: entry.corrects ?? null,
     after_entry: entry.after ?? null,
+    saw: entry.saw ?? null,
   }))
   await db.query('insert into entry select * from jsonb_populate_recordset(null::entry, $1)', [
     JSON.stringify(rows),
@@ -237,6 +240,27 @@ export async function selectSheets(
   const spec = rows.find((row) => row.revision === specRev)?.sheet as Sheets['spec'] | undefined
   const build = rows.find((row) => row.revision === buildRev)?.sheet as Sheets['build'] | undefined
   return spec && build ? { specRev, buildRev, spec, build } : undefined
+}
+
+/** The newest sheets of list numbers, by list number, in one query. */
+export async function selectNewestSheets(
+  db: Queryable,
+  listNumbers: readonly string[],
+): Promise<Map<string, Sheets>> {
+  const { rows } = await db.query<{
+    listNumber: string
+    specRev: string
+    buildRev: string
+    spec: Sheets['spec']
+    build: Sheets['build']
+  }>(
+    `select n as "listNumber", s.revision as "specRev", b.revision as "buildRev", s.sheet as spec, b.sheet as build
+       from unnest($1::text[]) as n
+       join lateral (select revision, sheet from sheet_revision where list_number = n and kind = 'spec' order by number desc limit 1) s on true
+       join lateral (select revision, sheet from sheet_revision where list_number = n and kind = 'build' order by number desc limit 1) b on true`,
+    [listNumbers],
+  )
+  return new Map(rows.map(({ listNumber, ...sheets }) => [listNumber, sheets]))
 }
 
 export async function insertReturnSheet(

@@ -27,6 +27,7 @@ import { beforeAndAfter } from '../photos/before-after.ts'
 import { customerPage } from '../reports/customer-page.ts'
 import { labelPdf } from '../reports/label.ts'
 import type { Services } from '../services.ts'
+import { knownOf } from './known.ts'
 import {
   selectCustomers,
   selectEntries,
@@ -64,8 +65,9 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     async (request) => {
       const head = await headOf(request.params.number)
       const state = await cache.state(pool, head.job)
-      const sheets = await cache.sheets(pool, state)
+      const [sheets, known] = await Promise.all([cache.sheets(pool, state), knownOf(pool, state)])
       return {
+        known: known as JobAnswer['known'],
         job: head.job,
         number: head.number,
         letter: checkLetter(head.number),

@@ -1,3 +1,4 @@
+import type { OffGauge } from '@ekrond/core/claims'
 import type { ShopAnswer, ShopHistoryAnswer, ShopSettings } from '@ekrond/contract/shop'
 import type { Queryable } from '../db/pool.ts'
 
@@ -100,6 +101,22 @@ export async function saveShop(
          repeatability_mm = excluded.repeatability_mm`,
     [JSON.stringify(gauges)],
   )
+  // What a gauge that is gone showed once is asked about all the same.
+  await db.query(
+    `insert into gauge_check (gauge, good_on, off_on)
+       select code, "goodOn", "offOn" from jsonb_to_recordset($1::jsonb) as one(code text, "goodOn" date, "offOn" date)
+        where "goodOn" is not null or "offOn" is not null or exists (select from gauge_check c where c.gauge = code)
+       on conflict (gauge) do update set good_on = excluded.good_on, off_on = excluded.off_on`,
+    [JSON.stringify(gauges)],
+  )
+}
+
+/** Gauges that were found off, with the day since which nothing that they showed counts. */
+export async function selectOffGauges(db: Queryable): Promise<OffGauge[]> {
+  const { rows } = await db.query<OffGauge>(
+    `select gauge as code, good_on::text as "goodOn", off_on::text as "foundOffOn" from gauge_check where off_on is not null order by gauge`,
+  )
+  return rows
 }
 
 const initialsOf = (name: string): string =>
@@ -117,7 +134,7 @@ export async function selectShopLists(db: Queryable): Promise<Lists> {
     `select
        coalesce((select jsonb_agg(jsonb_build_object('person', person, 'name', name, 'initials', initials) order by name) from person), '[]') as people,
        coalesce((select jsonb_agg(jsonb_build_object('code', gauge, 'name', name, 'kind', kind, 'resolutionMm', resolution_mm,
-         'repeatabilityMm', repeatability_mm) order by gauge) from gauge), '[]') as gauges,
+         'repeatabilityMm', repeatability_mm, 'goodOn', good_on, 'offOn', off_on) order by gauge) from gauge left join gauge_check using (gauge)), '[]') as gauges,
        coalesce((select jsonb_agg(jsonb_build_object('code', maker, 'numbering', numbering) order by maker) from maker), '[]') as makers`,
   )
   return rows[0]!

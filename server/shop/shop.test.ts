@@ -19,7 +19,17 @@ const settings: ShopSettings = {
   tankLitres: 9,
   warrantyDays: 60,
   people: ['I. Marrow', 'T. Hale'],
-  gauges: [{ code: 'C-9', name: 'caliper 9', kind: 'caliper', resolutionMm: 0.01, repeatabilityMm: 0.03 }],
+  gauges: [
+    {
+      code: 'C-9',
+      name: 'caliper 9',
+      kind: 'caliper',
+      resolutionMm: 0.01,
+      repeatabilityMm: 0.03,
+      goodOn: null,
+      offOn: null,
+    },
+  ],
 }
 const put = async (version: number, changes: Partial<ShopSettings> = {}) => {
   const payload = { version, by: 'I. Marrow', settings: { ...settings, ...changes } }
@@ -44,7 +54,7 @@ describe('the shop as it is edited', () => {
     })
     expect(now.people.map(({ name }) => name)).toEqual(['I. Marrow', 'T. Hale'])
     expect(now.people.find(({ name }) => name === 'T. Hale')!.initials).toBe('TH')
-    expect(now.gauges).toMatchObject([{ code: 'C-9', repeatabilityMm: 0.03 }])
+    expect(now.gauges).toMatchObject([{ code: 'C-9', repeatabilityMm: 0.03, goodOn: null, offOn: null }])
     const { changes } = await get<ShopHistoryAnswer>('/api/shop/history')
     expect(changes).toMatchObject([{ version: 1, by: 'I. Marrow', settings: { place: 'Osk' } }])
   })

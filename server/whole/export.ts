@@ -84,6 +84,9 @@ async function shopFile(db: Queryable): Promise<Written> {
   const { rows: stores } = await db.query(
     'select what, code, version, at, by, record from store_change order by what, code, version',
   )
+  const { rows: gaugeChecks } = await db.query(
+    'select gauge, good_on::text, off_on::text from gauge_check order by gauge',
+  )
   return {
     name: 'shop.json',
     contents: json({
@@ -93,6 +96,7 @@ async function shopFile(db: Queryable): Promise<Written> {
       makers,
       changes: await selectShopChanges(db, null),
       stores,
+      gaugeChecks,
     }),
   }
 }

@@ -152,6 +152,7 @@ export function importShop(
     await writeShop(client, head!)
     await insertRows(client, 'shop_change', head!.changes)
     await insertRows(client, 'store_change', head!.stores)
+    await insertRows(client, 'gauge_check', head!.gaugeChecks)
     await insertRows(client, 'model', models)
     await insertRows(
       client,

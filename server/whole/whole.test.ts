@@ -21,7 +21,8 @@ beforeAll(async () => {
   await insertPhotograph(shop.pool, hash, picture)
   // A row in each table: one that has none would be compared with nothing.
   await shop.pool.query(
-    `insert into store_change (what, code, version, at, by, record) values ('part', 'FL-090', 1, '2026-11-24T08:00:00Z', 'R. Oda', null);
+    `insert into gauge_check (gauge, good_on, off_on) values ('caliper 2', '2026-10-01', '2026-11-20');
+     insert into store_change (what, code, version, at, by, record) values ('part', 'FL-090', 1, '2026-11-24T08:00:00Z', 'R. Oda', null);
      insert into list_number_change (list_number, number, at, by, what, why) values ('K-4417-2S', 1, '2026-11-24T08:00:00Z', 'R. Oda', 'copied', 'seen');
      insert into shop_change (version, at, by, settings) values (1, '2026-11-24T08:00:00Z', 'R. Oda', (
        select jsonb_build_object('name', name, 'place', place, 'zone', zone, 'workingDays', working_days, 'hourMinor', hour_minor,

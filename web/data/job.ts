@@ -21,6 +21,7 @@ import {
   type SheetsByBody,
   type UnsentEntry,
 } from '@ekrond/core/job'
+import type { Known } from '@ekrond/core/claims'
 import type { Sheets } from '@ekrond/core/sheets'
 import { lastOwn, lastOwnAct, lastUndoneAct, type StationName } from '@ekrond/core/stations'
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
@@ -62,6 +63,8 @@ export interface OpenJob {
   all: SheetsByBody
   /** address of a station of this job, for this body or another */
   to(station: StationName | 'history' | 'why' | 'engine', body?: number, asOf?: number): string
+  /** what library and gauge drawer know beyond the log */
+  known: Known
   /** the entry up to which the log is shown; 0 for all of it */
   asOf: number
   /** the whole log, also while it is shown as it stood once */
@@ -79,12 +82,16 @@ export interface OpenJob {
   /** what an undo would take back here */
   lastOwn(station: StationName): Entry | undefined
   /** strikes one's own last entry at a station; a sentence where it cannot be taken back, else empty */
-  takeBack(station: StationName): string
+  takeBack(station: StationName, why?: string): string
   /** gives back what one struck last there; a sentence where it cannot be, else empty */
   giveBack(station: StationName): string
 }
 
-const struck = ({ id }: Entry): NewEntry => ({ kind: 'entry.struck', data: { why: '' }, corrects: id })
+const NOTHING: Known = {}
+
+const struck =
+  (why: string) =>
+  ({ id }: Entry): NewEntry => ({ kind: 'entry.struck', data: { why }, corrects: id })
 
 /** The states of logs as this window last folded them: an answer that goes on from one is a step, not a fold. */
 const confirmedStates = new Map<string, JobState>()
@@ -182,6 +189,8 @@ export function useJob(key: string): JobLoad {
     [fetched, families, state],
   )
 
+  const known = useMemo((): Known => answer?.known ?? NOTHING, [answer])
+
   const addAll = useCallback(
     (items: readonly NewEntry[]) => {
       let grown = state
@@ -200,10 +209,11 @@ export function useJob(key: string): JobLoad {
           by: person ?? 'unnamed',
           at: stampNow(),
           ...(corrects ? { corrects } : {}),
+          saw: confirmed.seq,
           // What is entered in one act belongs together: all or none of it is taken.
           ...(entries.length ? { after: entries.at(-1)!.id } : {}),
         }
-        const refused = admit(grown, entry, all)
+        const refused = admit(grown, entry, all, known)
         if (refused) return refused
         grown = stepAll(grown, [{ ...entry, seq: grown.seq + 1, receivedAt: entry.at }])
         entries.push(entry)
@@ -211,7 +221,7 @@ export function useJob(key: string): JobLoad {
       void enqueue(entries)
       return undefined
     },
-    [job, state, all, body, person, asOf],
+    [job, state, confirmed.seq, all, known, body, person, asOf],
   )
   const add = useCallback<AddEntry>(
     (kind, data, more = {}) => addAll([{ kind, data, ...more } as NewEntry]),
@@ -231,10 +241,10 @@ export function useJob(key: string): JobLoad {
     [state, body],
   )
   const takeBack = useCallback(
-    (station: StationName) => {
+    (station: StationName, why = '') => {
       const act = lastOwnAct(state, person, station, body)
       if (act.length === 0) return 'Nothing of yours stands here to take back.'
-      return addAll(act.map(struck))?.sentence ?? ''
+      return addAll(act.map(struck(why)))?.sentence ?? ''
     },
     [state, person, body, addAll],
   )
@@ -242,7 +252,7 @@ export function useJob(key: string): JobLoad {
     (station: StationName) => {
       const act = lastUndoneAct(state, person, station, body)
       if (act.length === 0) return 'Nothing of yours was taken back here last.'
-      return addAll(act.map(struck))?.sentence ?? ''
+      return addAll(act.map(struck(state.returned ? 'given back' : '')))?.sentence ?? ''
     },
     [state, person, body, addAll],
   )
@@ -260,6 +270,7 @@ export function useJob(key: string): JobLoad {
         here: bodyOf(state, body),
         sheets: all[body],
         all,
+        known,
         asOf,
         entries: answer?.entries ?? [],
         to: (station, other = body, at = asOf) => {

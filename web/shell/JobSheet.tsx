@@ -1,3 +1,4 @@
+import { UndoAfter } from './UndoAfter'
 import { complaintWords } from '@ekrond/core/complaint'
 import { isOverdue } from '@ekrond/core/outlook'
 import { isNewer, showNumber } from '@ekrond/core/job'
@@ -46,6 +47,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   const [, toggleSheet] = useSheetTheme()
   const [askPerson, setAskPerson] = useState(false)
   const [legend, setLegend] = useState(false)
+  const [askWhy, setAskWhy] = useState(false)
   const [notTaken, setNotTaken] = useState('')
   const [strip, setStrip] = useState<HTMLDivElement | null>(null)
   useScanner()
@@ -55,7 +57,8 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   const newer = state.log.some(isNewer)
   const clockOff = shop ? clockOffMinutes() : 0
 
-  const undo = () => setNotTaken(open.takeBack(station))
+  const undo = () =>
+    state.returned && open.lastOwn(station) ? setAskWhy(true) : setNotTaken(open.takeBack(station))
   const redo = () => setNotTaken(open.giveBack(station))
   const toHistory = () => void navigate(open.to('history'))
   const toWhy = () => void navigate(open.to('why'))
@@ -200,6 +203,11 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
         <div className="visually-hidden" role="status">
           {queue.away ? 'The server is away. What you enter is kept here.' : ''}
         </div>
+        <UndoAfter
+          open={askWhy}
+          onClose={() => setAskWhy(false)}
+          takeBack={(why) => open.takeBack(station, why)}
+        />
         <NotTakenBack why={notTaken} onClose={() => setNotTaken('')} />
       </div>
     </Frame>

@@ -223,6 +223,8 @@ function Editor({ shop }: { shop: ShopAnswer }) {
                     kind: 'caliper',
                     resolutionMm: 0.01,
                     repeatabilityMm: 0.03,
+                    goodOn: null,
+                    offOn: null,
                   },
                 ],
               })

@@ -12,12 +12,14 @@ export const settingsOf = (shop: ShopAnswer): ShopSettings => ({
   tankLitres: shop.tankLitres,
   warrantyDays: shop.warrantyDays,
   people: shop.people.map(({ name }) => name),
-  gauges: shop.gauges.map(({ code, name, kind, resolutionMm, repeatabilityMm }) => ({
+  gauges: shop.gauges.map(({ code, name, kind, resolutionMm, repeatabilityMm, goodOn, offOn }) => ({
     code,
     name,
     kind,
     resolutionMm,
     repeatabilityMm,
+    goodOn,
+    offOn,
   })),
 })
 

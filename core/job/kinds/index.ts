@@ -18,6 +18,7 @@ import { identTaught } from './ident.taught.ts'
 import { jobClosed } from './job.closed.ts'
 import { jobOpened } from './job.opened.ts'
 import { jobReopened } from './job.reopened.ts'
+import { jobScoped } from './job.scoped.ts'
 import { jobReturned } from './job.returned.ts'
 import { markRead } from './mark.read.ts'
 import { noteWritten } from './note.written.ts'
@@ -96,6 +97,7 @@ const all = [
   runNoted,
   complaintAnswered,
   gatePassed,
+  jobScoped,
   jobReturned,
   noteWritten,
   photoTaken,

@@ -15,11 +15,11 @@ export const jobReturned = defineKind({
   slice: { job: { returned: null } },
   schema: v.object({ seenSeq: v.pipe(v.number(), v.integer(), v.minValue(0)) }),
   key: () => '',
-  admit: (state, _entry, { all, standing }) => {
+  admit: (state, { at }, { all, known, standing }) => {
     if (state.returned) return notAdmitted('returned')
     // A return was judged by its gate when it happened.
     if (standing) return undefined
-    const open = openPoints(state, all)
+    const open = openPoints(state, all, { ...known, at })
     return open.length
       ? notAdmitted(
           'gate',

@@ -3,6 +3,7 @@ import { canWait } from '../../proof/standing.ts'
 import type { ProofCode } from '../../proof/list.ts'
 import { Person, SomeWords } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
+import { isOnePersons } from './job.closed.ts'
 import { notAdmitted } from '../refusals.ts'
 import { bodyOf } from '../state.ts'
 import { lower } from '../../words/index.ts'
@@ -11,7 +12,10 @@ declare module '../state.ts' {
   interface BodyState {
     /** proofs that can only be made once it is fitted, with the reason and a second name */
     whenFitted: Readonly<
-      Record<string, { name: string; why: string; second: string; by: string; at: string; entry: string }>
+      Record<
+        string,
+        { name: string; why: string; second: string | null; by: string; at: string; entry: string }
+      >
     >
   }
 }
@@ -26,11 +30,13 @@ export const proofFitted = defineKind({
     proof: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),
     name: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
     why: SomeWords,
-    second: Person,
+    /** null in a shop of one, which signs alone */
+    second: v.nullable(Person),
   }),
   key: ({ proof }) => proof,
   admit: (state, { data, by, body }, { standing }) => {
     if (data.second === by) return notAdmitted('second')
+    if (!standing && data.second === null && !isOnePersons(state, by)) return notAdmitted('second missing')
     // A hand and an eye need no adapter: that proof is made here.
     if (
       !standing &&
@@ -54,5 +60,5 @@ export const proofFitted = defineKind({
       },
     })),
   sentence: ({ name, why, second }) =>
-    `left ${lower(name)} unproved until it is fitted, with ${second}: ${why}`,
+    `left ${lower(name)} unproved until it is fitted, ${second ? `with ${second}` : 'alone'}: ${why}`,
 })

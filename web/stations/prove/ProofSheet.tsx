@@ -1,3 +1,4 @@
+import { signedBy } from '@ekrond/core/job'
 import { testOf, type Proof, type ProofStanding } from '@ekrond/core/proof'
 import type { EnteredProof } from '@ekrond/core/proving'
 import { canWait, missingFor } from '@ekrond/core/proof'
@@ -304,7 +305,7 @@ function StandingWords({ standing }: { standing: ProofStanding }) {
     case 'fitted':
       return (
         <Answer>
-          Unproved until fitted: {standing.why} ({standing.by} with {standing.second}).
+          Unproved until fitted: {standing.why} ({signedBy(standing)}).
         </Answer>
       )
     case 'not yet':

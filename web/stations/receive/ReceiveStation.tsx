@@ -48,6 +48,8 @@ export default function ReceiveStation({ open }: StationProps) {
     const refused = open.add('job.closed', {
       why: 'not serviced',
       words: 'From an aircraft: referred to a certificated repair station.',
+      of: null,
+      second: null,
     })
     return refused ? { sentence: refused.sentence } : null
   }

@@ -1,7 +1,8 @@
-import { endWords, type End } from '@ekrond/core/job'
+import { endWords, needsTwo, type End } from '@ekrond/core/job'
 import { useState } from 'react'
 import { Button, ErrorLine, FieldInput, Label } from '../../ui'
 import { Radios } from '../../ui/Radios'
+import { SecondName, useAlone } from '../../shell/SecondName'
 import type { StationProps } from '../props'
 
 type Chosen = keyof typeof endWords
@@ -11,10 +12,24 @@ const CHOICES = (Object.keys(endWords) as Chosen[]).filter((end) => end !== 'not
 export function EndsOtherwise({ open, leave }: { open: StationProps['open']; leave: () => void }) {
   const [why, setWhy] = useState('')
   const [words, setWords] = useState('')
+  const [second, setSecond] = useState('')
+  const bank = open.bodies > 1
+  const [of, setOf] = useState('this')
+  const alone = useAlone(open)
   const [wrong, setWrong] = useState('')
   const close = () => {
     if (!why) return setWrong('Say how it ends.')
-    setWrong(open.add('job.closed', { why: why as End, words })?.sentence ?? '')
+    const end = why as End
+    if (needsTwo(end) && !second && !alone)
+      return setWrong('Two people look before it is condemned: choose who looked a second time.')
+    setWrong(
+      open.add('job.closed', {
+        why: end,
+        words,
+        of: bank && of !== 'all' ? open.body : null,
+        second: needsTwo(end) ? second || null : null,
+      })?.sentence ?? '',
+    )
   }
   return (
     <section aria-label="It ends otherwise" style={{ display: 'grid', gap: 8 }}>
@@ -25,13 +40,27 @@ export function EndsOtherwise({ open, leave }: { open: StationProps['open']; lea
         options={CHOICES.map((value) => ({ value, label: endWords[value].asked }))}
         focus
       />
+      {bank && (
+        <Radios
+          label="Which of them"
+          value={of}
+          onChange={setOf}
+          options={[
+            { value: 'this', label: `Body ${open.body}` },
+            { value: 'all', label: `All ${open.bodies}` },
+          ]}
+        />
+      )}
       <label>
         <Label>Why, for its paper</Label>
         <FieldInput value={words} onChange={(event) => setWords(event.target.value)} />
       </label>
+      {why && needsTwo(why as End) && (
+        <SecondName open={open} value={second} set={setSecond} label="Who looked a second time" />
+      )}
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <div style={{ display: 'flex', gap: 8 }}>
-        <Button onPress={close}>Close the job</Button>
+        <Button onPress={close}>{bank && of !== 'all' ? `Close body ${open.body}` : 'Close the job'}</Button>
         <Button onPress={leave}>Go on with it</Button>
       </div>
     </section>

@@ -3,16 +3,16 @@ import { portsOf } from '@ekrond/core/families'
 import { type GatePoint } from '@ekrond/core/stations'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { useShop } from '../../data/shop'
-import { usePerson } from '../../data/person'
-import { Choice, ErrorLine, FieldInput, FieldSelect, Label } from '../../ui'
+import { SecondName, useAlone } from '../../shell/SecondName'
+import { Choice, ErrorLine, FieldInput, Label } from '../../ui'
 import { onEnter } from '../../ui/keys'
 import { PortChoice } from '../asfound/Ports'
 import type { StationProps } from '../props'
 
 export function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint }) {
-  const shop = useShop().data
-  const { person } = usePerson()
+  const alone = useAlone(open)
+  const shown = point.claims.length === 1 ? point.claims[0]!.shownBy.at(-1) : undefined
+  const worker = open.state.log.find(({ id }) => id === shown)?.by ?? null
   const [why, setWhy] = useState('')
   const [second, setSecond] = useState('')
   const [wrong, setWrong] = useState('')
@@ -32,8 +32,11 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
       ? `${address}${address.includes('?') ? '&' : '?'}part=${encodeURIComponent(of)}`
       : address
   const pass = () => {
-    if (!second) return setWrong('Choose the second name: two people let it pass.')
-    setWrong(open.add('gate.passed', { point: point.point, why, second, value: point.value })?.sentence ?? '')
+    if (!second && !alone) return setWrong('Choose the second name: two people let it pass.')
+    setWrong(
+      open.add('gate.passed', { point: point.point, why, second: second || null, value: point.value })
+        ?.sentence ?? '',
+    )
   }
   return (
     <div style={{ display: 'grid', gap: 8 }}>
@@ -73,17 +76,7 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
             />
           </label>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 10, alignItems: 'end' }}>
-            <label>
-              <Label>Second name</Label>
-              <FieldSelect value={second} onChange={(event) => setSecond(event.target.value)}>
-                <option value="">choose</option>
-                {shop?.people
-                  .filter((p) => p.name !== person)
-                  .map((p) => (
-                    <option key={p.name}>{p.name}</option>
-                  ))}
-              </FieldSelect>
-            </label>
+            <SecondName open={open} value={second} set={setSecond} worker={worker} />
             <Choice onPress={pass}>Let it pass</Choice>
           </div>
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}

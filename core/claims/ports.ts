@@ -1,0 +1,41 @@
+import { portsOf } from '../families/index.ts'
+import { portWords } from '../job/kinds/port.noted.ts'
+import { leftSince } from '../job/left.ts'
+import { bodyOf, type JobState } from '../job/state.ts'
+import { figure } from '../measure/index.ts'
+import { leftWrong } from '../proof/index.ts'
+import type { Sheets } from '../sheets/schemas.ts'
+import { stated, way, type Claim } from './claim.ts'
+
+/** Each port is left joined, capped or open as its job asks. */
+export function portClaims(state: JobState, sheets: Sheets, body: number): Claim[] {
+  const here = bodyOf(state, body)
+  return portsOf(sheets).map((port): Claim => {
+    const { left, found } = here.ports[port.code] ?? {}
+    const named = `port:${port.code}`
+    const size = `${port.name}, ${figure(port.boreMm)} mm`
+    const gone = left ? leftSince(state, left.entry) : null
+    return stated({
+      of: 'port',
+      body,
+      subject: port.code,
+      name: port.name,
+      station: 'return',
+      shownBy: [left?.entry],
+      minutes: 1,
+      ways: leftWrong(left, port)
+        ? [
+            way(
+              left ? 'contradicted' : 'open',
+              named,
+              `${size}: ${left ? portWords(left) : 'not said how it is left'}`,
+              found ? `found ${portWords(found)}` : 'joined to what, capped, or open on purpose',
+              { value: left ? portWords(left) : null },
+            ),
+          ]
+        : gone
+          ? [way('void', named, `${size}: look again`, 'it left the shop since', { since: gone })]
+          : [],
+    })
+  })
+}

@@ -1,0 +1,10 @@
+import type { JobState } from './state.ts'
+
+/** The entry that opened a job again after what shows something had left the shop with it; null where it did not. */
+export function leftSince(state: JobState, evidence: string): string | null {
+  const { cameBack } = state
+  if (!cameBack || state.returned) return null
+  const back = state.log.find(({ id }) => id === cameBack)
+  const shown = state.log.find(({ id }) => id === evidence)
+  return back && shown && shown.seq < back.seq ? cameBack : null
+}
