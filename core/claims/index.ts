@@ -19,7 +19,6 @@ import { receivedClaims, testClaims } from './tests.ts'
 export { isSettled, type Claim, type ClaimOf, type ClaimState, type Way, type Weight } from './claim.ts'
 export type { Known, OffGauge } from './known.ts'
 
-
 const NOTHING_MORE: Known = {}
 
 /**

@@ -20,11 +20,7 @@ export interface Known {
 }
 
 /** Whether what a gauge showed on a day still says something. */
-const saysNothing = (
-  gauges: readonly OffGauge[],
-  code: string | null,
-  on: string,
-): OffGauge | undefined =>
+const saysNothing = (gauges: readonly OffGauge[], code: string | null, on: string): OffGauge | undefined =>
   gauges.find(
     (gauge) => gauge.code === code && on <= gauge.foundOffOn && (gauge.goodOn === null || on > gauge.goodOn),
   )

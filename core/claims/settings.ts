@@ -36,7 +36,7 @@ function settingClaim(state: JobState, sheets: Sheets, body: number, setting: Se
     name: setting.name,
     station: 'set',
     shownBy: [lastSaid(judged)?.entry],
-    restsOn: [...on, ...off],
+    restsOn: on.length > 0 ? on : off,
     minutes: MINUTES_A_SETTING,
     ways,
   })
@@ -85,10 +85,7 @@ function settingWays(state: JobState, sheets: Sheets, body: number, setting: Set
       ),
     ]
   const opened = voidedBy(state, sheets, setting, body)
-  if (opened) {
-    const since = here.on[opened.code]?.entry ?? here.off[opened.code]?.entry ?? null
-    return again(`${opened.name.toLowerCase()} was opened or changed since`, since)
-  }
+  if (opened) return again(`${opened.name.toLowerCase()} was opened or changed since`, opened.since)
   // Whoever had it outside may have turned what is turned from outside.
   const left = isOutside(setting, sheets.build) ? leftSince(state, reading.entry) : null
   return left ? again('it left the shop since', left) : []

@@ -402,7 +402,18 @@ describe('where it stands', () => {
       unsent(3, 'reading.taken', reading('13.4', 'in')),
       unsent(4, 'ident.chosen', { ...identified, specRev: 'K-4417-2S/spec/2' }, { corrects: uuid(2) }),
     )
-    const later = { ...sheets, specRev: 'K-4417-2S/spec/2' }
+    const withHeight = (hi: number) => ({
+      ...sheets,
+      specRev: 'K-4417-2S/spec/2',
+      spec: {
+        ...sheets.spec,
+        settings: sheets.spec.settings.map((one) => (one.code === 'float.height' ? { ...one, hi } : one)),
+      },
+    })
+    const { hi } = sheets.spec.settings.find(({ code }) => code === 'float.height')!
+    // The same band under another revision asks for nothing.
+    expect(stationStates(state, { 1: withHeight(hi!) }).set).toBe('begun')
+    const later = withHeight(hi! + 0.4)
     expect(stationStates(state, { 1: later }).set).toBe('again')
     expect(gatePoints(state, { 1: later }).find((p) => p.point === 'setting:float.height/none')!.title).toBe(
       'Float height: check again',

@@ -34,7 +34,7 @@ import {
   type Sheets,
 } from '../sheets/index.ts'
 import { settingsInOrder } from '../settings/index.ts'
-import { voidedBy } from '../work/index.ts'
+import { liesOutside, voidedBy } from '../work/index.ts'
 import { doneAt, found } from './found.ts'
 import { sheetPicture, type SheetPicture } from './picture.ts'
 import {
@@ -205,7 +205,7 @@ function outOf(
   if (judgedByOther(last, setting, sheets)) return 'judged by another sheet: check again'
   const opened = voidedBy(state, sheets, setting, bodyNumber)
   if (opened) return `${opened.name.toLowerCase()} opened or changed since: check again`
-  if (last.shown.verdict === 'in') return ''
+  if (last.shown.verdict === 'in' && !liesOutside(last, setting)) return ''
   const passed = passAs(state, bodyKey(bodyNumber, `setting:${settingKey(setting)}`), last.raw)
   return passed ? `out of its band: ${passed.why}` : 'out of its band'
 }

@@ -126,11 +126,15 @@ describe('the return sheet', () => {
       point: 'setting:float.height/none',
       why: 'as the rink wants it',
       second: 'O. Dell',
+      value: '11.8',
     })
     expect(out(low, pass)).toBe('out of its band: as the rink wants it')
     expect(out(unsent(3, 'reading.taken', reading('13.4', 'in')))).toBeUndefined()
     const other = { ...reading('10.0', 'in', 10), specRev: 'K-4417-2S/spec/9' }
-    expect(out(unsent(3, 'reading.taken', other))).toContain('another sheet')
+    // The same band under another revision: 10.0 was called in, and lies outside of it.
+    expect(out(unsent(3, 'reading.taken', other))).toBe('out of its band')
+    const band = { ...other, shown: { ...other.shown, lo: 9.6, hi: 10.4 } }
+    expect(out(unsent(3, 'reading.taken', band))).toContain('another sheet')
   })
 })
 

@@ -10,14 +10,44 @@ export interface When {
   off: readonly string[]
 }
 
-/** When a setting can be read: what its sheet says, or for sheets of before what its 'as found' step says. Only positions that are there. */
+/** The parts that carry a setting where its sheet names none: what leaves with it takes the setting along. */
+const CARRIERS: Readonly<Record<string, (position: Position, setting: SettingSpec) => boolean>> = {
+  'mixture.turns': isItsScrew,
+  'screw.turns': isItsScrew,
+  'idle.screw': ({ code }) => code === 'throttle.shaft',
+  'choke.index': ({ kind }) => kind === 'coil',
+  'pump.hole': ({ code }) => code === 'pump.link',
+  'pump.stem': ({ code }) => code === 'pump.link' || code === 'pump.cup',
+  'vacuumBreak.gap': ({ code }) => code === 'choke.rod',
+  'airValve.turns': ({ code }) => code === 'air.valve',
+}
+
+/** A screw of a side carries that side's setting, one without a side all of them. */
+function isItsScrew({ code, kind }: Position, { place }: SettingSpec): boolean {
+  const side = code.split('/')[1]
+  return kind === 'mixtureScrew' && (side === undefined || place === 'none' || side === place)
+}
+
+/** Settings that rest on others: the stem is measured in the hole that the link stands in. */
+const RESTS_ON: Readonly<Record<string, readonly string[]>> = { 'pump.stem': ['pump.hole/none'] }
+
+/** When a setting can be read: what its sheet says, or for sheets of before what its 'as found' step says and what its kind is carried by. Only positions that are there. */
 export function whenOf(setting: SettingSpec, build: BuildSheet): When {
   const there = new Set(build.positions.map((position) => position.code))
-  const { on, off } = setting.when ?? {
+  const told = setting.when ?? {
     on: [],
     off: setting.asFoundAt === undefined || setting.asFoundAt === 'outside' ? [] : [setting.asFoundAt],
   }
-  return { on: on.filter((code) => there.has(code)), off: off.filter((code) => there.has(code)) }
+  const off = told.off.filter((code) => there.has(code))
+  const on = told.on.filter((code) => there.has(code))
+  const carries = CARRIERS[setting.code]
+  if (on.length > 0 || !carries) return { on, off }
+  return {
+    on: build.positions
+      .filter((position) => carries(position, setting) && !off.includes(position.code))
+      .map(({ code }) => code),
+    off,
+  }
 }
 
 /** Whether a setting is read from outside, with nothing off. */
@@ -98,18 +128,35 @@ export function isUnseenBy(state: JobState, act: string, evidence: string): bool
   return shown.saw !== undefined && done.seq > shown.saw && done.by !== shown.by
 }
 
+/** What made a reading void: a part by its name, or a setting that it rests on, with the entry that did. */
+export interface Voided {
+  name: string
+  since: string
+}
+
 /**
- * What was opened or changed since a setting was read last: one of the parts that its reading rests on, or of those that hid it,
- * came off or went on afterwards. Null where the reading still stands.
+ * What was opened or changed since a setting was read last: one of the parts that carry it came off or went on afterwards, or a setting
+ * that it rests on was read anew. What only hides it voids nothing, but where no part is known to carry it. Null where the reading still
+ * stands.
  */
-export function voidedBy(state: JobState, sheets: Sheets, setting: SettingSpec, body = 1): Position | null {
+export function voidedBy(state: JobState, sheets: Sheets, setting: SettingSpec, body = 1): Voided | null {
   const here = bodyOf(state, body)
   const reading = here.readings[`${setting.code}/${setting.place}`]?.said.at(-1)
   if (!reading) return null
   const { on, off } = whenOf(setting, sheets.build)
-  const later = (act: string | undefined) => act !== undefined && isUnseenBy(state, act, reading.entry)
-  const came = (code: string) => later(here.off[code]?.entry)
-  const went = (code: string) => later(here.on[code]?.entry)
-  const changed = [...on.filter((code) => came(code) || went(code)), ...off.filter(came)]
-  return teardownOrder(sheets.build).find(({ code }) => changed.includes(code)) ?? null
+  const later = (act: string | undefined) =>
+    act !== undefined && isUnseenBy(state, act, reading.entry) ? act : undefined
+  const moved = (code: string) => later(here.on[code]?.entry) ?? later(here.off[code]?.entry)
+  const part = teardownOrder(sheets.build).find(
+    ({ code }) =>
+      (on.includes(code) && moved(code)) ||
+      (on.length === 0 && off.includes(code) && later(here.off[code]?.entry)),
+  )
+  if (part) return { name: part.name, since: moved(part.code) ?? here.off[part.code]!.entry }
+  const rests = (RESTS_ON[setting.code] ?? []).flatMap((key) => {
+    const since = later(here.readings[key]?.said.at(-1)?.entry)
+    const other = sheets.spec.settings.find(({ code, place }) => `${code}/${place}` === key)
+    return since && other ? [{ name: other.name, since }] : []
+  })
+  return rests[0] ?? null
 }

@@ -126,12 +126,38 @@ describe('the moments of the ferry’s two-barrel', () => {
     const set = unsent(90, 'reading.taken', { ...reading('13.5', 'in'), specRev: sheets.specRev })
     expect(keys(stands(sheets, upTo, set))).toEqual(['float.drop/none'])
   })
-  it('a joint that is opened again voids what it hid', () => {
+  it('a part that carries a setting voids it when it comes off, a cover that only hides it does not', () => {
     const height = setting('float.height/none')
     const set = unsent(90, 'reading.taken', reading('13.5', 'in'))
     expect(voidedBy(stands(sheets, [], set), sheets, height)).toBeNull()
-    const opened = unsent(91, 'part.off', { position: 'needle', tray: 'B' })
-    expect(voidedBy(stands(sheets, [], set, opened), sheets, height)?.code).toBe('needle')
+    const off = (position: string) => stands(sheets, [], set, unsent(91, 'part.off', { position, tray: 'B' }))
+    expect(voidedBy(off('needle'), sheets, height)?.name).toBe('Needle')
+    expect(voidedBy(off('cover'), sheets, height)).toBeNull()
+  })
+  it('a screw, a coil, a rod and a link each take their setting along, where its sheet names no part', () => {
+    const carried = [
+      ['mixture.turns', 'L', 'mixture/L'],
+      ['choke.index', 'none', 'choke.coil'],
+      ['vacuumBreak.gap', 'none', 'choke.rod'],
+      ['pump.hole', 'none', 'pump.link'],
+    ] as const
+    for (const [code, place, part] of carried) {
+      const one = setting(`${code}/${place}`)
+      const read = unsent(90, 'reading.taken', { ...reading('1', 'in'), code, place })
+      const off = (position: string) =>
+        voidedBy(stands(sheets, [], read, unsent(91, 'part.off', { position, tray: 'B' })), sheets, one)
+      expect(off(part)?.name, code).toBeDefined()
+      expect(off('needle'), code).toBeNull()
+    }
+    expect(whenOf(setting('mixture.turns/R'), sheets.build).on).toEqual(['mixture/R'])
+  })
+  it('the pump stem is measured again once its link stands in another hole', () => {
+    const stem = unsent(90, 'reading.taken', { ...reading('1', 'in'), code: 'pump.stem' })
+    const hole = unsent(91, 'reading.taken', { ...reading('2', 'in'), code: 'pump.hole' })
+    expect(voidedBy(stands(sheets, [], hole, stem), sheets, setting('pump.stem/none'))).toBeNull()
+    expect(
+      voidedBy(stands(sheets, [], stem, { ...hole, id: hole.id }), sheets, setting('pump.stem/none'))?.name,
+    ).toBe(setting('pump.hole/none').name)
   })
   it('a pump hole found wrong is set when it goes together, one found right is not', () => {
     const found = (value: number) =>
