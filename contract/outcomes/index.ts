@@ -7,6 +7,8 @@ export const OutcomesQuery = v.object({ listNumber: v.optional(v.pipe(v.string()
 export const OutcomesAnswer = v.object({
   answered: v.number(),
   causes: v.record(v.string(), v.number()),
+  /** how bodies of this list number ended that did not go back, and how often */
+  ends: v.record(v.string(), v.number()),
   relatives: v.array(
     v.object({
       number: v.number(),

@@ -17,8 +17,16 @@ export async function selectOutcomes(db: Queryable, listNumber: string | null): 
   const { rows } = await db.query<{ answer: OutcomesAnswer }>(
     `with answers as (${ANSWERS}),
      named as (select job, jsonb_array_elements_text(coalesce(data->'causes', '[]')) as cause from answers),
-     relatives as (select * from answers where list_number = $1 order by number desc limit ${MOST_RELATIVES})
+     relatives as (select * from answers where list_number = $1 order by number desc limit ${MOST_RELATIVES}),
+     ended as (
+       select e.data->>'why' as why, case when coalesce((e.data->>'of')::int, 0) > 0 then 1 else coalesce(o.bodies, 1) end as bodies
+         from entry e join job j on j.job = e.job
+         left join lateral (select (data->>'bodies')::int as bodies from entry where job = e.job and kind = 'job.opened' order by seq desc limit 1) o on true
+        where e.kind = 'job.closed' and j.list_number = $1
+          and not exists (select 1 from entry c where c.job = e.job and (c.corrects = e.id or (c.kind = 'job.reopened' and c.seq > e.seq)))
+     )
      select jsonb_build_object(
+       'ends', coalesce((select jsonb_object_agg(why, n) from (select why, sum(bodies)::int as n from ended group by why) w), '{}'),
        'answered', (select count(distinct job) from named),
        'causes', coalesce((select jsonb_object_agg(cause, n) from (select cause, count(distinct job) as n from named group by cause) c), '{}'),
        'relatives', coalesce((select jsonb_agg(jsonb_build_object(

@@ -51,4 +51,11 @@ describe('what complaints came of here', () => {
     expect(relatives[0]).toMatchObject({ number: 1187, causes: ['needle', 'seat'] })
     expect((await outcomes('K-4463-1')).relatives).toEqual([])
   })
+  it('counts how units of a list number ended that did not go back', async () => {
+    const { rows } = await shop.pool.query<{ listNumber: string }>(
+      `select j.list_number as "listNumber" from job j join entry e using (job) where e.kind = 'job.closed' and e.data->>'why' = 'condemned'`,
+    )
+    expect((await outcomes(rows[0]!.listNumber)).ends).toEqual({ condemned: 1 })
+    expect((await outcomes('K-4438-2S')).ends).toEqual({})
+  })
 })

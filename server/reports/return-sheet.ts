@@ -54,6 +54,7 @@ export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<B
       startUp(pdf, sheet, top)
     } else startUp(pdf, sheet, y4)
     titleBlock(pdf, sheet, head)
+    theRest(pdf, sheet, head)
   }
   if (head.photos?.length) photographs(pdf, pages[0]!, head.photos)
   pdf.end()
@@ -317,16 +318,14 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
   const middle = left + (right - left) * 0.52
   put(pdf, 'Found and done', left + 10, y0 + 8, { size: 8.5, colour: PENCIL, face: 'strong' })
   let y = y0 + 22
-  // The paper has room for so many; the rest stand in the job's record.
-  const most = 9
-  for (const line of sheet.foundAndDone.slice(0, most)) {
+  for (const line of sheet.foundAndDone.slice(0, MOST_FOUND)) {
     pdf.circle(left + 14, y + 5.5, 1.6).fill(INK)
     y = put(pdf, line, left + 22, y, { size: 9, width: middle - left - 30 }) + 2
   }
   if (sheet.foundAndDone.length === 0)
     y = put(pdf, 'Nothing found that needed work.', left + 10, y, { size: 9 })
-  if (sheet.foundAndDone.length > most)
-    y = put(pdf, `and ${sheet.foundAndDone.length - most} more, in the job’s record`, left + 22, y, {
+  if (sheet.foundAndDone.length > MOST_FOUND)
+    y = put(pdf, `and ${sheet.foundAndDone.length - MOST_FOUND} more, on the page behind`, left + 22, y, {
       size: 9,
       colour: PENCIL,
     })
@@ -342,7 +341,19 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
       colour: PENCIL,
       face: 'strong',
     })
-    for (const change of sheet.changes.slice(-5)) yr = put(pdf, change, middle + 10, yr + 2, { size: 9 })
+    for (const change of sheet.changes.slice(-MOST_CHANGES))
+      yr = put(pdf, change, middle + 10, yr + 2, { size: 9 })
+    if (sheet.changes.length > MOST_CHANGES)
+      yr = put(
+        pdf,
+        `and ${sheet.changes.length - MOST_CHANGES} before, on the page behind`,
+        middle + 10,
+        yr + 2,
+        {
+          size: 9,
+          colour: PENCIL,
+        },
+      )
   }
   if (sheet.left.length) {
     yr = put(pdf, 'Left as it was, or let pass, and why', middle + 10, yr + 7, {
@@ -350,8 +361,13 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
       colour: PENCIL,
       face: 'strong',
     })
-    for (const { what, why } of sheet.left.slice(0, 6))
+    for (const { what, why } of sheet.left.slice(0, MOST_LEFT))
       yr = put(pdf, `${what}: ${why}`, middle + 10, yr + 2, { size: 9 })
+    if (sheet.left.length > MOST_LEFT)
+      yr = put(pdf, `and ${sheet.left.length - MOST_LEFT} more, on the page behind`, middle + 10, yr + 2, {
+        size: 9,
+        colour: PENCIL,
+      })
   }
   if (money) yr = put(pdf, money, middle + 10, yr + 7, { size: 9, colour: PENCIL })
   if (sheet.installer?.length) {
@@ -370,6 +386,40 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
   pdf.lineWidth(0.8).strokeColor(INK).moveTo(middle, y0).lineTo(middle, end).stroke()
   rule(pdf, end)
   return end
+}
+
+/** What the first page has room for; all of it stands on the page behind where there is more. */
+const MOST_FOUND = 9
+const MOST_CHANGES = 5
+const MOST_LEFT = 6
+
+/** Everything that was found, let pass and corrected, where the first page had no room for all of it: nothing that was excepted goes unprinted. */
+function theRest(pdf: Pdf, sheet: ReturnSheet, head: SheetHead): void {
+  const sections = [
+    ['Found and done', sheet.foundAndDone, MOST_FOUND],
+    ['Left as it was, or let pass, and why', sheet.left.map(({ what, why }) => `${what}: ${why}`), MOST_LEFT],
+    ['Corrected after it went back', sheet.changes, MOST_CHANGES],
+  ] as const
+  const long = sections.filter(([, lines, most]) => lines.length > most)
+  if (long.length === 0) return
+  let y = 0
+  const begin = () => {
+    bordered(pdf)
+    if (sheet.standing?.word === 'DRAFT') across(pdf, 'DRAFT')
+    put(pdf, `${sheet.number}, all of it`, left + 12, top + 13, { face: 'strong', size: 14 })
+    titleBlock(pdf, sheet, head)
+    y = top + 42
+  }
+  begin()
+  for (const [title, lines] of long) {
+    if (y > bottom - TITLE_HEIGHT - 60) begin()
+    y = put(pdf, title, left + 12, y, { size: 8.5, colour: PENCIL, face: 'strong' }) + 3
+    lines.forEach((line, i) => {
+      if (y > bottom - TITLE_HEIGHT - 40) begin()
+      y = put(pdf, `${i + 1}  ${line}`, left + 12, y, { size: 9.5, width: right - left - 24 }) + 3
+    })
+    y += 8
+  }
 }
 
 /** How high the start-up card will stand. */

@@ -160,21 +160,29 @@ function Finder({ open }: { open: OpenJob }) {
           </Link>
         </p>
         {state.opened?.earlier != null && <Comeback number={state.opened.earlier} />}
-        {outcomes && outcomes.relatives.filter(({ number }) => number !== open.number).length > 0 && (
-          <section aria-label="Others of this list number">
-            <Label>Others of {open.here.ident?.listNumber}</Label>
-            {outcomes.relatives
-              .filter(({ number }) => number !== open.number)
-              .map((one) => (
-                <p key={one.number} style={{ fontSize: 16 }}>
-                  <Link to={`/jobs/${one.number}`}>{one.number}</Link> “{one.complaint}”:{' '}
-                  {one.explained
-                    ? one.causes.map((code) => nameOf(code)).join(', ') || one.words || 'explained'
-                    : 'not explained'}
+        {outcomes &&
+          outcomes.relatives.filter(({ number }) => number !== open.number).length +
+            Object.keys(outcomes.ends).length >
+            0 && (
+            <section aria-label="Others of this list number">
+              <Label>Others of {open.here.ident?.listNumber}</Label>
+              {Object.entries(outcomes.ends).map(([why, n]) => (
+                <p key={why} style={{ fontSize: 16 }}>
+                  {n} ended: {why}
                 </p>
               ))}
-          </section>
-        )}
+              {outcomes.relatives
+                .filter(({ number }) => number !== open.number)
+                .map((one) => (
+                  <p key={one.number} style={{ fontSize: 16 }}>
+                    <Link to={`/jobs/${one.number}`}>{one.number}</Link> “{one.complaint}”:{' '}
+                    {one.explained
+                      ? one.causes.map((code) => nameOf(code)).join(', ') || one.words || 'explained'
+                      : 'not explained'}
+                  </p>
+                ))}
+            </section>
+          )}
         {(complaint.symptom === 'flooding' || complaint.symptom === 'leak') && (
           <RedBox>
             Before anyone cranks: plugs out, look for fuel in the cylinders; smell and level of the oil.
