@@ -263,6 +263,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       ).toBeHidden()
       continue
     }
+    await page.getByRole('button', { name: 'Or let it pass, with a reason' }).click()
     await page.getByLabel('Or let it pass, because').fill('agreed with the rink')
     await page.getByLabel('Second name').selectOption('O. Dell')
     await page.getByRole('button', { name: 'Let it pass' }).focus()

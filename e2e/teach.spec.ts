@@ -235,6 +235,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
     const first = points.getByRole('button').first()
     const point = await first.locator('b').innerText()
     await first.click()
+    await page.getByRole('button', { name: 'Or let it pass, with a reason' }).click()
     await page.getByLabel('Or let it pass, because').fill('agreed with the kiln')
     await page.getByLabel('Second name').selectOption('T. Hale')
     await press(page, 'Let it pass')

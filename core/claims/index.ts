@@ -18,6 +18,7 @@ import { receivedClaims, testClaims } from './tests.ts'
 
 export { isSettled, type Claim, type ClaimOf, type ClaimState, type Way, type Weight } from './claim.ts'
 export type { Known, OffGauge } from './known.ts'
+export { countsOf, placesOf, type CountOfClaims, type PlaceOfClaims } from './places.ts'
 
 const NOTHING_MORE: Known = {}
 

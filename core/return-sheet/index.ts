@@ -48,6 +48,7 @@ import {
 } from './proved.ts'
 import { notToBeFitted, startUpCard, type StartUpCard } from './start-up.ts'
 
+export { worthOf } from './proved.ts'
 export { layPicture, type LaidPicture, type SheetPicture } from './picture.ts'
 export type { ProofRow } from './proved.ts'
 

@@ -4,15 +4,25 @@ import { type GatePoint } from '@ekrond/core/stations'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { SecondName, useAlone } from '../../shell/SecondName'
-import { Choice, ErrorLine, FieldInput, Label } from '../../ui'
+import { Choice, Key, QuietButton, ErrorLine, FieldInput, Label } from '../../ui'
 import { onEnter } from '../../ui/keys'
 import { PortChoice } from '../asfound/Ports'
 import type { StationProps } from '../props'
+
+/** Where a point is seen to: its station, and the part where it is one. */
+export function whereOf(open: StationProps['open'], point: GatePoint): string {
+  const address = open.to(point.station, point.body)
+  const { key } = readBodyKey(point.point)
+  const [only] = point.claims
+  const part = key.startsWith('finding:') ? key.slice(8) : point.station === 'teardown' ? only?.subject : ''
+  return part ? `${address}${address.includes('?') ? '&' : '?'}part=${encodeURIComponent(part)}` : address
+}
 
 export function LetPass({ open, point }: { open: StationProps['open']; point: GatePoint }) {
   const alone = useAlone(open)
   const shown = point.claims.length === 1 ? point.claims[0]!.shownBy.at(-1) : undefined
   const worker = open.state.log.find(({ id }) => id === shown)?.by ?? null
+  const [asked, setAsked] = useState(false)
   const [why, setWhy] = useState('')
   const [second, setSecond] = useState('')
   const [wrong, setWrong] = useState('')
@@ -26,11 +36,6 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
       : undefined
   const again = (code: (typeof receivedTests)[number]['code'], result: 'good' | 'bad') =>
     open.addAll([{ kind: 'test.repeated', data: { test: code, result }, body: point.body }])?.sentence ?? ''
-  const address = open.to(point.station, point.body)
-  const where =
-    kind === 'finding'
-      ? `${address}${address.includes('?') ? '&' : '?'}part=${encodeURIComponent(of)}`
-      : address
   const pass = () => {
     if (!second && !alone) return setWrong('Choose the second name: two people let it pass.')
     setWrong(
@@ -41,8 +46,8 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       {point.station !== 'return' && (
-        <Link to={where} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
-          See to it at its station
+        <Link to={whereOf(open, point)} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
+          See to it at its station <Key>Enter</Key>
         </Link>
       )}
       {test && (
@@ -64,11 +69,27 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
           />
         </div>
       )}
-      {point.passable && (
+      {point.passable && !asked && (
+        <QuietButton onPress={() => setAsked(true)} style={{ justifySelf: 'start' }}>
+          Or let it pass, with a reason …
+        </QuietButton>
+      )}
+      {!point.passable && point.weight === 'fatal' && point.station !== 'return' && (
+        <p style={{ fontSize: 15 }}>
+          Nobody lets this pass: it is put right, or the unit goes back unrepaired.
+        </p>
+      )}
+      {point.passable && asked && (
         <>
+          <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
+            {point.weight === 'minor'
+              ? 'It is printed as an exception: PROVED EXCEPT.'
+              : 'It weighs too much for an exception: its paper then says NOT PROVED, and why.'}
+          </p>
           <label>
             <Label>Or let it pass, because</Label>
             <FieldInput
+              autoFocus
               value={why}
               onChange={(event) => setWhy(event.target.value)}
               placeholder="in a few words"

@@ -1,9 +1,9 @@
-import { afterReturn } from '@ekrond/core/job'
-import { gatePoints } from '@ekrond/core/stations'
+import { afterReturn, signedBy } from '@ekrond/core/job'
+import { gatePoints, type GatePoint } from '@ekrond/core/stations'
 import { returnSheets } from '@ekrond/core/return-sheet'
 import { capital } from '@ekrond/core/words'
-import { useState } from 'react'
-import { Link } from 'react-router'
+import { useMemo, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { Ask, AskFoot, Board, Main } from '../../shell/frame'
 import { Scrolled } from '../../ui/Scrolled'
@@ -14,7 +14,12 @@ import { ErrorLine, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Paper } from './Paper'
-import { LetPass } from './LetPass'
+import { stampNow } from '../../data/clock'
+import { figures } from '../../theme/global'
+import { EvidenceBoard } from './EvidenceBoard'
+import { EvidenceStrip } from './EvidenceStrip'
+import { LetPass, whereOf } from './LetPass'
+import { PaperWillSay, Since } from './Settle'
 import { EndsOtherwise } from './EndsOtherwise'
 import { AnswerComplaint } from './AnswerComplaint'
 import { Revisions, Reopen } from './WentBack'
@@ -26,7 +31,9 @@ const Point = styled.li<{ $here: boolean }>`
   border-left: 4px solid ${({ $here }) => ($here ? 'var(--blue)' : 'transparent')};
   background: ${({ $here }) => ($here ? 'var(--tint)' : 'none')};
   & > button {
-    display: block;
+    display: flex;
+    gap: 10px;
+    align-items: flex-start;
     width: 100%;
     text-align: left;
     background: none;
@@ -45,18 +52,40 @@ const Point = styled.li<{ $here: boolean }>`
   }
 `
 
+const Balloon = styled.i<{ $red: boolean; $here: boolean }>`
+  flex: none;
+  width: 28px;
+  height: 28px;
+  border-radius: 50%;
+  border: 2px solid ${({ $red }) => ($red ? 'var(--red)' : 'var(--blue)')};
+  background: ${({ $red, $here }) => ($here ? ($red ? 'var(--red)' : 'var(--blue)') : 'none')};
+  color: ${({ $red, $here }) => ($here ? 'var(--paper)' : $red ? 'var(--red)' : 'var(--blue)')};
+  font: 600 15px/24px ${figures};
+  text-align: center;
+`
+
 function Return({ open }: SheetedProps) {
   const { state } = open
-  const points = gatePoints(state, open.all)
+  const known = useMemo(() => ({ ...open.known, at: stampNow() }), [open.known])
+  const points = gatePoints(state, open.all, known)
+  // What was sent off without the server having taken it has not gone back.
+  const waiting = open.pending.some(({ kind }) => kind === 'job.returned')
+  const ended = open.here.ended
   const standing = points.filter((point) => !point.passed)
   const [picked, setPicked] = useState<string | null>(null)
   const current = standing.find((p) => p.point === picked) ?? standing[0]
   const [wrong, setWrong] = useState('')
   const [ending, setEnding] = useState(false)
+  const settling = !state.returned && !state.closed && !ended
+  const navigate = useNavigate()
   const base = `/api/jobs/${open.number ?? open.job}`
   const giveBack = () => {
-    if (standing.length || state.returned || state.closed) return
+    if (state.returned || state.closed) return
+    if (standing.length) return current && seeTo(current)
     setWrong(open.add('job.returned', { seenSeq: state.seq })?.sentence ?? '')
+  }
+  const seeTo = (point: GatePoint) => {
+    if (point.station !== 'return') void navigate(whereOf(open, point))
   }
   const move = (by: number) => {
     const at = standing.findIndex((p) => p === current)
@@ -71,7 +100,7 @@ function Return({ open }: SheetedProps) {
   return (
     <>
       <OnStrip>
-        <SettingsStrip open={open} />
+        {settling ? <EvidenceStrip open={{ ...open, known }} /> : <SettingsStrip open={open} />}
       </OnStrip>
       <Main $ask={440}>
         <Board
@@ -79,9 +108,14 @@ function Return({ open }: SheetedProps) {
           tabIndex={0}
           aria-label="The sheet as it stands"
         >
-          {returnSheets(state, open.all, open.number ?? 0).map((page) => (
-            <Paper key={page.body?.number ?? 1} sheet={page} />
-          ))}
+          {settling && (
+            <EvidenceBoard open={{ ...open, known }} standing={standing} current={current} pick={setPicked} />
+          )}
+          {returnSheets(waiting ? { ...state, returned: null } : state, open.all, open.number ?? 0).map(
+            (page) => (
+              <Paper key={page.body?.number ?? 1} sheet={page} />
+            ),
+          )}
           <BeforeAfter open={open} />
         </Board>
         <Ask aria-label="Before it goes back">
@@ -92,6 +126,14 @@ function Return({ open }: SheetedProps) {
                 {capital(state.closed.why)}: {state.closed.words} Its paper says so.
               </p>
               <Reopen open={open} />
+            </>
+          ) : waiting ? (
+            <>
+              <h2>It waits for the server.</h2>
+              <p style={{ fontSize: 17 }}>
+                It has not gone back yet: the server looks at everything once more, and the paper stays a
+                draft until it has. Nothing is lost meanwhile.
+              </p>
             </>
           ) : state.returned ? (
             <>
@@ -114,6 +156,14 @@ function Return({ open }: SheetedProps) {
               <h2>It does not go back repaired.</h2>
               <EndsOtherwise open={open} leave={() => setEnding(false)} />
             </>
+          ) : ended ? (
+            <>
+              <h2>Body {open.body} has ended.</h2>
+              <p style={{ fontSize: 17 }}>
+                {capital(ended.why)}: {ended.words} Its paper says so.
+              </p>
+              <Reopen open={open} />
+            </>
           ) : standing.length === 0 ? (
             <>
               <h2>Nothing stands in its way.</h2>
@@ -127,11 +177,16 @@ function Return({ open }: SheetedProps) {
                 {standing.length} {standing.length === 1 ? 'point' : 'points'} before it may go.
               </h2>
               <Scrolled label="Open points">
-                {standing.map((point) => (
-                  <Point key={point.point} $here={point === current}>
+                {standing.map((point, i) => (
+                  <Point key={`${point.point} ${point.value}`} $here={point === current}>
                     <button onClick={() => setPicked(point.point)}>
-                      <b>{point.title}</b>
-                      <small>{point.detail}</small>
+                      <Balloon $red={point.as !== 'open'} $here={point === current}>
+                        {i + 1}
+                      </Balloon>
+                      <span>
+                        <b>{point.title}</b>
+                        <small>{point.detail}</small>
+                      </span>
                     </button>
                   </Point>
                 ))}
@@ -139,8 +194,12 @@ function Return({ open }: SheetedProps) {
               {current?.point === 'complaint' ? (
                 <AnswerComplaint open={open} />
               ) : (
-                current && <LetPass key={current.point} open={open} point={current} />
+                current && <Since open={open} point={current} />
               )}
+              {current && current.point !== 'complaint' && (
+                <LetPass key={current.point} open={open} point={current} />
+              )}
+              <PaperWillSay open={open} />
             </>
           )}
           {points.some((p) => p.passed) && !state.returned && !ending && (
@@ -150,16 +209,16 @@ function Return({ open }: SheetedProps) {
                 .filter((p) => p.passed)
                 .map((p) => (
                   <p key={p.point} style={{ fontSize: 15 }}>
-                    <Tick /> {p.title}: {p.passed!.why} ({p.passed!.second})
+                    <Tick /> {p.title}: {p.passed!.why} ({signedBy(p.passed!)})
                   </p>
                 ))}
             </div>
           )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <AskFoot>
-            {!state.returned && !state.closed && !ending && (
+            {settling && !ending && (
               <MainButton onPress={giveBack} isDisabled={standing.length > 0}>
-                Give it back <Key>Enter</Key>
+                Give it back {standing.length === 0 && <Key>Enter</Key>}
               </MainButton>
             )}
             <QuietButton onPress={() => window.open(`${base}/sheet.pdf`, '_blank')}>
