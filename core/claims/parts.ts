@@ -159,8 +159,8 @@ export function repairClaims(state: JobState, sheets: Sheets, body: number): Cla
   const open = new Map(uncured(state, sheets, body).map((one) => [one.position, one]))
   return Object.entries(here.findings).flatMap(([code, { said }]): Claim[] => {
     const position = sheets.build.positions.find((one) => one.code === code)
-    // What is renewed anyway is asked for once.
-    if (position?.always && position.part !== null) return []
+    // What is to be renewed anyway is asked for once; a new one that was found wanting speaks for itself.
+    if (position?.always && position.part !== null && !isNew(here, code)) return []
     if (!said.some(({ ruled, disposition }) => ruled !== 'reuse' || disposition !== 'reuse')) return []
     const one = open.get(code)
     const name = nameOn(sheets, code)
