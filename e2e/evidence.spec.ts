@@ -32,6 +32,10 @@ test('a unit that cannot be made right ends by name, with its own paper, and wai
   await asked.getByRole('button', { name: 'Close the job' }).click()
   await expect(asked.getByRole('alert')).toContainText('Say why it is condemned')
   await asked.getByRole('textbox', { name: 'Why, for its paper' }).fill('Hinge post cracked into the seat.')
+  // Two people look before it is given up.
+  await asked.getByRole('button', { name: 'Close the job' }).click()
+  await expect(asked.getByRole('alert')).toContainText('choose who looked a second time')
+  await asked.getByLabel('Who looked a second time').selectOption('O. Dell')
   await asked.getByRole('button', { name: 'Close the job' }).click()
   await expect(page.getByRole('heading', { name: 'It is closed.' })).toBeVisible()
   const paper = page.getByRole('article', { name: 'Return sheet as it stands' })
@@ -44,4 +48,41 @@ test('a unit that cannot be made right ends by name, with its own paper, and wai
       }
     ).jobs[0]
   await expect.poll(row).toMatchObject({ status: 'closed', waitsFor: '', arrives: null })
+})
+
+test('opened again after it left the shop it is asked for what others could reach, and for nothing inside', async ({
+  bench: page,
+}) => {
+  await page.goto('/jobs/1186/return')
+  await page.getByRole('button', { name: 'Give it back' }).click()
+  await expect(page.getByRole('heading', { name: 'It went back. Sheet, revision A.' })).toBeVisible()
+  await page.goto('/jobs/1186/return')
+  await page.getByRole('textbox', { name: 'Why it is opened again' }).fill('the owner wants another idle')
+  await page.getByRole('button', { name: 'Open it again' }).click()
+  // It left the shop: tests, ports and what is turned from outside are asked again, its insides are not.
+  const points = page.getByRole('list', { name: 'Open points' })
+  await expect(points.getByText('Inlet under air: prove it again')).toBeVisible()
+  await expect(points.getByText('it left the shop since').first()).toBeVisible()
+  await expect(points.getByText(/Float height|not looked at|passage/)).toHaveCount(0)
+})
+
+test('only named work is DONE AS ASKED: what leaks and what it opens stays asked for', async ({
+  bench: page,
+}) => {
+  await page.goto('/jobs/1184/receive')
+  await page.getByRole('button', { name: 'Only named work …' }).click()
+  const asked = page.getByRole('region', { name: 'Only named work' })
+  await asked.getByRole('button', { name: 'Only this' }).click()
+  await expect(asked.getByRole('alert')).toBeVisible()
+  await asked.getByLabel('Only this, in the customer’s words').fill('only the main jet')
+  await asked.getByRole('button', { name: 'Main jet' }).click()
+  await asked.getByRole('button', { name: 'Only this' }).click()
+  await expect(asked.getByRole('alert')).toContainText('ask the customer')
+  await asked.getByLabel('It is open already: who said yes?').fill('J. Osk')
+  await asked.getByRole('button', { name: 'Only this' }).click()
+  await expect(page.getByRole('region', { name: 'What is asked for' })).toContainText('agreed by J. Osk')
+  await page.goto('/jobs/1184/return')
+  const points = page.getByRole('list', { name: 'Open points' })
+  await expect(points.getByText(/not looked at|No passage was blown/)).toHaveCount(0)
+  await expect(points.getByText('Not bench-proved here')).toBeVisible()
 })

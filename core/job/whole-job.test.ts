@@ -306,6 +306,15 @@ describe('after the return', () => {
     const again = then(returned, unsent(91, 'job.reopened', { why: 'came back the same day' }))
     expect(afterReturn(again)).toBeNull()
     expect(admit(again, unsent(92, 'reading.taken', reading('13.5', 'in')), all)).toBeUndefined()
+    // Released once more it is the next letter, and so is what is corrected after that.
+    const second = then(again, unsent(93, 'job.returned', { seenSeq: 92 }))
+    expect(afterReturn(second)).toMatchObject({ letter: 'B', corrections: [] })
+    const note = then(second, strike(94, 3, { data: { why: 'read wrongly' } }))
+    expect(afterReturn(note)).toMatchObject({ letter: 'C' })
+  })
+  it('taken back after it went out says why', () => {
+    expect(admit(returned, strike(91, 3), all)).toMatchObject({ code: 'why after', field: 'why' })
+    expect(admit(returned, strike(91, 3, { data: { why: 'read wrongly' } }), all)).toBeUndefined()
   })
 })
 

@@ -66,6 +66,28 @@ export function Gauge({
       <QuietButton aria-label={`${gauge.code} is gone`} onPress={away}>
         gone
       </QuietButton>
+      <label style={{ gridColumn: '1 / 3' }}>
+        <Label>Last known good</Label>
+        <FieldInput
+          type="date"
+          value={gauge.goodOn ?? ''}
+          onChange={(event) => set({ ...gauge, goodOn: event.target.value || null })}
+        />
+      </label>
+      <label>
+        <Label>Found off on</Label>
+        <FieldInput
+          type="date"
+          value={gauge.offOn ?? ''}
+          onChange={(event) => set({ ...gauge, offOn: event.target.value || null })}
+        />
+      </label>
+      {gauge.offOn && (
+        <p style={{ gridColumn: '1 / -1', fontSize: 15, color: 'var(--red)' }}>
+          What it showed {gauge.goodOn ? `after ${gauge.goodOn}` : 'until then'} is asked for again on every
+          open job.
+        </p>
+      )}
     </div>
   )
 }

@@ -20,6 +20,7 @@ import {
 } from '../../ui'
 import { onEnter, useKeys } from '../../ui/keys'
 import type { StationProps } from '../props'
+import { Scope } from './Scope'
 import { Comeback } from './Comeback'
 import { suspectsOf } from './LookFirst'
 import { emptyOpening, readOpening, typedFrom, type Opening } from './opening'
@@ -80,6 +81,7 @@ export default function ReceiveStation({ open }: StationProps) {
             <>
               <Tests open={open} />
               <Estimate open={open} />
+              {!open.state.returned && <Scope open={open} />}
               {opened?.earlier && <Comeback number={opened.earlier} />}
             </>
           )}

@@ -2,7 +2,7 @@ import { endWords, needsTwo, type End } from '@ekrond/core/job'
 import { useState } from 'react'
 import { Button, ErrorLine, FieldInput, Label } from '../../ui'
 import { Radios } from '../../ui/Radios'
-import { SecondName, useAlone } from '../../shell/SecondName'
+import { SecondName } from '../../shell/SecondName'
 import type { StationProps } from '../props'
 
 type Chosen = keyof typeof endWords
@@ -15,13 +15,10 @@ export function EndsOtherwise({ open, leave }: { open: StationProps['open']; lea
   const [second, setSecond] = useState('')
   const bank = open.bodies > 1
   const [of, setOf] = useState('this')
-  const alone = useAlone(open)
   const [wrong, setWrong] = useState('')
   const close = () => {
     if (!why) return setWrong('Say how it ends.')
     const end = why as End
-    if (needsTwo(end) && !second && !alone)
-      return setWrong('Two people look before it is condemned: choose who looked a second time.')
     setWrong(
       open.add('job.closed', {
         why: end,
