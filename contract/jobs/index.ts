@@ -76,6 +76,12 @@ export const SheetsQuery = v.object({
   build: v.pipe(v.string(), v.maxLength(80)),
 })
 
+const Bears = v.object({
+  listNumber: v.string(),
+  mark: v.string(),
+  features: v.record(v.string(), v.union([v.string(), v.number()])),
+})
+
 export const JobAnswer = v.object({
   job: v.string(),
   number: v.number(),
@@ -88,6 +94,8 @@ export const JobAnswer = v.object({
   known: v.object({
     newest: v.record(v.string(), SheetsAnswer),
     gauges: v.array(v.object({ code: v.string(), goodOn: v.nullable(v.string()), foundOffOn: v.string() })),
+    /** what the library says each body's list number bears and measures, of a mongrel by half */
+    stamped: v.record(v.string(), v.object({ upper: Bears, lower: v.nullable(Bears) })),
   }),
 })
 export type JobAnswer = v.InferOutput<typeof JobAnswer>

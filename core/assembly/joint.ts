@@ -48,7 +48,8 @@ export function jointOf(state: JobState, position: Position, body = 1): Joint | 
   const order = crossOrder(position.quantity)
   const least = Math.min(...states.map((one) => RANK[one]))
   const done = position.quantity === 1 ? RANK.final : RANK.checked
-  const phase = least >= done ? null : PHASES[least]!
+  // One screw alone pulls nothing crooked: it is one act.
+  const phase = least >= done ? null : position.quantity === 1 ? 'final' : PHASES[least]!
   return {
     states,
     order,

@@ -11,6 +11,7 @@ import { waysOfKnown, type Known } from './known.ts'
 import { fuelClaims, partClaims, renewalClaims, repairClaims } from './parts.ts'
 import { passageClaims } from './passages.ts'
 import { portClaims } from './ports.ts'
+import { stampedClaims } from './stamped.ts'
 import { isOutOfScope } from './scope.ts'
 import { settingClaims } from './settings.ts'
 import { supplyClaims } from './supply.ts'
@@ -18,6 +19,7 @@ import { receivedClaims, testClaims } from './tests.ts'
 
 export { isSettled, type Claim, type ClaimOf, type ClaimState, type Way, type Weight } from './claim.ts'
 export type { Known, OffGauge } from './known.ts'
+export type { Stamped, StampedHalves } from './stamped.ts'
 export { countsOf, placesOf, type CountOfClaims, type PlaceOfClaims } from './places.ts'
 
 const NOTHING_MORE: Known = {}
@@ -38,6 +40,7 @@ export function claimsOf(
   const at = known.at ?? state.log.at(-1)?.at ?? ''
   const claims = [
     ...identityClaims(state, sheets, body),
+    ...(known.stamped?.[body] ? stampedClaims(state, sheets, body, known.stamped[body]) : []),
     ...partClaims(state, sheets, body),
     ...repairClaims(state, sheets, body),
     ...renewalClaims(state, sheets, body),

@@ -1,5 +1,6 @@
 import { bodyOf, lastSaid, type JobState } from '../job/state.ts'
 import { settingKey, type Sheets } from '../sheets/schemas.ts'
+import type { StampedHalves } from './stamped.ts'
 import { way, type Claim, type Way } from './claim.ts'
 
 /** A gauge that was found off: what it showed after it was last good says nothing. */
@@ -16,6 +17,8 @@ export interface Known {
   /** the library's newest sheets, of bodies that are worked by older ones */
   newest?: Readonly<Record<number, Sheets | undefined>>
   gauges?: readonly OffGauge[]
+  /** what the library says each body's list number bears and measures */
+  stamped?: Readonly<Record<number, StampedHalves | undefined>>
   at?: string
 }
 

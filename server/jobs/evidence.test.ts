@@ -526,3 +526,35 @@ describe('named work only', () => {
     expect(unit.stands(log).some((one) => one === 'proof' || one === 'proof:inlet')).toBe(true)
   })
 })
+
+describe('marks and measures against the list number', () => {
+  const stamped = (unit: Told, mark: string, throttleBoreMm = 40): Known => ({
+    stamped: {
+      1: {
+        upper: { listNumber: unit.sheets.spec.listNumber, mark, features: { throttleBoreMm } },
+        lower: null,
+      },
+    },
+  })
+  const points = (unit: Told, log: readonly Entry[], known: Known) =>
+    openPoints(unit.state(log), unit.all, known).map(({ point }) => point)
+  it('a mark that is read whole and is another stops it; worn figures and what was struck out do not', async () => {
+    const unit = await honest('K-44')
+    const own = { ...stamped(unit, 'K4417-2S') }
+    const read = (text: string) => more(unit.log, 'mark.read', { place: 'base', text, maker: null })
+    expect(points(unit, read('K4417-2S'), own)).toEqual([])
+    expect(points(unit, read('K44I7-2S'), own), 'a 1 looks like an I').toEqual([])
+    expect(points(unit, read('K44?7-2S'), own)).toEqual([])
+    expect(points(unit, read('K4438-2S'), own)).toEqual(['identity:mark.base'])
+    const struck = more(read('K4438-2S'), 'evidence.weighed', { what: 'mark:base', as: 'struck' })
+    expect(points(unit, struck, own)).toEqual([])
+  })
+  it('a bore that no caliper can have read of this number stops it', async () => {
+    const unit = await honest('K-44')
+    const read = (value: number) =>
+      more(unit.log, 'feature.seen', { feature: 'throttleBoreMm', raw: String(value), value, sigma: 0.1 })
+    // 40 mm: 4 σ of 0.1 and 2 % of it are 1.2 mm.
+    expect(points(unit, read(41.1), stamped(unit, ''))).toEqual([])
+    expect(points(unit, read(42), stamped(unit, ''))).toEqual(['identity:throttleBoreMm'])
+  })
+})

@@ -1,3 +1,4 @@
+import type { Stamped } from '@ekrond/core/claims'
 import type { CustomersAnswer, JobRow, JobsAnswer } from '@ekrond/contract/jobs'
 import { checkLetter, type Entry } from '@ekrond/core/job'
 import { type JobSummary } from '@ekrond/core/stations'
@@ -240,6 +241,18 @@ export async function selectSheets(
   const spec = rows.find((row) => row.revision === specRev)?.sheet as Sheets['spec'] | undefined
   const build = rows.find((row) => row.revision === buildRev)?.sheet as Sheets['build'] | undefined
   return spec && build ? { specRev, buildRev, spec, build } : undefined
+}
+
+/** What list numbers bear and measure, by list number. */
+export async function selectStamped(
+  db: Queryable,
+  listNumbers: readonly string[],
+): Promise<Map<string, Stamped>> {
+  const { rows } = await db.query<Stamped>(
+    'select list_number as "listNumber", mark, features from list_number where list_number = any($1)',
+    [listNumbers],
+  )
+  return new Map(rows.map((one) => [one.listNumber, one]))
 }
 
 /** The newest sheets of list numbers, by list number, in one query. */

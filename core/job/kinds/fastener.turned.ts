@@ -63,7 +63,7 @@ export const fastenerTurned = defineKind({
     const untouched = Array.from({ length: position?.quantity ?? 0 }, (_, i) => i).filter(
       (i) => !turned[i] || order.indexOf(turned[i].entry) < since,
     )
-    if ((data.to === 'final' || data.to === 'checked') && untouched.length > 0)
+    if (position?.quantity !== 1 && (data.to === 'final' || data.to === 'checked') && untouched.length > 0)
       return notAdmitted('not all started', name, untouched.length)
     if (
       data.to === 'checked' &&

@@ -1,5 +1,5 @@
 import { uncured } from '@ekrond/core/findings'
-import { largestTool, nextLook } from '@ekrond/core/passages'
+import { largestTool, nextLook, circuitsOf, standingOf, type Circuit } from '@ekrond/core/passages'
 import { isRefusal } from '@ekrond/core/refusal'
 import { SOAKED_CLOTHS } from '@ekrond/core/sheets'
 import { passageView } from '@ekrond/core/stations'
@@ -102,6 +102,14 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
     setWrong(no?.sentence ?? '')
     if (!no) setTapped({})
   }
+  // What came clear at all of its ports is one tap; one that is blocked is blown port by port.
+  const circuits = circuitsOf(view.plan).filter(
+    ({ passages }) =>
+      passages.some(({ id }) => standingOf(view.blocked[id]!, view.blows.length) !== 'free') &&
+      passages.every(({ id }) => standingOf(view.blocked[id]!, view.blows.length) !== 'blocked'),
+  )
+  const clear = (circuit: Circuit) =>
+    setWrong(open.add('passage.blown', { in: circuit.in, open: [...circuit.out], shut: [] })?.sentence ?? '')
   const suspect = view.suspects[0]
   const stale = daysSince(here.blows.at(-1)?.at)
   const cleaned = () => {
@@ -199,6 +207,16 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
                   <b>Next: in at {next.in}</b> ({nameOf(next.in)}), watch {next.watch.join(' and ')} (
                   {next.watch.map(nameOf).join('; ')}).
                 </p>
+              )}
+              {circuits.length > 0 && (
+                <div role="group" aria-label="Circuits that came clear" style={{ display: 'grid', gap: 6 }}>
+                  <Label>Air at each of its ports? One tap a circuit</Label>
+                  {circuits.map((circuit) => (
+                    <Choice key={circuit.in} onPress={() => clear(circuit)} style={{ textAlign: 'left' }}>
+                      In at {circuit.in}, clear at {circuit.out.join(', ')}
+                    </Choice>
+                  ))}
+                </div>
               )}
               <Caution />
               <Branches view={view} most={suspect ? 2 : 8} />
