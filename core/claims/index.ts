@@ -20,7 +20,7 @@ import { receivedClaims, testClaims } from './tests.ts'
 export { isSettled, type Claim, type ClaimOf, type ClaimState, type Way, type Weight } from './claim.ts'
 export type { Known, OffGauge } from './known.ts'
 export type { Stamped, StampedHalves } from './stamped.ts'
-export { countsOf, placesOf, type CountOfClaims, type PlaceOfClaims } from './places.ts'
+export { countsOf, marksOf, placesOf, type CountOfClaims, type PlaceOfClaims } from './places.ts'
 
 const NOTHING_MORE: Known = {}
 

@@ -1,5 +1,5 @@
 import type { PartKind, Sheets } from '../sheets/schemas.ts'
-import { isSettled, type Claim } from './claim.ts'
+import { isSettled, type Claim, type ClaimState } from './claim.ts'
 
 /** Where on a unit claims belong, as people call it, in the order in which they are told. */
 const PLACES = {
@@ -130,6 +130,26 @@ const WORST: readonly Claim['state'][] = ['contradicted', 'void', 'open']
 /** The worst of several claims; null where all are settled. */
 const worstOf = (claims: readonly Claim[]): Claim | null =>
   WORST.flatMap((state) => claims.filter((claim) => claim.state === state && !isSettled(claim)))[0] ?? null
+
+/**
+ * What a drawing marks at each part that somebody handled: the worst of its claims. A part that nobody touched yet bears no mark, and one
+ * that is only still to be done neither: those are what the station is there for.
+ */
+export function marksOf(claims: readonly Claim[]): Record<string, ClaimState> {
+  const marks: Record<string, ClaimState> = {}
+  const ofParts = claims.filter(
+    ({ of }) => of === 'part' || of === 'repair' || of === 'renewal' || of === 'fuel',
+  )
+  for (const code of new Set(ofParts.map(({ subject }) => subject))) {
+    const own = ofParts.filter(({ subject }) => subject === code)
+    const worst = worstOf(own)?.state
+    if (worst === 'open') continue
+    if (worst) marks[code] = worst
+    else if (own.some(({ state }) => state === 'excepted')) marks[code] = 'excepted'
+    else if (own.every(({ state, shownBy }) => state === 'shown' && shownBy.length > 0)) marks[code] = 'shown'
+  }
+  return marks
+}
 
 /** A kind of claims on the strip: how many are settled of how many, each as a mark. */
 export interface CountOfClaims {

@@ -35,6 +35,7 @@ import {
 } from '../sheets/index.ts'
 import { settingsInOrder } from '../settings/index.ts'
 import { liesOutside, voidedBy } from '../work/index.ts'
+import { endOfUnit, type EndOfUnit } from './end.ts'
 import { doneAt, found } from './found.ts'
 import { sheetPicture, type SheetPicture } from './picture.ts'
 import {
@@ -48,6 +49,7 @@ import {
 } from './proved.ts'
 import { notToBeFitted, startUpCard, type StartUpCard } from './start-up.ts'
 
+export { foundLine, type EndOfUnit } from './end.ts'
 export { worthOf } from './proved.ts'
 export { layPicture, type LaidPicture, type SheetPicture } from './picture.ts'
 export type { ProofRow } from './proved.ts'
@@ -95,6 +97,8 @@ export interface ReturnSheet {
   startUp: StartUpCard
   passed: { point: string; why: string; second: string }[]
   cautions: string[]
+  /** how it ended where it does not go back repaired: then its paper is another one */
+  end?: EndOfUnit
 }
 
 /** The return sheet of a job as its log and its sheets stand: one page a body, those that are identified. */
@@ -148,6 +152,7 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
     passed: gatePoints(state, all)
       .filter((point) => point.passed)
       .map((point) => ({ point: point.title, why: point.passed!.why, second: signedBy(point.passed!) })),
+    ...(ended ? { end: endOfUnit(state, sheets, bodyNumber, ended) } : {}),
     cautions: [
       'Fuel and vapour: ventilate, no flame or spark. Soaked cloths into a lidded metal bin, out as local rules say. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
     ],

@@ -228,3 +228,52 @@ describe('proofs of a unit that the bench taught', () => {
     },
   )
 })
+
+describe('the paper of one that does not go back repaired', () => {
+  const judged = (position: string, condition: string) =>
+    next('finding.judged', {
+      position,
+      condition,
+      raw: '',
+      measured: null,
+      shown: {
+        disposition: 'condemn',
+        sure: true,
+        sentence: 'The pin cannot be held.',
+        rule: '',
+        limit: null,
+      },
+      override: null,
+    })
+  const close = (more: Partial<DataOf['job.closed']> = {}) =>
+    next('job.closed', {
+      why: 'condemned',
+      words: 'cracked into the seat',
+      of: null,
+      second: 'O. Dell',
+      ...more,
+    })
+  it('says what was found and by whom, why that is the end, and what was not done', () => {
+    const { end } = sheetOf(judged('body', 'postCracked'), close())
+    expect(end).toMatchObject({ title: 'Handed back, condemned', second: 'O. Dell' })
+    expect(end!.found[0]).toMatchObject({ what: 'Hinge post cracked', by: 'I. Marrow' })
+    expect(end!.chain).toHaveLength(3)
+    expect(end!.chain[2]).toMatch(/It can burn/)
+    expect(end!.notDone).toEqual(
+      expect.arrayContaining(['No gasket, needle or kit fitted', 'Not tested on the bench']),
+    )
+  })
+  it('has no chain where the customer ended it, and none at all where it goes back', () => {
+    const stopped = sheetOf(close({ why: 'stopped by the customer', second: null }))
+    expect(stopped.end).toMatchObject({ title: 'Handed back, stopped', chain: [] })
+    expect(sheetOf(...everything(), returned()).end).toBeUndefined()
+  })
+  it('draws the section with the place of the worst on it', () => {
+    const { picture } = sheetOf(judged('needle', 'sound'), close()).end!
+    const points = picture.outlines.flat()
+    expect(points.length).toBeGreaterThan(100)
+    const [x, y] = picture.at!
+    expect(x).toBeGreaterThanOrEqual(Math.min(...points.map((point) => point[0])))
+    expect(y).toBeLessThanOrEqual(Math.max(...points.map((point) => point[1])))
+  })
+})

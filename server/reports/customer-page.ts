@@ -1,4 +1,11 @@
-import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
+import {
+  foundLine,
+  layPicture,
+  moneyWords,
+  type EndOfUnit,
+  type ReturnSheet,
+  type SheetPicture,
+} from '@ekrond/core/return-sheet'
 import type { CustomerPhoto, SheetHead } from './head.ts'
 import { html, type Html } from './html.ts'
 
@@ -72,7 +79,7 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
     </table>`
   return html`<article>
     <header>
-      <h1>Return sheet ${sheet.number}</h1>
+      <h1>${sheet.end?.title ?? 'Return sheet'} ${sheet.number}</h1>
       <p>
         ${head.shop} · ${sheet.model}
         ${sheet.listNumber}${sheet.body ? `, body ${sheet.body.number} of ${sheet.body.of}` : ''}${sheet.revision ? `, revision ${sheet.revision}` : ''}
@@ -80,46 +87,51 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
     </header>
     ${standing ? html`<p class="${standing.word === 'PROVED' ? 'good' : 'bad'}"><b>${standing.word}.</b> ${standing.rests}</p>` : ''}
     ${sheet.startUp.danger ? html`<p class="danger">${sheet.startUp.danger}</p>` : ''}
-    <h2>Before and at the first start</h2>
+    <h2>${sheet.end ? 'Mind' : 'Before and at the first start'}</h2>
     <ol>
       ${sheet.startUp.lines.map((line) => html`<li>${line}</li>`)}
     </ol>
+    ${sheet.end ? endOf(sheet.end) : ''}
     ${
-      installer.length
+      installer.length && !sheet.end
         ? html`<h2>Left for whoever fits it</h2>
             ${list(installer)}`
         : ''
     }
-    ${sheet.picture ? picture(sheet.picture) : ''}
-    <h2>How it was, and how it is</h2>
-    ${rows(
-      ['Setting', 'Spec', 'As found', 'As left'],
-      sheet.rows.map((row) => [
-        row.name,
-        row.spec,
-        row.asFound,
-        row.out ? `${row.asLeft} (${row.out})` : row.asLeft,
-      ]),
-      sheet.rows.map((row) => Boolean(row.out)),
-    )}
     ${
-      proofs.length
-        ? html`<h2>Proved on the bench</h2>
+      sheet.end
+        ? ''
+        : html`${sheet.picture ? picture(sheet.picture) : ''}
+            <h2>How it was, and how it is</h2>
             ${rows(
-              ['Proof', 'Wants', 'Came in', 'Now'],
-              proofs.map((one) => [one.name, one.wants, one.was, one.now]),
-              proofs.map(({ state }) => state === 'failed' || state === 'void'),
-            )}`
-        : ''
-    }
-    ${
-      built.length
-        ? html`<h2>As built</h2>
-            ${rows(
-              ['Part', 'Was', 'Now'],
-              built.map((one) => [one.name, one.was, one.now]),
-            )}`
-        : ''
+              ['Setting', 'Spec', 'As found', 'As left'],
+              sheet.rows.map((row) => [
+                row.name,
+                row.spec,
+                row.asFound,
+                row.out ? `${row.asLeft} (${row.out})` : row.asLeft,
+              ]),
+              sheet.rows.map((row) => Boolean(row.out)),
+            )}
+            ${
+              proofs.length
+                ? html`<h2>Proved on the bench</h2>
+                    ${rows(
+                      ['Proof', 'Wants', 'Came in', 'Now'],
+                      proofs.map((one) => [one.name, one.wants, one.was, one.now]),
+                      proofs.map(({ state }) => state === 'failed' || state === 'void'),
+                    )}`
+                : ''
+            }
+            ${
+              built.length
+                ? html`<h2>As built</h2>
+                    ${rows(
+                      ['Part', 'Was', 'Now'],
+                      built.map((one) => [one.name, one.was, one.now]),
+                    )}`
+                : ''
+            } `
     }
     <h2>Found and done</h2>
     ${list(sheet.foundAndDone)}
@@ -138,6 +150,30 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
     </footer>
   </article>`
 }
+
+/** How it ended: what was found, why that is the end, what was not done. */
+const endOf = (end: EndOfUnit): Html =>
+  html`<h2>What was found</h2>
+    ${end.found.map(
+      (one, i) =>
+        html`<p${i === 0 && html` class="bad"`}><b>${foundLine(one)}.</b> ${one.sentence} Found by ${one.by}${i === 0 && end.second ? `, seen by ${end.second} too` : ''}.</p>`,
+    )}
+    ${
+      end.chain.length
+        ? html`<h2>Why it is condemned</h2>
+            <ol>
+              ${end.chain.map((line) => html`<li>${line}</li>`)}
+            </ol>`
+        : ''
+    }
+    <h2>Not done</h2>
+    <ul>
+      ${end.notDone.map((line) => html`<li>${line}</li>`)}
+    </ul>
+    <h2>What you can do</h2>
+    <ul>
+      ${end.can.map((line) => html`<li>${line}</li>`)}
+    </ul>`
 
 const WIDTH = 640
 const HEIGHT = 230

@@ -1,4 +1,11 @@
-import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
+import {
+  foundLine,
+  type EndOfUnit,
+  layPicture,
+  moneyWords,
+  type ReturnSheet,
+  type SheetPicture,
+} from '@ekrond/core/return-sheet'
 import PDFDocument from 'pdfkit'
 import { INK, PENCIL, registerFaces } from './faces.ts'
 import type { CustomerPhoto, SheetHead } from './head.ts'
@@ -43,6 +50,11 @@ export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<B
   for (const sheet of pages) {
     bordered(pdf)
     const y1 = heading(pdf, sheet, head)
+    if (sheet.end) {
+      endPage(pdf, sheet, sheet.end, y1, moneyWords(sheet, head.currency, head.warrantyDays))
+      titleBlock(pdf, sheet, head)
+      continue
+    }
     const y2 = settings(pdf, sheet, y1)
     const y3 = sheet.picture ? picture(pdf, sheet.picture, y2) : y2
     const y4 = findings(pdf, sheet, y3, moneyWords(sheet, head.currency, head.warrantyDays))
@@ -128,8 +140,8 @@ const printable = (text: string) =>
   text.replaceAll('≤', 'at most').replaceAll('≥', 'at least').replaceAll('→', 'to').replaceAll('✓', '')
 
 function heading(pdf: Pdf, sheet: ReturnSheet, head: { shop: string }): number {
-  put(pdf, 'Return sheet', left + 12, top + 13, { face: 'strong', size: 18 })
-  put(pdf, head.shop, left + 130, top + 19, { size: 10, colour: PENCIL })
+  put(pdf, sheet.end?.title ?? 'Return sheet', left + 12, top + 13, { face: 'strong', size: 18 })
+  put(pdf, head.shop, left + (sheet.end ? 228 : 130), top + 19, { size: 10, colour: PENCIL })
   const which = [
     sheet.body ? `body ${sheet.body.number} of ${sheet.body.of}` : '',
     sheet.revision ? `revision ${sheet.revision}` : '',
@@ -139,15 +151,18 @@ function heading(pdf: Pdf, sheet: ReturnSheet, head: { shop: string }): number {
     width: right - left - 352,
   })
   if (sheet.standing?.word === 'DRAFT') across(pdf, 'DRAFT')
-  if (sheet.standing)
-    put(pdf, `${sheet.standing.word}. ${sheet.standing.rests}`, left + 12, top + 35, {
-      face: 'strong',
-      size: 9,
-      colour: sheet.standing.word === 'PROVED' ? GREEN : RED,
-      width: right - left - 24,
-    })
-  rule(pdf, top + 50)
-  return top + 50
+  const below = sheet.standing
+    ? put(pdf, `${sheet.standing.word}. ${sheet.standing.rests}`, left + 12, top + 35, {
+        face: 'strong',
+        size: 9,
+        colour: sheet.standing.word === 'PROVED' ? GREEN : RED,
+        width: right - left - 24,
+      })
+    : top + 46
+  // A long list of exceptions takes the room that it needs.
+  const end = Math.max(top + 50, below + 4)
+  rule(pdf, end)
+  return end
 }
 
 /** A word across the whole paper, faint: no copy of it passes for what went out. */
@@ -386,6 +401,123 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
   pdf.lineWidth(0.8).strokeColor(INK).moveTo(middle, y0).lineTo(middle, end).stroke()
   rule(pdf, end)
   return end
+}
+
+const END_PICTURE = 190
+
+/** A unit that does not go back repaired: where the worst was found, why that is the end, what was not done. No green anywhere. */
+function endPage(pdf: Pdf, sheet: ReturnSheet, end: EndOfUnit, y0: number, money: string): void {
+  const middle = left + (right - left) * 0.56
+  const section = { x: left + 10, y: y0 + 24, width: middle - left - 24, height: END_PICTURE }
+  put(pdf, 'What was found, in section', left + 12, y0 + 8, { size: 8.5, colour: PENCIL, face: 'strong' })
+  const points = end.picture.outlines.flat()
+  const [x0, x1] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([x]) => x))]
+  const [y2, y3] = [Math.min(...points.map(([, y]) => y)), Math.max(...points.map(([, y]) => y))]
+  const scale = Math.min(section.width / (x1 - x0), section.height / (y3 - y2))
+  const draw = (to: (at: readonly [number, number]) => [number, number]) => {
+    for (const line of end.picture.outlines) {
+      line.forEach((at, i) => (i ? pdf.lineTo(...to(at)) : pdf.moveTo(...to(at))))
+      pdf.stroke()
+    }
+  }
+  const small = ([x, y]: readonly [number, number]): [number, number] => [
+    section.x + (x - x0) * scale,
+    section.y + (y3 - y) * scale,
+  ]
+  pdf.lineWidth(0.6).strokeColor(PENCIL)
+  draw(small)
+  const { at } = end.picture
+  if (at) {
+    // The place once more, large, in a circle with its tangents.
+    const ring = Math.max(8, end.picture.radius * scale)
+    const large = { x: right - 84, y: y0 + 100, r: 72 }
+    const [cx, cy] = small(at)
+    pdf.save().circle(large.x, large.y, large.r).clip()
+    const grow = large.r / end.picture.radius
+    pdf.lineWidth(1).strokeColor(INK)
+    draw(([x, y]) => [large.x + (x - at[0]) * grow, large.y - (y - at[1]) * grow])
+    pdf.restore()
+    pdf.lineWidth(1.6).strokeColor(RED).circle(cx, cy, ring).stroke()
+    pdf.circle(large.x, large.y, large.r).stroke()
+    pdf.lineWidth(0.7).dash(4, { space: 3 })
+    for (const s of [-1, 1])
+      pdf
+        .moveTo(cx, cy + s * ring)
+        .lineTo(large.x, large.y + s * large.r)
+        .stroke()
+    pdf.undash()
+    put(pdf, `× ${(grow / 2.835).toFixed(1)}`, large.x + 40, large.y + 74, {
+      face: 'figures',
+      size: 8.5,
+      colour: PENCIL,
+    })
+  }
+  let y = y0 + END_PICTURE + 40
+  for (const [i, one] of end.found.entries()) {
+    y =
+      put(pdf, foundLine(one), left + 12, y, {
+        face: 'strong',
+        size: i === 0 ? 13 : 10,
+        colour: i === 0 ? RED : INK,
+        width: right - left - 24,
+      }) + 1
+    const who =
+      i === 0 && end.second ? `Found by ${one.by}, seen by ${end.second} too.` : `Found by ${one.by}.`
+    y = put(pdf, `${one.sentence} ${who}`, left + 12, y, { size: 9, width: right - left - 24 }) + 5
+  }
+  if (end.chain.length) {
+    rule(pdf, y + 2)
+    y = put(pdf, 'Why it is condemned', left + 12, y + 8, { face: 'strong', size: 10 }) + 3
+    end.chain.forEach((line, i) => {
+      y = put(pdf, `${i + 1}  ${line}`, left + 12, y, { size: 9.5, width: right - left - 24 }) + 3
+    })
+  }
+  rule(pdf, y + 4)
+  const from = y + 12
+  let yl = put(pdf, 'Not done', left + 12, from, { face: 'strong', size: 10 }) + 3
+  for (const line of end.notDone) {
+    pdf
+      .lineWidth(0.8)
+      .strokeColor(RED)
+      .rect(left + 13, yl + 2, 7, 7)
+      .stroke()
+    pdf
+      .moveTo(left + 13, yl + 9)
+      .lineTo(left + 20, yl + 2)
+      .stroke()
+    yl = put(pdf, line, left + 26, yl, { size: 9.5, width: middle - left - 40 }) + 3
+  }
+  yl = put(pdf, 'The complaint', left + 12, yl + 6, { face: 'strong', size: 10 }) + 3
+  yl = put(
+    pdf,
+    `“${sheet.complaint.words}”: ${sheet.complaint.answer}. ${sheet.complaint.detail}`,
+    left + 12,
+    yl,
+    { size: 9.5, width: middle - left - 24 },
+  )
+  let yr = put(pdf, 'What you can do', middle + 10, from, { face: 'strong', size: 10 }) + 3
+  for (const line of end.can)
+    yr = put(pdf, line, middle + 10, yr, { size: 9.5, width: right - middle - 20 }) + 4
+  if (money)
+    yr = put(pdf, money, middle + 10, yr + 6, { size: 9, colour: PENCIL, width: right - middle - 20 })
+  y = Math.max(yl, yr) + 10
+  rule(pdf, y)
+  if (sheet.startUp.danger)
+    y = put(pdf, sheet.startUp.danger, left + 12, y + 8, {
+      face: 'strong',
+      size: 12,
+      colour: RED,
+      width: right - left - 24,
+    })
+  for (const line of sheet.startUp.lines)
+    y = put(pdf, line, left + 12, y + 4, { size: 9.5, width: right - left - 24 })
+  if (sheet.passed.length + sheet.foundAndDone.length > 0) {
+    y = put(pdf, 'Found and done', left + 12, y + 10, { size: 8.5, colour: PENCIL, face: 'strong' }) + 2
+    for (const line of sheet.foundAndDone) {
+      if (y > bottom - TITLE_HEIGHT - 26) break
+      y = put(pdf, line, left + 12, y, { size: 9, width: right - left - 24 }) + 1
+    }
+  }
 }
 
 /** What the first page has room for; all of it stands on the page behind where there is more. */

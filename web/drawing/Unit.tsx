@@ -2,6 +2,8 @@ import { layUnit, WORD_PX, type LaidUnit, type Standing, type UnitDrawing } from
 import { unitDrawing } from '@ekrond/core/families'
 import { nameOn, type Sheets } from '@ekrond/core/sheets'
 import { useId, useMemo } from 'react'
+import type { ClaimState } from '@ekrond/core/claims'
+import { MarkAt } from './ClaimMark'
 import { CutLine } from './CutLine'
 import { scaleOf } from './geometry'
 import { Bar, Named, Words } from './labels'
@@ -15,12 +17,14 @@ interface Props {
   named: readonly { code: string; number: string; words: string }[]
   /** what is shown, for whoever cannot see it */
   title: string
+  /** what has been shown of its parts, a small mark at each */
+  marks?: Readonly<Record<string, ClaimState>> | undefined
   /** where somebody taps it, mm on the unit */
   onTap?: ((at: readonly [number, number]) => void) | undefined
 }
 
 /** A unit in section at a moment of its teardown or its build, from its family's geometry: off dashed, now blue, on in ink. */
-export function Unit({ sheets, standings, named, title, onTap }: Props) {
+export function Unit({ sheets, standings, named, title, marks, onTap }: Props) {
   const drawing = useMemo(() => unitDrawing(sheets), [sheets])
   const [box, { width, height }] = useSize<SVGSVGElement>()
   return (
@@ -49,6 +53,7 @@ export function Unit({ sheets, standings, named, title, onTap }: Props) {
           sheets={sheets}
           standings={standings}
           named={named}
+          marks={marks}
           room={{ width, height }}
         />
       )}
@@ -62,6 +67,7 @@ export function PaintedUnit({
   sheets,
   standings,
   named,
+  marks = {},
   room,
 }: Omit<Props, 'title' | 'onTap'> & { drawing: UnitDrawing; room: { width: number; height: number } }) {
   const laid = layUnit(drawing, sheets.build.positions, standings, named, room)
@@ -115,6 +121,11 @@ export function PaintedUnit({
           <Axis key={i} line={axis} view={view} />
         ))}
       </g>
+      {parts.map(({ code, anchor, pieces }) => {
+        const state = marks[code]
+        const [x, y] = scaleOf(view.perMm, view.origin)([anchor[0], anchor[1]])
+        return state && pieces.length > 0 ? <MarkAt key={code} state={state} x={x} y={y} r={5} /> : null
+      })}
       {laid.key && <KeyMap laid={laid} drawing={drawing} />}
       {laid.labels.map((label) => (
         <Named key={label.key} label={label} />

@@ -1,3 +1,4 @@
+import { claimsOf, marksOf } from '@ekrond/core/claims'
 import { isFastened, jointOf } from '@ekrond/core/assembly'
 import { assemblyOrder, dueBefore } from '@ekrond/core/work'
 import { useMemo, useState } from 'react'
@@ -55,6 +56,7 @@ function Build({ open }: SheetedProps) {
       <Main $ask={420}>
         <UnitBoard
           sheets={sheets}
+          marks={marksOf(claimsOf(open.state, sheets, open.body, open.known))}
           title="As it goes together"
           legend="dashed: still in a tray · blue: now · ink: on"
           order={down}

@@ -84,6 +84,8 @@ export function ProofSheet({
 }) {
   const [refused, setRefused] = useState('')
   const [fitting, setFitting] = useState(false)
+  // What comes off again takes the whole pane: nothing else is asked meanwhile.
+  const [taking, setTaking] = useState(false)
   // What a hand and an eye show needs no adapter.
   const mayWait = canWait(proof) || open.state.opened?.evidence === false
   const subject = { state: open.state, sheets: open.sheets, body: open.body }
@@ -157,7 +159,7 @@ export function ProofSheet({
             To prove it, these go on first: {missing.map(({ name }) => name.toLowerCase()).join(', ')}.
           </ErrorLine>
         )}
-        {fitting ? (
+        {taking ? null : fitting ? (
           <WhenFitted open={open} proof={proof} done={() => setFitting(false)} />
         ) : (
           <>
@@ -191,9 +193,9 @@ export function ProofSheet({
             )}
           </>
         )}
-        {!fitting && instrument && <Simulated one={instrument} />}
+        {!fitting && !taking && instrument && <Simulated one={instrument} />}
         <AskFoot>
-          {!fitting && (
+          {!fitting && !taking && (
             <MainButton
               onPress={enter}
               isDisabled={
@@ -207,17 +209,17 @@ export function ProofSheet({
               {words} <Key>Enter</Key>
             </MainButton>
           )}
-          {anew && !fitting && (
+          {anew && !fitting && !taking && (
             <Button onPress={anew.act} isDisabled={anew.off === true || missing.length > 0}>
               {anew.words}
             </Button>
           )}
-          {again && !fitting && (running || entering !== null) && (
+          {again && !fitting && !taking && (running || entering !== null) && (
             <Button onPress={again}>
               Again <Key>A</Key>
             </Button>
           )}
-          {mayWait && (
+          {mayWait && !taking && (
             <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 0' }}>
               {fitting ? 'Back to the bench' : 'Only when fitted, because …'}{' '}
               <Key style={{ marginLeft: 'auto' }}>F</Key>
@@ -227,6 +229,7 @@ export function ProofSheet({
             open={open}
             first={standing.state === 'failed' ? proof.opens : []}
             words="Open it again"
+            shows={setTaking}
           />
         </AskFoot>
       </Ask>

@@ -10,7 +10,7 @@ import { useSize } from '../../drawing/sheet'
 import { BoardTitle } from '../../shell/frame'
 import { figures, narrow } from '../../theme/global'
 import type { SheetedProps } from '../withSheets'
-import { Mark, MARK_WORDS, MarkAt } from './ClaimMark'
+import { Mark, MARK_WORDS, MarkAt } from '../../drawing/ClaimMark'
 
 const LEGEND = ['shown', 'open', 'void', 'contradicted', 'excepted'] as const
 

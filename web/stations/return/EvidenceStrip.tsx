@@ -3,7 +3,7 @@ import styled from 'styled-components'
 import { StripCell } from '../../shell/frame'
 import { figures, narrow } from '../../theme/global'
 import type { SheetedProps } from '../withSheets'
-import { MarkAt } from './ClaimMark'
+import { MarkAt } from '../../drawing/ClaimMark'
 
 const Cell = styled(StripCell)`
   flex: 1 0 auto;

@@ -3,6 +3,7 @@ import { useShop } from '../../data/shop'
 import styled from 'styled-components'
 import { figures, narrow } from '../../theme/global'
 import { Fraction, Label } from '../../ui'
+import { EndPaper } from './EndPaper'
 
 const SheetOfPaper = styled.article`
   background: var(--paper);
@@ -126,7 +127,7 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
   return (
     <SheetOfPaper aria-label="Return sheet as it stands">
       <header>
-        <h1>Return sheet</h1>
+        <h1>{sheet.end?.title ?? 'Return sheet'}</h1>
         <span>
           {sheet.model} · <b className="figures">{sheet.listNumber}</b>
           {sheet.body && `, body ${sheet.body.number} of ${sheet.body.of}`}
@@ -138,6 +139,24 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
           <b>{sheet.standing.word}.</b> {sheet.standing.rests}
         </p>
       )}
+      {sheet.end ? <EndPaper sheet={sheet} end={sheet.end} /> : <Repaired sheet={sheet} money={money} />}
+      <div className="card">
+        <h2>{sheet.end ? 'Mind' : 'Start-up card'}</h2>
+        {sheet.startUp.danger && <p className="danger">{sheet.startUp.danger}</p>}
+        <ol>
+          {sheet.startUp.lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ol>
+      </div>
+    </SheetOfPaper>
+  )
+}
+
+/** What was set, proved, found and done of one that goes back. */
+function Repaired({ sheet, money }: { sheet: ReturnSheet; money: string }) {
+  return (
+    <>
       <table>
         <thead>
           <tr>
@@ -234,16 +253,7 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
           ))}
         </div>
       </div>
-      <div className="card">
-        <h2>Start-up card</h2>
-        {sheet.startUp.danger && <p className="danger">{sheet.startUp.danger}</p>}
-        <ol>
-          {sheet.startUp.lines.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ol>
-      </div>
-    </SheetOfPaper>
+    </>
   )
 }
 

@@ -1,3 +1,4 @@
+import { claimsOf, marksOf } from '@ekrond/core/claims'
 import { teardownOrder } from '@ekrond/core/work'
 import { teardownUnlocked } from '@ekrond/core/stations'
 import { settingKey } from '@ekrond/core/sheets'
@@ -55,6 +56,7 @@ function Teardown({ open }: SheetedProps) {
       <Main $ask={420}>
         <UnitBoard
           sheets={sheets}
+          marks={marksOf(claimsOf(open.state, sheets, open.body, open.known))}
           title="As it comes apart"
           legend={
             body.taught

@@ -1,3 +1,4 @@
+import type { ClaimState } from '@ekrond/core/claims'
 import type { Standing } from '@ekrond/core/drawing'
 import type { Position, Sheets } from '@ekrond/core/sheets'
 import { useMemo, type ReactNode } from 'react'
@@ -7,6 +8,8 @@ import { Board, BoardDrawing, BoardTitle } from '../../shell/frame'
 
 interface Props {
   sheets: Sheets
+  /** what has been shown of its parts */
+  marks?: Readonly<Record<string, ClaimState>> | undefined
   /** what is done, and which line says what */
   title: string
   legend: string
@@ -41,6 +44,7 @@ const NAMED = 3
 /** The unit in section as it stands now, apart or together; teardown and build show the same one, each in its own direction. */
 export function UnitBoard({
   sheets,
+  marks,
   title,
   legend,
   order,
@@ -85,6 +89,7 @@ export function UnitBoard({
             sheets={sheets}
             standings={standings}
             named={named}
+            marks={marks}
             onTap={onTap}
             title={`${sheets.spec.modelName} in section, ${order.length} parts: ${lying} off.${
               current ? ` Now ${current.name}.` : ''
