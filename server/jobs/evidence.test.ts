@@ -1,4 +1,4 @@
-import { fold, type DataOf, type Entry, type JobState, type SheetsByBody } from '@ekrond/core/job'
+import { admit, fold, type DataOf, type Entry, type JobState, type SheetsByBody } from '@ekrond/core/job'
 import { allClaims, claimsOf, isSettled, type Known } from '@ekrond/core/claims'
 import { returnSheets } from '@ekrond/core/return-sheet'
 import type { Sheets } from '@ekrond/core/sheets'
@@ -556,5 +556,110 @@ describe('marks and measures against the list number', () => {
     // 40 mm: 4 σ of 0.1 and 2 % of it are 1.2 mm.
     expect(points(unit, read(41.1), stamped(unit, ''))).toEqual([])
     expect(points(unit, read(42), stamped(unit, ''))).toEqual(['identity:throttleBoreMm'])
+  })
+})
+
+describe('each body of a bank ends by itself', () => {
+  const close = (of: number | null): DataOf['job.closed'] => ({
+    why: 'condemned',
+    words: 'cracked at the rail',
+    of,
+    second: 'O. Dell',
+  })
+  it('one that is condemned is asked for nothing more, and the others go back', async () => {
+    const unit = await honest('B34', { bodies: 4 })
+    const bare = without(
+      unit.log,
+      ({ kind, body }) => body === 3 && /^(part\.|finding\.|fastener\.|passage\.|reading\.)/.test(kind),
+    )
+    expect(unit.stands(bare).some((point) => point.startsWith('3#'))).toBe(true)
+    const ended = more(bare, 'job.closed', close(3))
+    expect(unit.state(ended).closed).toBeNull()
+    expect(unit.stands(ended).filter((point) => point.startsWith('3#'))).toEqual([])
+    const pages = returnSheets(unit.state(more(ended, 'job.returned', { seenSeq: 1 })), unit.all, 1)
+    expect(pages.map(({ standing }) => standing!.word === 'CONDEMNED')).toEqual([false, false, true, false])
+    expect(pages[2]!.startUp.danger).toMatch(/^Do not fit it/)
+    expect(pages[0]!.end).toBeUndefined()
+  })
+  it('the job ends with its last one, and is opened again with a reason', async () => {
+    const unit = await honest('B34', { bodies: 4 })
+    const all = [1, 2, 3, 4].reduce<readonly Entry[]>(
+      (log, body) => more(log, 'job.closed', close(body)),
+      unit.log,
+    )
+    expect(unit.state(all.slice(0, -1)).closed).toBeNull()
+    expect(unit.state(all).closed).toMatchObject({ why: 'condemned', second: 'O. Dell' })
+    const again = unit.state(more(all, 'job.reopened', { why: 'another body was found' }))
+    expect(again.closed).toBeNull()
+    expect(Object.values(again.bodies).every(({ ended }) => ended === null)).toBe(true)
+  })
+})
+
+describe('who answers for an exception', () => {
+  const out = (unit: Told) =>
+    changed(
+      unit.log,
+      'reading.taken',
+      (data) => ({ ...data, raw: '14.4', value: 14.4, shown: { ...data.shown, verdict: 'out' as const } }),
+      ({ code }) => code === 'float.height',
+    )
+  const pass = (unit: Told, log: readonly Entry[], by: string, second: string | null) =>
+    admit(
+      unit.state(log),
+      unsent(
+        ++made,
+        'gate.passed',
+        { point: 'setting:float.height/none', why: 'runs so', second, value: '14.4' },
+        { job: log[0]!.job, by },
+      ),
+      unit.all,
+    )?.code
+  it('is not who did the work, nor one person where two worked', async () => {
+    const unit = await honest('K-44')
+    const log = out(unit)
+    const worker = log.findLast(
+      ({ kind, data }) => kind === 'reading.taken' && (data as { code: string }).code === 'float.height',
+    )!.by
+    const other = worker === 'R. Oda' ? 'I. Marrow' : 'R. Oda'
+    expect(pass(unit, log, other, worker)).toBe('own work')
+    expect(pass(unit, log, worker, other)).toBeUndefined()
+    expect(pass(unit, log, other, other)).toBe('second')
+    const two = more(log, 'note.written', { text: 'looked in' }, 'O. Dell')
+    expect(pass(unit, two, worker, null)).toBe('second missing')
+  })
+  it('in a shop of one signs alone, and the paper says so', async () => {
+    const unit = await honest('K-44')
+    const alone = out(unit).map((entry) => ({ ...entry, by: 'I. Marrow' }))
+    expect(pass(unit, alone, 'I. Marrow', null)).toBeUndefined()
+    const passed = more(alone, 'gate.passed', {
+      point: 'setting:float.height/none',
+      why: 'runs so',
+      second: null,
+      value: '14.4',
+    })
+    const worth = paper(unit, passed)
+    // A float height is no small thing: its paper is not PROVED EXCEPT.
+    expect(worth.word).toBe('NOT PROVED')
+    expect(worth.rests).toContain('I. Marrow, signed by one person')
+  })
+  it('a setting a little out is an exception that is printed', async () => {
+    const unit = await honest('K-44')
+    const log = changed(
+      unit.log,
+      'reading.taken',
+      (data) => ({ ...data, raw: '6.1', value: 6.1, shown: { ...data.shown, verdict: 'out' as const } }),
+      ({ code }) => code === 'vacuumBreak.gap',
+    )
+    const point = openPoints(unit.state(log), unit.all)[0]!
+    expect(point).toMatchObject({ point: 'setting:vacuumBreak.gap/none', weight: 'minor', value: '6.1' })
+    const passed = more(log, 'gate.passed', {
+      point: point.point,
+      why: 'its lever is at the stop',
+      second: 'R. Oda',
+      value: '6.1',
+    })
+    const worth = paper(unit, passed)
+    expect(worth.word).toBe('PROVED EXCEPT')
+    expect(worth.rests).toContain('its lever is at the stop (I. Marrow with R. Oda, name only)')
   })
 })
