@@ -86,3 +86,27 @@ test('only named work is DONE AS ASKED: what leaks and what it opens stays asked
   await expect(points.getByText(/not looked at|No passage was blown/)).toHaveCount(0)
   await expect(points.getByText('Not bench-proved here')).toBeVisible()
 })
+
+test('given back while the server is away it waits for it, a draft, and went back only once the server has it', async ({
+  bench: page,
+  shop,
+}) => {
+  await page.goto('/jobs/1186/return')
+  await expect(page.getByRole('heading', { name: 'Nothing stands in its way.' })).toBeVisible()
+  await shop.stop()
+  await page.getByRole('button', { name: 'Give it back' }).click()
+  await expect(page.getByRole('heading', { name: 'It waits for the server.' })).toBeVisible()
+  await expect(page.getByRole('article', { name: 'Return sheet as it stands' })).toContainText('DRAFT.')
+  await expect(page.getByText('It went back.')).toHaveCount(0)
+  await shop.start()
+  await expect(page.getByRole('heading', { name: 'It went back. Sheet, revision A.' })).toBeVisible()
+  await expect(page.getByRole('article', { name: 'Return sheet as it stands' })).not.toContainText('DRAFT.')
+  // Taken back after it went out: not without a reason.
+  await page.goto('/jobs/1186/set')
+  await page.keyboard.press('u')
+  const asked = page.getByRole('dialog')
+  await expect(asked.getByRole('heading', { name: 'Take it back after it went out?' })).toBeVisible()
+  await asked.getByRole('button', { name: 'Take it back' }).click()
+  await expect(asked.getByRole('alert')).toContainText('Say why')
+  await asked.getByRole('button', { name: 'Leave it' }).click()
+})

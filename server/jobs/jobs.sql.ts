@@ -243,37 +243,24 @@ export async function selectSheets(
   return spec && build ? { specRev, buildRev, spec, build } : undefined
 }
 
-/** What list numbers bear and measure, by list number. */
-export async function selectStamped(
+/** What the library says of list numbers today: what they bear and measure, and their newest sheets where those are others than the given revisions. */
+export async function selectOfLibrary(
   db: Queryable,
   listNumbers: readonly string[],
-): Promise<Map<string, Stamped>> {
-  const { rows } = await db.query<Stamped>(
-    'select list_number as "listNumber", mark, features from list_number where list_number = any($1)',
-    [listNumbers],
+  specRevs: readonly string[],
+): Promise<Map<string, Stamped & { sheets: Sheets | null }>> {
+  const { rows } = await db.query<Stamped & { sheets: Sheets | null }>(
+    `select l.list_number as "listNumber", l.mark, l.features,
+            case when s.revision <> all($2) then (
+              select jsonb_build_object('specRev', s.revision, 'buildRev', b.revision, 'spec', n.sheet, 'build', b.sheet)
+                from sheet_revision b join sheet_revision n on n.revision = s.revision
+               where b.list_number = l.list_number and b.kind = 'build' order by b.number desc limit 1) end as sheets
+       from list_number l
+       join lateral (select revision from sheet_revision where list_number = l.list_number and kind = 'spec' order by number desc limit 1) s on true
+      where l.list_number = any($1)`,
+    [listNumbers, specRevs],
   )
   return new Map(rows.map((one) => [one.listNumber, one]))
-}
-
-/** The newest sheets of list numbers, by list number, in one query. */
-export async function selectNewestSheets(
-  db: Queryable,
-  listNumbers: readonly string[],
-): Promise<Map<string, Sheets>> {
-  const { rows } = await db.query<{
-    listNumber: string
-    specRev: string
-    buildRev: string
-    spec: Sheets['spec']
-    build: Sheets['build']
-  }>(
-    `select n as "listNumber", s.revision as "specRev", b.revision as "buildRev", s.sheet as spec, b.sheet as build
-       from unnest($1::text[]) as n
-       join lateral (select revision, sheet from sheet_revision where list_number = n and kind = 'spec' order by number desc limit 1) s on true
-       join lateral (select revision, sheet from sheet_revision where list_number = n and kind = 'build' order by number desc limit 1) b on true`,
-    [listNumbers],
-  )
-  return new Map(rows.map(({ listNumber, ...sheets }) => [listNumber, sheets]))
 }
 
 export async function insertReturnSheet(
