@@ -146,7 +146,7 @@ function heading(pdf: Pdf, sheet: ReturnSheet, head: { shop: string }): number {
     sheet.body ? `body ${sheet.body.number} of ${sheet.body.of}` : '',
     sheet.revision ? `revision ${sheet.revision}` : '',
   ]
-  put(pdf, [sheet.model, ...which.filter(Boolean)].join(', '), left + 340, top + 19, {
+  put(pdf, [...(sheet.end ? [] : [sheet.model]), ...which.filter(Boolean)].join(', '), left + 340, top + 19, {
     size: 10,
     width: right - left - 352,
   })
@@ -403,13 +403,17 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
   return end
 }
 
-const END_PICTURE = 190
+const END_PICTURE = 158
 
 /** A unit that does not go back repaired: where the worst was found, why that is the end, what was not done. No green anywhere. */
 function endPage(pdf: Pdf, sheet: ReturnSheet, end: EndOfUnit, y0: number, money: string): void {
   const middle = left + (right - left) * 0.56
-  const section = { x: left + 10, y: y0 + 24, width: middle - left - 24, height: END_PICTURE }
-  put(pdf, 'What was found, in section', left + 12, y0 + 8, { size: 8.5, colour: PENCIL, face: 'strong' })
+  const section = { x: left + 14, y: y0 + 30, width: middle - left - 24, height: END_PICTURE }
+  put(pdf, `What was found: ${sheet.model}, in section`, left + 12, y0 + 8, {
+    size: 8.5,
+    colour: PENCIL,
+    face: 'strong',
+  })
   const points = end.picture.outlines.flat()
   const [x0, x1] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([x]) => x))]
   const [y2, y3] = [Math.min(...points.map(([, y]) => y)), Math.max(...points.map(([, y]) => y))]
@@ -430,7 +434,7 @@ function endPage(pdf: Pdf, sheet: ReturnSheet, end: EndOfUnit, y0: number, money
   if (at) {
     // The place once more, large, in a circle with its tangents.
     const ring = Math.max(8, end.picture.radius * scale)
-    const large = { x: right - 84, y: y0 + 100, r: 72 }
+    const large = { x: right - 84, y: y0 + 92, r: 72 }
     const [cx, cy] = small(at)
     pdf.save().circle(large.x, large.y, large.r).clip()
     const grow = large.r / end.picture.radius
@@ -452,7 +456,7 @@ function endPage(pdf: Pdf, sheet: ReturnSheet, end: EndOfUnit, y0: number, money
       colour: PENCIL,
     })
   }
-  let y = y0 + END_PICTURE + 40
+  let y = y0 + END_PICTURE + 44
   for (const [i, one] of end.found.entries()) {
     y =
       put(pdf, foundLine(one), left + 12, y, {

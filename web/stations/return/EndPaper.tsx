@@ -4,9 +4,9 @@ import { figures, narrow } from '../../theme/global'
 import { Label } from '../../ui'
 
 const WIDE = 720
-const HIGH = 260
-const LARGE = { x: 588, y: 132, r: 116 }
-const SMALL = { x: 12, y: 14, width: 420, height: 232 }
+const HIGH = 284
+const LARGE = { x: 588, y: 140, r: 122 }
+const SMALL = { x: 20, y: 40, width: 410, height: 220 }
 
 /** A unit that does not go back repaired, as its paper tells it: where the worst was found, why that is the end, what was not done. */
 export function EndPaper({ sheet, end }: { sheet: ReturnSheet; end: EndOfUnit }) {

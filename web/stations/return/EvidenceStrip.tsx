@@ -7,8 +7,8 @@ import { MarkAt } from '../../drawing/ClaimMark'
 
 const Cell = styled(StripCell)`
   flex: 1 0 auto;
-  padding: 8px 6px 6px;
-  min-width: 50px;
+  padding: 8px 5px 6px;
+  min-width: 48px;
   & > h3 {
     font: 600 15px/1.3 ${narrow};
     white-space: nowrap;
@@ -19,7 +19,7 @@ const Cell = styled(StripCell)`
     white-space: nowrap;
   }
 `
-const PITCH = 3.1
+const PITCH = 2.8
 
 /** Everything that has to be shown, kind by kind: a graduation each, those that are not settled hang below. */
 export function EvidenceStrip({ open }: SheetedProps) {
