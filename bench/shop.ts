@@ -324,6 +324,8 @@ export async function fillJobs(pool: Pool, jobs: number, entries: number): Promi
   const kinds = 20
   const client = await pool.connect()
   try {
+    // Filling is no question of the shop: it may take as long as it takes.
+    await client.query('set statement_timeout = 0')
     await client.query(
       'create temp table pattern_rows (n int, seq int, kind text, v int, body int, data jsonb, by_person text)',
     )

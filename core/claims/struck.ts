@@ -1,4 +1,5 @@
 import type { Disposition } from '../findings/conditions.ts'
+import type { Entry } from '../job/entry.ts'
 import { standings } from '../job/standings.ts'
 import { bodyOf, type JobState } from '../job/state.ts'
 import { seqOf } from '../work/moments.ts'
@@ -24,26 +25,53 @@ const ADVERSE: ReadonlySet<string> = new Set(['replace', 'condemn'])
  * anything else was entered was none; what was taken back later is settled by a measurement, by somebody else's look, or by a new part.
  */
 export function takenBack(state: JobState, body: number): TakenBack[] {
-  if (!state.log.some(({ corrects }) => corrects)) return []
-  const alive = standings(state.log)
   const here = bodyOf(state, body)
-  return state.log.flatMap((entry): TakenBack[] => {
-    if (entry.kind !== 'finding.judged' || (entry.body ?? 1) !== body || alive.get(entry.id) === 'alive')
-      return []
-    const { position, shown, override } = entry.data as Judged
-    const worst = [shown.disposition, override?.disposition ?? shown.disposition]
-    if (!worst.some((one) => ADVERSE.has(one))) return []
-    const taker = state.log.find(({ corrects }) => corrects === entry.id)
-    const between = state.log.some(
-      ({ seq, kind, by }) =>
-        taker && seq > entry.seq && seq < taker.seq && !(kind === 'entry.struck' && by === entry.by),
+  return adverseTaken(state.log).flatMap((one): TakenBack[] => {
+    if (one.body !== body) return []
+    const settled = (here.findings[one.position]?.said ?? []).some(
+      ({ entry, measured, by }) => seqOf(state, entry) > one.seq && (measured !== null || by !== one.by),
     )
-    if (!taker || (taker.by === entry.by && !between)) return []
-    const settled = (here.findings[position]?.said ?? []).some(
-      (one) => seqOf(state, one.entry) > entry.seq && (one.measured !== null || one.by !== entry.by),
-    )
-    const on = here.on[position]
-    const renewed = on !== undefined && on.from !== 'old' && seqOf(state, on.entry) > entry.seq
-    return settled || renewed ? [] : [{ position, by: entry.by, condemned: worst.includes('condemn') }]
+    const on = here.on[one.position]
+    const renewed = on !== undefined && on.from !== 'old' && seqOf(state, on.entry) > one.seq
+    return settled || renewed ? [] : [{ position: one.position, by: one.by, condemned: one.condemned }]
   })
+}
+
+interface Taken extends TakenBack {
+  body: number
+  seq: number
+}
+
+// A log is never changed: what was taken back in it is looked for once.
+const ofLogs = new WeakMap<JobState['log'], readonly Taken[]>()
+
+/** Every adverse verdict of a log that was struck or corrected, a slip that was taken back at once left out. */
+function adverseTaken(log: JobState['log']): readonly Taken[] {
+  const known = ofLogs.get(log)
+  if (known) return known
+  const takers = new Map<string, Entry>()
+  for (const entry of log) if (entry.corrects) takers.set(entry.corrects, entry)
+  const taken: Taken[] = []
+  const alive = takers.size > 0 ? standings(log) : null
+  for (const entry of takers.size > 0 ? log : []) {
+    const taker = entry.kind === 'finding.judged' ? takers.get(entry.id) : undefined
+    if (!taker || alive?.get(entry.id) === 'alive') continue
+    const { position, shown, override } = entry.data as Judged
+    const said = [shown.disposition, override?.disposition ?? shown.disposition]
+    if (!said.some((one) => ADVERSE.has(one))) continue
+    const between = log.some(
+      ({ seq, kind, by }) =>
+        seq > entry.seq && seq < taker.seq && !(kind === 'entry.struck' && by === entry.by),
+    )
+    if (taker.by === entry.by && !between) continue
+    taken.push({
+      position,
+      by: entry.by,
+      condemned: said.includes('condemn'),
+      body: entry.body ?? 1,
+      seq: entry.seq,
+    })
+  }
+  ofLogs.set(log, taken)
+  return taken
 }

@@ -142,8 +142,19 @@ function bar(line: Line, half: number): Pt[] {
   return [...sides.map(([one]) => one), ...sides.map(([, other]) => other).reverse()]
 }
 
+// Sheets are never changed: what was laid out of them once stands.
+const plans = new WeakMap<Described, PassagePlan>()
+
 /** The passages of a list number's family, where they lie in its own drawing. */
 export function passagePlanOf(sheets: Described): PassagePlan {
+  const known = plans.get(sheets)
+  if (known) return known
+  const plan = laidPassages(sheets)
+  plans.set(sheets, plan)
+  return plan
+}
+
+function laidPassages(sheets: Described): PassagePlan {
   const k = sizeIn(sheets)
   const at = ([x, y, r = 0]: Pt): Pt => [x * k, y * k, r * k]
   const { ports, passages } = passagePlans[familyOf(sheets)]

@@ -1,3 +1,4 @@
+import { entryOf, seqOf } from '../work/moments.ts'
 import { judgedByOther, nameOn, settingKey, type Sheets } from '../sheets/index.ts'
 import { bodyOf, lastSaid, readBodyKey, type JobState } from './state.ts'
 
@@ -14,8 +15,8 @@ export interface CheckAgain {
  */
 export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgain[] {
   const here = bodyOf(state, body)
-  const seqOf = (id: string) => state.log.find((entry) => entry.id === id)?.seq ?? 0
-  const corrected = state.log.find((entry) => entry.id === here.ident?.entry && entry.corrects)
+  const chosen = entryOf(state, here.ident?.entry)
+  const corrected = chosen?.corrects ? chosen : undefined
   const readings = Object.entries(here.readings).flatMap(([key, judged]): CheckAgain[] => {
     const said = lastSaid(judged)!
     const setting = sheets.spec.settings.find((s) => settingKey(s) === key)
@@ -34,7 +35,7 @@ export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgai
   const overrides = Object.entries(here.findings).flatMap(([code, judged]): CheckAgain[] => {
     const finding = lastSaid(judged)!
     const position = sheets.build.positions.find((p) => p.code === code)
-    return finding.overridden && position && seqOf(finding.entry) < corrected.seq
+    return finding.overridden && position && seqOf(state, finding.entry) < corrected.seq
       ? [
           {
             what: 'override',
@@ -47,7 +48,7 @@ export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgai
   })
   const partsHere = new Set(sheets.build.positions.map((p) => p.part))
   const orders = state.orders
-    .filter((order) => seqOf(order.entry) < corrected.seq)
+    .filter((order) => seqOf(state, order.entry) < corrected.seq)
     .flatMap((order) =>
       order.lines
         .filter(

@@ -103,7 +103,8 @@ export function waitsForParts(here: BodyState, setting: SettingSpec, build: Buil
 }
 
 const entriesOf = new WeakMap<JobState['log'], Map<string, Entry>>()
-function entryOf(state: JobState, id: string | undefined): Entry | undefined {
+/** An entry of the log by its id; undefined where it is not there. */
+export function entryOf(state: JobState, id: string | undefined): Entry | undefined {
   let known = entriesOf.get(state.log)
   if (!known) {
     known = new Map(state.log.map((entry) => [entry.id, entry]))
