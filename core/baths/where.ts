@@ -42,7 +42,7 @@ export function bathItems(state: JobState, all: SheetsByBody, number: number, no
   if (!state.opened || state.returned || state.closed) return []
   return bodyNumbers(state).flatMap((body) => {
     const sheets = all[body]
-    if (!sheets) return []
+    if (!sheets || bodyOf(state, body).ended) return []
     const where = whereIs(state, sheets, body, nowMs)
     const here = bodyOf(state, body)
     return sheets.build.positions.flatMap((position): BathItem[] => {

@@ -1,4 +1,4 @@
-import { uncured, type Uncured } from '../findings/cure.ts'
+import { isDoubtful, uncured, type Uncured } from '../findings/cure.ts'
 import type { Disposition } from '../findings/conditions.ts'
 import { rejudged } from '../findings/rejudged.ts'
 import { checkAgain } from '../job/again.ts'
@@ -75,11 +75,11 @@ function partClaim(
     ways.push(way('open', 'unmeasured', name, next, { group: 'unmeasured' }))
   if (off?.again === 'broke here' && !renewed && !always)
     ways.push(way('open', `need:${code}`, `${name} is still needed`, 'broke here'))
-  if (last && !last.sure && last.ruled === 'reuse' && !renewed)
+  if (last && (isDoubtful(last) || (!last.sure && last.ruled === 'reuse')) && !renewed)
     ways.push(
       way('open', `doubt:${code}`, `${name}: the measurement is doubtful`, last.sentence, {
         value: last.raw,
-        weight: 'minor',
+        weight: last.ruled === 'reuse' ? 'minor' : 'major',
       }),
     )
   if (judged?.differ && !renewed)

@@ -1,3 +1,4 @@
+import { jobNeeds } from '../job/needs.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { models } from '../../demo/catalogue.ts'
@@ -82,6 +83,15 @@ describe('what cures a finding', () => {
     job.enter('finding.judged', judged('throttle.shaft', 'reuse', { measured: true }))
     expect(job.gate()).not.toContain('finding:throttle.shaft')
   })
+  it('a measurement that its gauge cannot settle is no finding: nothing is bought for it, and it is measured again', () => {
+    const job = begin(ferry)
+    job.enter('finding.judged', judged('throttle.shaft', 'replace', { measured: true, sure: false }))
+    expect(job.gate()).toContain('doubt:throttle.shaft')
+    expect(job.gate()).not.toContain('finding:throttle.shaft')
+    expect(jobNeeds(job.state(), ferry).some(({ position }) => position === 'throttle.shaft')).toBe(false)
+    job.enter('finding.judged', judged('throttle.shaft', 'reuse', { measured: true }))
+    expect(job.gate()).not.toContain('doubt:throttle.shaft')
+  })
   it('a condemned body lets no second name pass it', () => {
     const job = begin(ferry)
     job.enter('finding.judged', judged('body', 'condemn'))
@@ -161,6 +171,8 @@ describe('the gate', () => {
               )
               if (!done) continue
               const before = asks.get(position)
+              // What a gauge cannot settle is no finding, either way.
+              if (one.measured && !one.sure && !(one.soften && one.ruled !== 'reuse')) continue
               if (one.ruled !== 'reuse') asks.set(position, { measured: one.measured })
               else if (before && one.sure && (!before.measured || one.measured)) asks.delete(position)
             } else if (one.do === 'off') job.enter('part.off', { position, tray: 'B' })

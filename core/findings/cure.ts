@@ -59,7 +59,12 @@ export function uncured(state: JobState, sheets: Sheets, body = 1): Uncured[] {
 }
 
 /** Whether a judgement asks for something: by its rule, whatever was said against it. */
-const asks = (finding: FindingData): boolean => finding.ruled !== 'reuse' || finding.disposition !== 'reuse'
+const asks = (finding: FindingData): boolean =>
+  !isDoubtful(finding) && (finding.ruled !== 'reuse' || finding.disposition !== 'reuse')
+
+/** A measurement that its gauge cannot settle is no finding: it is measured again with a finer one before anything follows from it. */
+export const isDoubtful = (finding: Pick<FindingData, 'measured' | 'sure'>): boolean =>
+  finding.measured !== null && !finding.sure
 
 const isAdverse = ({ ruled, disposition }: FindingData): boolean =>
   [ruled, disposition].some((one) => one === 'replace' || one === 'condemn')

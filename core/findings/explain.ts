@@ -3,7 +3,7 @@ import type { SheetsByBody } from '../job/kind.ts'
 import { bodyOf, readBodyKey, type JobState } from '../job/state.ts'
 import type { Position, Sheets } from '../sheets/schemas.ts'
 import { conditionOf } from './conditions.ts'
-import { foundWith } from './cure.ts'
+import { foundWith, isDoubtful } from './cure.ts'
 
 /** A suspect of the complaint, as the findings so far leave it. */
 export interface Weighed extends Suspect {
@@ -30,7 +30,7 @@ export function weighFindings(state: JobState, sheets: Sheets, body = 1): Weighe
     const judged = suspect.positions.flatMap((code) => {
       const finding = foundWith(here.findings[code])
       const position = sheets.build.positions.find((one) => one.code === code)
-      return finding && position
+      return finding && position && !isDoubtful(finding)
         ? [{ code, explains: causesOf(position, finding.condition, finding.ruled) }]
         : []
     })
@@ -116,7 +116,9 @@ export function causesNamed(state: JobState, all: SheetsByBody, by: readonly str
     const { body, key } = readBodyKey(one)
     const position = all[body]?.build.positions.find(({ code }) => code === key)
     const finding = foundWith(bodyOf(state, body).findings[key])
-    return position && finding ? causesOf(position, finding.condition, finding.ruled) : []
+    return position && finding && !isDoubtful(finding)
+      ? causesOf(position, finding.condition, finding.ruled)
+      : []
   })
   return [...new Set(named)].filter((code) => (symptomOf(code, symptom) ?? 0) > 0)
 }

@@ -1,5 +1,5 @@
 export * from './conditions.ts'
-export { foundWith, uncured, type Uncured } from './cure.ts'
+export { foundWith, isDoubtful, uncured, type Uncured } from './cure.ts'
 export { causesNamed, weighFindings, wouldExplain, type Weighed } from './explain.ts'
 export { storiesOf, type Story } from './story.ts'
 export { mendOrBuy, type MendOrBuy } from './mend.ts'

@@ -1,5 +1,5 @@
 import type { SheetsByBody } from './kind.ts'
-import { conditionsOf } from '../findings/index.ts'
+import { conditionsOf, isDoubtful } from '../findings/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import type { Order } from './kinds/order.placed.ts'
 import { bodyKey, bodyNumbers, bodyOf, lastSaid, readBodyKey, type JobState } from './state.ts'
@@ -28,7 +28,12 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
     const finding = lastSaid(here.findings[position.code])
     // What broke at this bench is needed whatever was found of it before.
     const broke = here.off[position.code]?.again === 'broke here'
-    const replace = broke || finding?.disposition === 'replace' || finding?.disposition === 'condemn'
+    // What is doubtful is measured with a finer gauge before anything is bought for it.
+    const replace =
+      broke ||
+      (finding !== undefined &&
+        !isDoubtful(finding) &&
+        (finding.disposition === 'replace' || finding.disposition === 'condemn'))
     const overridden = finding?.overridden && !replace
     const spoiled = position.ethanolLimit !== null && ethanol > position.ethanolLimit
     if (overridden || !(replace || position.always || spoiled)) return []

@@ -88,6 +88,10 @@ function shortOf(
         : inletTestKpa(sheets.spec, workingConditions(state.opened ?? undefined, sheets.spec))
     if (measured.fromKpa < asked * SHARE_OF_ASKED)
       return `it was made at ${figure(measured.fromKpa)} kPa, ${figure(asked)} is asked`
+    // Judged where it is read: the limit that stands in an entry is not the sheet's.
+    const limit = proof.code === 'inlet' ? proof.limits.inletMlMin : measured.limit
+    if (measured.high > limit + 1e-9)
+      return `it may leak ${figure(measured.high)} mL/min, ${figure(limit)} at most`
   }
   for (const one of bodiesOfProof(state, body, proof)) {
     const { fasteners } = bodyOf(state, one)

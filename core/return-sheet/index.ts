@@ -1,6 +1,6 @@
 import { lookCodes, lookSays } from '../asfound/index.ts'
 import { complaintWords } from '../complaint/index.ts'
-import { conditionsOf, dispositionWord, foundWith, sedimentOf } from '../findings/index.ts'
+import { conditionsOf, dispositionWord, foundWith, isDoubtful, sedimentOf } from '../findings/index.ts'
 import {
   afterReturn,
   bodiesOf,
@@ -263,7 +263,11 @@ function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): s
       (position.always && !finding.measured && conditionsOf[position.kind][0]!.code === finding.condition)
     )
       return []
-    const done = fresh(position.code) ? 'new' : passed || dispositionWord[finding.disposition].toLowerCase()
+    const done = fresh(position.code)
+      ? 'new'
+      : isDoubtful(finding)
+        ? 'doubtful, to be measured again'
+        : passed || dispositionWord[finding.disposition].toLowerCase()
     return [`${position.name}: ${found(finding, position).replace(/\.$/, '')}: ${done}`]
   })
   const routine = build.positions

@@ -185,6 +185,18 @@ describe.each(MODELS)('a %s', (model) => {
         ),
       ).toContain('proof:weep')
   })
+  it('proved by a limit that its sheet does not have is proved again', () => {
+    const wide = changed(
+      unit.log,
+      'proof.measured',
+      (data) =>
+        data.measured.what === 'hold'
+          ? { ...data, measured: { ...data.measured, limit: 100, leak: 45, low: 40, high: 50 } }
+          : data,
+      ({ proof }) => proof === 'inlet',
+    )
+    expect(unit.stands(wide)).toContain('proof:inlet')
+  })
   it('that was opened once more asks for what rests on what came off, and for nothing twice', () => {
     const { tray, code } = position((one) => one.code === 'needle')!
     const log = more(more(unit.log, 'part.off', { position: code, tray, again: 'opened again' }), 'part.on', {

@@ -1,4 +1,4 @@
-import { bodyNumbers } from '@ekrond/core/job'
+import { bodyNumbers, bodyOf } from '@ekrond/core/job'
 import { stationStates, type StationName } from '@ekrond/core/stations'
 import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
@@ -40,15 +40,24 @@ export function Bodies({ open, station, rest }: { open: OpenJob; station: Statio
     <UnderZones as="nav" aria-label="Bodies of the bank">
       {bodyNumbers(open.state).map((body) => {
         const state = stationStates(open.state, open.all, body)[station]
+        const { ended } = bodyOf(open.state, body)
         return (
           <Body
             key={body}
             to={open.to(station, body)}
             $here={body === open.body}
             aria-current={body === open.body ? 'true' : undefined}
-            aria-label={`Body ${body}, ${STATE_WORDS[state]}`}
+            aria-label={`Body ${body}, ${ended ? ended.why : STATE_WORDS[state]}`}
           >
-            <StateShape state={state} /> Body {body}
+            {ended ? (
+              <s>
+                Body {body}, {ended.why}
+              </s>
+            ) : (
+              <>
+                <StateShape state={state} /> Body {body}
+              </>
+            )}
           </Body>
         )
       })}
