@@ -122,7 +122,8 @@ export function PaintedUnit({
         ))}
       </g>
       {parts.map(({ code, anchor, pieces }) => {
-        const state = marks[code]
+        // A leader's own point says enough of what it names.
+        const state = named.some((one) => one.code === code) ? undefined : marks[code]
         const [x, y] = scaleOf(view.perMm, view.origin)([anchor[0], anchor[1]])
         return state && pieces.length > 0 ? <MarkAt key={code} state={state} x={x} y={y} r={5} /> : null
       })}

@@ -288,7 +288,8 @@ function Named({
         fill={colour}
         style={{ font: `${trouble ? 600 : 500} 16px ${narrow}` }}
       >
-        {place.name}
+        {/* On a narrow board there is room for the first word of it. */}
+        {column < 130 ? place.name.split(',')[0] : place.name}
       </text>
       {shown.map((claim, i) => (
         <MarkAt

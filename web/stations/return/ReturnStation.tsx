@@ -10,12 +10,13 @@ import { Scrolled } from '../../ui/Scrolled'
 import { BeforeAfter } from '../../photos/BeforeAfter'
 import { OnStrip } from '../../shell/OnStrip'
 import { SettingsStrip } from '../../shell/SettingsStrip'
-import { ErrorLine, Key, Label, MainButton, QuietButton, Tick } from '../../ui'
+import { ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Paper } from './Paper'
 import { stampNow } from '../../data/clock'
 import { figures } from '../../theme/global'
+import { Mark } from '../../drawing/ClaimMark'
 import { EvidenceBoard } from './EvidenceBoard'
 import { EvidenceStrip } from './EvidenceStrip'
 import { LetPass, whereOf } from './LetPass'
@@ -170,6 +171,7 @@ function Return({ open }: SheetedProps) {
               <p style={{ fontSize: 17 }}>
                 The sheet is made as the job stands now, and kept with its fingerprint.
               </p>
+              <PaperWillSay open={open} />
             </>
           ) : (
             <>
@@ -209,7 +211,7 @@ function Return({ open }: SheetedProps) {
                 .filter((p) => p.passed)
                 .map((p) => (
                   <p key={p.point} style={{ fontSize: 15 }}>
-                    <Tick /> {p.title}: {p.passed!.why} ({signedBy(p.passed!)})
+                    <Mark state="excepted" /> {p.title}: {p.passed!.why} ({signedBy(p.passed!)})
                   </p>
                 ))}
             </div>
