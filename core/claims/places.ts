@@ -9,7 +9,7 @@ const PLACES = {
   slide: 'Slide, diaphragm',
   choke: 'Choke',
   jets: 'Jets',
-  idle: 'Mixture screws',
+  idle: 'Mixture, idle',
   cover: 'Cover, gasket',
   throttle: 'Throttle',
   body: 'Body, passages',

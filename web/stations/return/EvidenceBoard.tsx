@@ -26,6 +26,25 @@ const Legend = styled.ul`
   }
 `
 
+/** As high as the board, so that the paper begins below it; where everything stands in one column, as high as a hand holds. */
+const Section = styled.section`
+  flex: 1 0 auto;
+  height: calc(100% + 16px);
+  min-height: 400px;
+  margin: -16px -20px 20px -24px;
+  padding: 16px 20px 10px 24px;
+  background: var(--paper);
+  border-bottom: 2px solid var(--ink);
+  display: flex;
+  flex-direction: column;
+  @media (max-width: 999px) {
+    flex: none;
+    height: 560px;
+    margin: -14px -16px 16px;
+    padding: 14px 16px;
+  }
+`
+
 interface Props extends SheetedProps {
   /** what stands in its way, in its order */
   standing: readonly GatePoint[]
@@ -49,20 +68,7 @@ export function EvidenceBoard({ open, standing, current, pick }: Props) {
     ...(left ? [`${left} to settle`] : []),
   ].join(', ')
   return (
-    <section
-      aria-label="What was shown, and where"
-      style={{
-        flex: '1 0 auto',
-        height: 'calc(100% + 16px)',
-        minHeight: 400,
-        margin: '-16px -20px 20px -24px',
-        padding: '16px 20px 10px 24px',
-        background: 'var(--paper)',
-        borderBottom: '2px solid var(--ink)',
-        display: 'flex',
-        flexDirection: 'column',
-      }}
-    >
+    <Section aria-label="What was shown, and where">
       <BoardTitle style={{ flexWrap: 'wrap' }}>
         <div>
           <h1>What was shown, and where</h1>
@@ -87,7 +93,7 @@ export function EvidenceBoard({ open, standing, current, pick }: Props) {
           says={says}
         />
       </div>
-    </section>
+    </Section>
   )
 }
 
@@ -117,7 +123,7 @@ function Drawn({
 }) {
   const drawing = useMemo(() => unitDrawing(sheets), [sheets])
   const [box, { width, height }] = useSize<SVGSVGElement>()
-  const column = Math.min(190, Math.max(118, width * 0.22))
+  const column = Math.min(190, Math.max(width < 420 ? 104 : 118, width * 0.22))
   const laid = useMemo(
     () =>
       width > 0
