@@ -6,6 +6,7 @@ import { bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts
 import { nameOn } from '../sheets/schemas.ts'
 import { capital } from '../words/index.ts'
 import { takenBack, type TakenBack } from './struck.ts'
+import { NOTHING_SEEN } from '../job/passes.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 import { isLooked, measuredWords, type Position, type Sheets } from './judged.ts'
 
@@ -66,7 +67,12 @@ function partClaim(
   const ways: Way[] = []
   let next = measuredWords(deciding)
   if (!last && !renewed && !always)
-    if (off) ways.push(way('open', `finding:${code}`, `${name} has no verdict`, 'it came off unjudged'))
+    if (off)
+      ways.push(
+        way('open', `finding:${code}`, `${name} has no verdict`, 'it came off unjudged', {
+          value: NOTHING_SEEN,
+        }),
+      )
     else {
       next = deciding ? `${stays ? '' : 'take it off and '}${measuredWords(deciding)}` : 'look at it'
       ways.push(way('open', 'unseen', name, next, { group: 'unseen' }))

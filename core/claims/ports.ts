@@ -5,6 +5,7 @@ import { bodyOf, type JobState } from '../job/state.ts'
 import { figure } from '../measure/index.ts'
 import { leftWrong } from '../proof/index.ts'
 import type { Sheets } from '../sheets/schemas.ts'
+import { NOTHING_SEEN } from '../job/passes.ts'
 import { stated, way, type Claim } from './claim.ts'
 
 /** Each port is left joined, capped or open as its job asks. */
@@ -30,7 +31,7 @@ export function portClaims(state: JobState, sheets: Sheets, body: number): Claim
               named,
               `${size}: ${left ? portWords(left) : 'not said how it is left'}`,
               found ? `found ${portWords(found)}` : 'joined to what, capped, or open on purpose',
-              { value: left ? portWords(left) : null },
+              { value: left ? portWords(left) : NOTHING_SEEN },
             ),
           ]
         : gone

@@ -1,7 +1,16 @@
 import { bodyOf, lastSaid, type JobState } from '../job/state.ts'
 import { judgedByOther, settingKey, type SettingSpec, type Sheets } from '../sheets/index.ts'
-import { foundWrong, isOutside, liesOutside, settingsToSet, voidedBy, whenOf } from '../work/index.ts'
+import {
+  foundWrong,
+  isOutside,
+  isUnsettled,
+  liesOutside,
+  settingsToSet,
+  voidedBy,
+  whenOf,
+} from '../work/index.ts'
 import { leftSince } from '../job/left.ts'
+import { NOTHING_SEEN } from '../job/passes.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 const MINUTES_A_SETTING = 6
@@ -56,6 +65,7 @@ function settingWays(state: JobState, sheets: Sheets, body: number, setting: Set
         foundWrong(here, setting)
           ? `found at ${here.asFound[key]!.raw}, wants ${setting.asWritten}`
           : `wants ${setting.asWritten}`,
+        { value: NOTHING_SEEN },
       ),
     ]
   const out = { value: reading.raw, weight: HEAVY.has(setting.code) ? 'major' : 'minor' } as const
@@ -81,6 +91,17 @@ function settingWays(state: JobState, sheets: Sheets, body: number, setting: Set
         named,
         `${setting.name} is out`,
         `${reading.raw} was called in, and ${setting.asWritten} is wanted: read it again`,
+        out,
+      ),
+    ]
+  // A gauge that cannot tell so much did not show it, whatever was said of it.
+  if (state.opened?.evidence !== false && isUnsettled(reading, setting))
+    return [
+      way(
+        'open',
+        named,
+        `${setting.name} is doubtful`,
+        `${reading.raw} was called in, and its gauge cannot tell that: a finer one`,
         out,
       ),
     ]

@@ -3,6 +3,7 @@ import { bodyOf, type JobState } from '../job/state.ts'
 import { nothingProved, proofsOf, proofStanding, provedInstead, type Proof } from '../proof/index.ts'
 import type { Sheets } from '../sheets/schemas.ts'
 import { leftSince } from '../job/left.ts'
+import { NOTHING_SEEN } from '../job/passes.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 /** Bench minutes by way of proving; a weep is watched while something else is done. */
@@ -88,7 +89,11 @@ function testWay(proof: Proof, standing: ReturnType<typeof proofStanding>): Way[
         ),
       ]
     default:
-      return [way('open', named, `${proof.name} is not proved yet`, `wants ${proof.wants}`)]
+      return [
+        way('open', named, `${proof.name} is not proved yet`, `wants ${proof.wants}`, {
+          value: NOTHING_SEEN,
+        }),
+      ]
   }
 }
 

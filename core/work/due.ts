@@ -1,5 +1,7 @@
 import { bodyKey, bodyOf, lastSaid, type BodyState, type JobState } from '../job/state.ts'
-import { passAs } from '../job/passes.ts'
+import { NOTHING_SEEN, passAs } from '../job/passes.ts'
+import { judge, judgeBracket } from '../measure/index.ts'
+import { isRefusal } from '../refusal/index.ts'
 import { settingsInOrder } from '../settings/registry.ts'
 import { judgedByOther } from '../sheets/judged.ts'
 import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/schemas.ts'
@@ -34,12 +36,32 @@ export function liesOutside(
   return (lo !== null && most < lo - 1e-9) || (hi !== null && least > hi + 1e-9)
 }
 
+/** Whether a reading's own gauge cannot tell that it lies in its band: the verdict is judged again from value, σ and bracket. */
+export function isUnsettled(
+  {
+    value,
+    sigma,
+    bracket,
+  }: { value: number; sigma: number | null; bracket: { go: number; no: number } | null },
+  { lo, hi }: Pick<SettingSpec, 'lo' | 'hi'>,
+): boolean {
+  if (lo === null && hi === null) return false
+  const judged = bracket
+    ? judgeBracket(Math.min(bracket.go, bracket.no), Math.max(bracket.go, bracket.no), lo, hi)
+    : sigma !== null
+      ? judge(value, sigma, lo, hi)
+      : null
+  return judged !== null && !isRefusal(judged) && judged.verdict !== 'in'
+}
+
 /** Whether a setting stands in its band, by the sheet in force, with nothing opened since. */
 export function holdsNow(state: JobState, sheets: Sheets, setting: SettingSpec, body = 1): boolean {
   const reading = lastSaid(bodyOf(state, body).readings[settingKey(setting)])
   return (
     reading?.shown.verdict === 'in' &&
     !liesOutside(reading, setting) &&
+    // A job that began before this was asked keeps what was said of it.
+    (state.opened?.evidence === false || !isUnsettled(reading, setting)) &&
     !judgedByOther(reading, setting, sheets) &&
     voidedBy(state, sheets, setting, body) === null
   )
@@ -65,7 +87,7 @@ export function dueBefore(state: JobState, sheets: Sheets, next: Position, body 
       passAs(
         state,
         bodyKey(body, `setting:${settingKey(setting)}`),
-        lastSaid(here.readings[settingKey(setting)])?.raw ?? null,
+        lastSaid(here.readings[settingKey(setting)])?.raw ?? NOTHING_SEEN,
       ) === null,
   )
 }

@@ -267,6 +267,31 @@ describe('what is said against evidence', () => {
     const other = more(condemned, 'finding.judged', judged('reuse', 'sound'), 'R. Oda')
     expect(unit.stands(other)).not.toContain(`finding:${code}`)
   })
+  it('a reading that its gauge cannot tell to be in is doubtful, whatever was said of it', async () => {
+    const unit = await honest('K-44')
+    // 13.5 ±0.5 with a rule of σ 0.5: half of all such readings lie outside, so that 13.6 shows nothing.
+    const coarse = (sigma: number) =>
+      changed(
+        unit.log,
+        'reading.taken',
+        (data) => ({ ...data, sigma }),
+        ({ code }) => code === 'float.height',
+      )
+    expect(unit.stands(coarse(0.03))).toEqual([])
+    expect(unit.stands(coarse(0.5))).toContain('setting:float.height/none')
+  })
+  it('a pass for something seen is none for nothing at all', async () => {
+    const unit = await honest('K-44')
+    const point = 'proof:level'
+    const bare = without(
+      unit.log,
+      ({ kind, data }) => kind === 'proof.measured' && (data as { proof: string }).proof === 'level',
+    )
+    const pass = (value: string) =>
+      more(bare, 'gate.passed', { point, why: 'runs so', second: 'R. Oda', value })
+    expect(unit.stands(pass('17.2'))).toContain(point)
+    expect(unit.stands(pass(''))).not.toContain(point)
+  })
   it('a pass for one value is none for a worse one', async () => {
     const unit = await honest('K-44')
     const out = (raw: string) =>

@@ -201,7 +201,7 @@ function Return({ open }: SheetedProps) {
               {current && current.point !== 'complaint' && (
                 <LetPass key={current.point} open={open} point={current} />
               )}
-              <PaperWillSay open={open} />
+              {!current?.since && <PaperWillSay open={open} />}
             </>
           )}
           {points.some((p) => p.passed) && !state.returned && !ending && (
