@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { counting } from './effort.ts'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -23,6 +24,7 @@ const noteAndGoOn = async (page: Page) => {
 const focusLabel = (page: Page, label: string) => page.getByLabel(label, { exact: true }).focus()
 
 test('one carburetor, door to door, by keyboard alone', async ({ bench: page, shop }) => {
+  const effort = await counting(page)
   await page.goto('/')
   await expect(page.getByRole('link', { name: /1181, Osk chain ferry/ })).toBeVisible()
   await accessible(page, 'rack')
@@ -278,6 +280,10 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'It went back. Sheet, revision A.' })).toBeVisible()
+  test.info().annotations.push({
+    type: 'effort',
+    description: `a two-barrel from the counter to its return: ${effort.keys} keys`,
+  })
 
   // The sheet on paper says the same.
   const number = /jobs\/(\d+)/.exec(page.url())![1]!

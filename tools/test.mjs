@@ -118,7 +118,9 @@ try {
     'a shop on 29 February 2028',
     [
       bin('vitest/vitest.mjs'),
+      // The trials of evidence read no clock: once is enough.
       ...['run', '--project', 'server', 'server/jobs', 'server/cli', 'server/shop'],
+      ...['--exclude', 'server/jobs/evidence.test.ts'],
       '--reporter=default',
       '--reporter=json',
       `--outputFile.json=${join(reports, 'leap.json')}`,
