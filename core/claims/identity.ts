@@ -1,6 +1,6 @@
 import { bodyOf, type JobState } from '../job/state.ts'
 import type { Sheets } from '../sheets/schemas.ts'
-import { stated, way, type Claim } from './claim.ts'
+import { stated, way, type Claim, type Stated } from './claim.ts'
 
 /** What was seen of the unit fits the list number that it is worked by. */
 export function identityClaims(state: JobState, { spec }: Sheets, body: number): Claim[] {
@@ -14,27 +14,40 @@ export function identityClaims(state: JobState, { spec }: Sheets, body: number):
     const seen = here.features[feature]
     const against = seen && String(seen.value) !== String(wanted)
     const why = against ? `${String(seen.value)} was seen, ${spec.listNumber} has ${wanted}` : ''
-    const next = 'identify it again, or put right what was seen'
-    return stated({
-      of: 'identity',
+    return seenClaim({
       body,
       subject: feature,
       name: `${spec.listNumber}, ${name}`,
-      station: 'identify',
       shownBy: [seen?.entry, here.ident?.entry],
-      why,
-      next,
-      ways: against
-        ? [
-            way(
-              'contradicted',
-              `identity:${feature}`,
-              'What was seen speaks against the list number',
-              `${why}: ${next}`,
-              { value: `identity:${body}:${feature} ${why}` },
-            ),
-          ]
-        : [],
+      against: why,
+      value: `identity:${body}:${feature} ${why}`,
     })
   })
 }
+
+const NEXT = 'identify it again, or put right what was seen'
+
+/** Something seen of the unit, and in what it speaks against the list number; `against` is empty where it does not. */
+export const seenClaim = ({
+  against,
+  value,
+  ...told
+}: Pick<Stated, 'body' | 'subject' | 'name' | 'shownBy'> & { against: string; value: string }): Claim =>
+  stated({
+    ...told,
+    of: 'identity',
+    station: 'identify',
+    why: against,
+    next: NEXT,
+    ways: against
+      ? [
+          way(
+            'contradicted',
+            `identity:${told.subject}`,
+            'What was seen speaks against the list number',
+            `${against}: ${NEXT}`,
+            { value },
+          ),
+        ]
+      : [],
+  })

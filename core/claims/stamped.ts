@@ -4,7 +4,8 @@ import { bodyOf, type JobState } from '../job/state.ts'
 import { figure } from '../measure/index.ts'
 import { isRefusal } from '../refusal/index.ts'
 import type { Sheets } from '../sheets/schemas.ts'
-import { stated, way, type Claim } from './claim.ts'
+import type { Claim } from './claim.ts'
+import { seenClaim } from './identity.ts'
 
 /** What the library says a list number bears and measures. */
 export interface Stamped {
@@ -40,29 +41,8 @@ export function stampedClaims(
   if (spec.taught) return []
   const here = bodyOf(state, body)
   const isStruck = (what: string) => here.evidence[what] === 'struck'
-  const next = 'identify it again, or put right what was seen'
   const claim = (subject: string, name: string, entry: string, against: string | null) =>
-    stated({
-      of: 'identity',
-      body,
-      subject,
-      name,
-      station: 'identify',
-      shownBy: [entry],
-      why: against ?? '',
-      next,
-      ways: against
-        ? [
-            way(
-              'contradicted',
-              `identity:${subject}`,
-              'What was seen speaks against the list number',
-              `${against}: ${next}`,
-              { value: against },
-            ),
-          ]
-        : [],
-    })
+    seenClaim({ body, subject, name, shownBy: [entry], against: against ?? '', value: against ?? '' })
   const marks = Object.entries(here.marks).flatMap(([place, { text, entry }]) => {
     const half = LOWER_PLACES.has(place) && lower ? lower : upper
     if (text === '' || half.mark === '' || isStruck(`mark:${place}`)) return []

@@ -164,7 +164,7 @@ function told(group: string, members: readonly Member[], state: JobState): [titl
   const n = members.length
   const all = named(members)
   const first = members[0]!
-  const [, next] = [first.claim.why, first.claim.next]
+  const { next } = first.claim
   const blown = bodyOf(state, first.claim.body).blows.length > 0
   switch (group) {
     case 'unopened':
