@@ -277,10 +277,12 @@ function bruteCover(parts: readonly string[], market: Market): number {
         const from = rest % 3
         rest = Math.floor(rest / 3)
         if (from === 2) {
-          if (!(
-            (kits && market.kits[0]!.holds.some((h) => h.part === part)) ||
-            market.shelf.some((s) => s.part === part)
-          )) {
+          if (
+            !(
+              (kits && market.kits[0]!.holds.some((h) => h.part === part)) ||
+              market.shelf.some((s) => s.part === part)
+            )
+          ) {
             fits = false
             break
           }

@@ -228,7 +228,7 @@ test('the plain list has the same facts and sorts by any column', async ({ bench
 test('after twenty idle minutes the next hands are asked whose they are', async ({ bench: page }) => {
   await page.goto('/jobs/1181/set')
   await expect(page.getByRole('button', { name: 'Hands: I. Marrow' })).toBeVisible()
-  // eslint-disable-next-line no-restricted-syntax -- the browser's own clock, minutes back from whatever it says
+  // oxlint-disable-next-line house/no-machine-clock -- the browser's own clock, minutes back from whatever it says
   await page.evaluate(() => localStorage.setItem('ekrond active', String(Date.now() - 21 * 60_000)))
   await page.mouse.click(400, 500)
   await expect(page.getByRole('heading', { name: 'Whose hands are at this bench?' })).toBeVisible()

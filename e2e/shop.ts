@@ -42,7 +42,7 @@ export const test = base.extend<
   empty: [false, { option: true }],
   instruments: [false, { option: true }],
   cluster: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures from the pattern
+    // oxlint-disable-next-line no-empty-pattern -- Playwright reads the fixtures from the pattern
     async ({}, use) => {
       const folder = mkdtempSync(join(tmpdir(), 'ekrond-e2e-'))
       const postgres = await startPostgres(folder, { fast: true })

@@ -27,7 +27,6 @@ test('windows that go off and on at random, some with a store that fails, lose a
         if (!failing) return
         let calls = 0
         for (const name of ['put', 'add'] as const) {
-          // eslint-disable-next-line @typescript-eslint/unbound-method -- called on its own store below
           const whole = IDBObjectStore.prototype[name]
           IDBObjectStore.prototype[name] = function (this: IDBObjectStore, ...given) {
             if (calls++ % 2) throw new DOMException('full', 'QuotaExceededError')

@@ -9,26 +9,19 @@ import { ensureDebian, ensurePackages, root, say } from './install.mjs'
 const counts = { passed: 0, failed: 0 }
 const failures = []
 
-/**
- * Runs one step with its output as it comes, or `aside`, beside others, with its output when it has ended. A step that is no test
- * counts as one.
- */
-async function step(name, args, { counted = false, aside = false, env = {} } = {}) {
+/** Runs one step with its output as it comes. A step that is no test counts as one. */
+async function step(name, args, { counted = false, env = {} } = {}) {
   say(`${name} …`)
   const begun = Date.now()
-  const held = []
   const code = await new Promise((resolve) => {
     const child = spawn(process.execPath, args, {
       cwd: root,
-      stdio: aside ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
+      stdio: ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, CI: '1', FORCE_COLOR: '0', NO_COLOR: '1', EKROND_DATABASE_URL: '', ...env },
     })
-    child.stdout?.on('data', (chunk) => held.push(chunk))
-    child.stderr?.on('data', (chunk) => held.push(chunk))
     child.once('close', resolve)
     child.once('error', () => resolve(1))
   })
-  process.stdout.write(Buffer.concat(held))
   if (!counted) counts[code === 0 ? 'passed' : 'failed']++
   if (code !== 0) failures.push(name)
   say(`${name}: ${code === 0 ? 'good' : 'FAILED'}, ${((Date.now() - begun) / 1000).toFixed(0)} s`)
@@ -63,16 +56,11 @@ try {
   await ensurePackages()
   await ensureDebian(['postgres', 'chromium', 'pdftotext'])
   const tsc = bin('typescript-7/bin/tsc')
-  // The linter takes one core for two minutes: the rest goes on beside it.
-  const linted = step(
-    'lint',
-    [bin('eslint/bin/eslint.js'), '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.'],
-    { aside: true },
-  )
+  await step('lint', [bin('oxlint/bin/oxlint'), '--deny-warnings', '--report-unused-disable-directives'])
   await step('types of core, contract and server', [tsc, '--noEmit', '-p', 'tsconfig.json'])
   await step('types of the pages', [tsc, '--noEmit', '-p', 'web/tsconfig.json'])
   await step('types of the browser tests', [tsc, '--noEmit', '-p', 'e2e/tsconfig.json'])
-  await step('format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'])
+  await step('format', [bin('oxfmt/bin/oxfmt'), '--check'])
   await step('arrows', [
     bin('dependency-cruiser/bin/dependency-cruise.mjs'),
     '--config',
@@ -100,7 +88,6 @@ try {
     ],
     { counted: true },
   )
-  await linted
   countUnit('unit.json')
   await step(
     'browser tests',

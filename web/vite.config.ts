@@ -11,5 +11,8 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 700,
   },
-  server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
+  // npm run dev: the server stands beside.
+  server: {
+    proxy: { '/api': { target: `http://127.0.0.1:${process.env.EKROND_PORT ?? '4180'}`, ws: true } },
+  },
 })

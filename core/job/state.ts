@@ -15,7 +15,7 @@ export interface JobState {
 }
 
 /** What the log says of one body; the kinds that belong to a body add to it. */
-// eslint-disable-next-line @typescript-eslint/no-empty-object-type -- the kinds fill it
+// oxlint-disable-next-line typescript/no-empty-object-type -- the kinds fill it
 export interface BodyState {}
 
 /** All that was said of one thing, in order; `differ` while two people's judgements stand against each other. */

@@ -10,7 +10,7 @@ import type { Services } from '../services.ts'
 const MOST_JOBS = 80
 
 /** The bath over all jobs: each job's log says what of it is off, in the bath or drying. */
-// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+// oxlint-disable-next-line typescript/require-await -- fastify's plugins are async by contract
 export async function bathRoutes(
   plain: FastifyInstance,
   { services: { pool, cache, clock } }: { services: Services },

@@ -68,7 +68,7 @@ export async function benchRoutes(app: FastifyInstance): Promise<void> {
 
 /** A name or a line on one line, without the sign that parts them. */
 const clean = (text: string): string =>
-  // eslint-disable-next-line no-control-regex -- control signs are what is taken out
+  // oxlint-disable-next-line no-control-regex -- control signs are what is taken out
   text.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim()
 
 function instrument(bench: Bench, name: string, socket: Socket): void {

@@ -38,7 +38,7 @@ import {
   type JobsFilter,
 } from './jobs.sql.ts'
 
-// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+// oxlint-disable-next-line typescript/require-await -- fastify's plugins are async by contract
 export async function jobRoutes(plain: FastifyInstance, { services }: { services: Services }): Promise<void> {
   const app = plain.withTypeProvider<ValibotTypeProvider>()
   const { pool, cache, clock } = services

@@ -35,7 +35,7 @@ import {
   selectRevisions,
 } from './library.sql.ts'
 
-// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+// oxlint-disable-next-line typescript/require-await -- fastify's plugins are async by contract
 export async function libraryRoutes(
   plain: FastifyInstance,
   { services }: { services: Services },

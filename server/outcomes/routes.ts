@@ -5,7 +5,7 @@ import type { Services } from '../services.ts'
 import { selectOutcomes } from './outcomes.sql.ts'
 
 /** What this shop has seen complaints come of: it sharpens the table of causes. */
-// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+// oxlint-disable-next-line typescript/require-await -- fastify's plugins are async by contract
 export async function outcomeRoutes(
   plain: FastifyInstance,
   { services: { pool } }: { services: Services },

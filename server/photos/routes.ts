@@ -11,7 +11,7 @@ const MOST_BYTES = 3 * 1024 * 1024
 const JPEG_BEGINS = [0xff, 0xd8, 0xff]
 
 /** Photographs by the SHA-256 of what they hold. They are taken in before the entry that names them, and never change. */
-// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+// oxlint-disable-next-line typescript/require-await -- fastify's plugins are async by contract
 export async function photoRoutes(
   plain: FastifyInstance,
   { services: { pool, isPicture } }: { services: Services },

@@ -36,7 +36,7 @@ async function answers(pool: Pool): Promise<boolean> {
 /** A nightly backup that is older than this was missed. */
 const OLD_BACKUP_MS = 36 * 3600_000
 
-// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+// oxlint-disable-next-line typescript/require-await -- fastify's plugins are async by contract
 export async function shopRoutes(
   plain: FastifyInstance,
   { services }: { services: Services },

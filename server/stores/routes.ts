@@ -92,7 +92,7 @@ async function save(
   return version + 1
 }
 
-// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+// oxlint-disable-next-line typescript/require-await -- fastify's plugins are async by contract
 export async function storeRoutes(
   plain: FastifyInstance,
   { services }: { services: Services },

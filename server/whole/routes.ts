@@ -14,7 +14,7 @@ const MOST_AT_ONCE = 2
 
 const MOST_IMPORT_BYTES = 32 * 1024 * 1024
 
-// eslint-disable-next-line @typescript-eslint/require-await -- fastify's plugins are async by contract
+// oxlint-disable-next-line typescript/require-await -- fastify's plugins are async by contract
 export async function wholeRoutes(
   plain: FastifyInstance,
   { services }: { services: Services },

@@ -1,4 +1,4 @@
-/* eslint-disable no-restricted-syntax -- this is about a clock that differs from the machine's */
+/* oxlint-disable house/no-machine-clock -- this is about a clock that differs from the machine's */
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { clockOffMinutes, noteServerTime, stampNow, watchClock } from './clock'
 

@@ -34,7 +34,7 @@ export function LongList<T>({
 }) {
   const scroll = useRef<HTMLDivElement>(null)
   const printing = usePrinting()
-  // eslint-disable-next-line react-hooks/incompatible-library -- it watches its own scroll element
+  // oxlint-disable-next-line react-hooks/incompatible-library -- it watches its own scroll element
   const rows = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroll.current,

@@ -92,7 +92,10 @@ const Open = styled.ol`
 `
 
 type Asked =
-  { what: 'fact'; code: string } | { what: 'value'; key: string } | { what: 'publish' } | { what: 'family' }
+  | { what: 'fact'; code: string }
+  | { what: 'value'; key: string }
+  | { what: 'publish' }
+  | { what: 'family' }
 
 /** What is known of a taught unit so far: its drawing half pencil, half ink, the ladder, and the one thing that is asked next. */
 export function TeachBoard({ open }: { open: OpenJob }) {

@@ -58,7 +58,7 @@ function Parts({ open }: SheetedProps) {
   const [chosen, setChosen] = useState(0)
   const [wrong, setWrong] = useState('')
   const needKey = JSON.stringify(openNeeds.map((n) => [n.body, n.position, n.part, n.quantity]))
-  const plans = useMemo(() => (market.data ? plan(openNeeds, market.data) : null), [market.data, needKey]) // eslint-disable-line react-hooks/exhaustive-deps -- the key holds the needs
+  const plans = useMemo(() => (market.data ? plan(openNeeds, market.data) : null), [market.data, needKey]) // oxlint-disable-line react-hooks/exhaustive-deps -- the key holds the needs
   const picked = plans?.covers[Math.min(chosen, plans.covers.length - 1)]
   const exponent = shop?.currency.exponent ?? 2
   const today = shop?.today ?? ''

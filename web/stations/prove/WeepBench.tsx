@@ -24,8 +24,7 @@ const Bar = styled.div<{ $share: number }>`
   height: 6px;
   background: linear-gradient(
     to right,
-    var(--blue) ${({ $share }) => $share * 100}%,
-    var(--tint) ${({ $share }) => $share * 100}%
+    var(--blue) ${({ $share }) => $share * 100}%, var(--tint) ${({ $share }) => $share * 100}%
   );
 `
 

@@ -55,7 +55,7 @@ function KeepsUp({ typed, answer }: { typed: string; answer: unknown }) {
     if (!state || state.isOpen || !typed.trim() || document.activeElement !== field) return
     state.setFocused(true)
     state.open(null, 'input')
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- for what is typed and its answer, not when hands close it
+    // oxlint-disable-next-line react-hooks/exhaustive-deps -- for what is typed and its answer, not when hands close it
   }, [typed, answer])
   return <span ref={here} hidden />
 }
