@@ -4,7 +4,7 @@ import { appender, jobCache, type Appender, type JobCache } from './jobs/append.
 import { sentFiles } from './import/files.ts'
 import { isPicture } from './photos/decode.ts'
 import { readCatalogue, type CatalogueRead } from './import/read.ts'
-import { returnSheetPdf, type SheetRenderer } from './reports/return-sheet.ts'
+import type { SheetRenderer } from './reports/return-sheet.ts'
 import { selectShop, type ShopHead } from './shop/shop.sql.ts'
 
 /** What the routes work with. */
@@ -29,7 +29,9 @@ export interface Services {
 export type Heavy = Pick<Services, 'renderSheet' | 'readCatalogue' | 'isPicture'>
 
 const inPlace: Heavy = {
-  renderSheet: returnSheetPdf,
+  // Whoever makes papers loads what draws them: a server listens sooner without.
+  renderSheet: async (pages, head) =>
+    (await import('./reports/return-sheet.ts')).returnSheetPdf(pages, head),
   readCatalogue: (files) => readCatalogue(sentFiles(files)),
   isPicture: (bytes) => Promise.resolve(isPicture(bytes)),
 }

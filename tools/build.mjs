@@ -80,6 +80,9 @@ async function bundleServer() {
     outdir: out,
     outExtension: { '.js': '.mjs' },
     bundle: true,
+    // What only some requests need is loaded with the first of them.
+    splitting: true,
+    chunkNames: 'server-parts/[name]-[hash]',
     platform: 'node',
     format: 'esm',
     target: 'node20',

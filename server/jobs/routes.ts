@@ -25,7 +25,6 @@ import { sharedReads } from '../http/shared.ts'
 import { answerText, serialised, type ValibotTypeProvider } from '../http/valibot.ts'
 import { beforeAndAfter } from '../photos/before-after.ts'
 import { customerPage } from '../reports/customer-page.ts'
-import { labelPdf } from '../reports/label.ts'
 import type { Services } from '../services.ts'
 import { knownOf } from './known.ts'
 import {
@@ -180,6 +179,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
   app.get('/api/jobs/:number/label.pdf', { schema: { params: JobParams } }, async (request, reply) => {
     const head = await headOf(request.params.number)
     const { opened } = await cache.state(pool, head.job)
+    const { labelPdf } = await import('../reports/label.ts')
     const pdf = await labelPdf({
       number: head.number,
       customer: opened!.customer,
