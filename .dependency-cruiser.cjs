@@ -11,7 +11,7 @@ module.exports = {
     {
       name: 'only-schemas-use-valibot-in-core',
       severity: 'error',
-      from: { path: '^core/', pathNot: '^core/(job|sheets|findings|limits)/' },
+      from: { path: '^core/', pathNot: '^core/(base|log|sheets|judge/findings)/' },
       to: { path: 'node_modules/valibot/' },
     },
     {

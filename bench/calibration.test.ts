@@ -1,5 +1,5 @@
 import { openChannel, readMark, likelihood, symbolsOf, DEFAULT_MODEL } from '@ekrond/core/identify'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { seeded } from '../demo/list-numbers.ts'
 import { band, calibration, worn, type Said } from './calibration.ts'

@@ -8,7 +8,7 @@ import {
   symbolsOf,
   type Candidate,
 } from '@ekrond/core/identify'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { seeded, type Seeded } from '../demo/list-numbers.ts'
 
 const LETTERS = 'ABCDEFGHKLMN'

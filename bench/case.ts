@@ -1,4 +1,4 @@
-import { isRefusal, type Refusal, type Result } from '@ekrond/core/refusal'
+import { isRefusal, type Refusal, type Result } from '@ekrond/core/base/refusal'
 
 export type Case = Record<string, unknown>
 export type Answer = Record<string, unknown> | Refusal

@@ -1,5 +1,12 @@
-import { indexShift, plateAngle, plateGap, plateScrew } from '@ekrond/core/choke'
-import { floatBalance, inflow, seatWasher, tangBend, type NeedleAt, type Sense } from '@ekrond/core/float'
+import { indexShift, plateAngle, plateGap, plateScrew } from '@ekrond/core/physics/choke'
+import {
+  floatBalance,
+  inflow,
+  seatWasher,
+  tangBend,
+  type NeedleAt,
+  type Sense,
+} from '@ekrond/core/physics/float'
 import { allSeries, judge, nearestDrill, parseLength, type DrillSeries } from '@ekrond/core/measure'
 import {
   CD_JET,
@@ -7,7 +14,7 @@ import {
   CD_PUMP_NOZZLE,
   GASOLINE_DENSITY,
   orificeFlow,
-} from '@ekrond/core/metering'
+} from '@ekrond/core/physics/metering'
 import {
   diagnose,
   LOOK_ERROR,
@@ -15,9 +22,9 @@ import {
   type Blow,
   type Branch,
   type PassageMap,
-} from '@ekrond/core/passages'
-import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '@ekrond/core/pump'
-import { isRefusal, refuse, type Result } from '@ekrond/core/refusal'
+} from '@ekrond/core/diagnose/passages'
+import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '@ekrond/core/physics/pump'
+import { isRefusal, refuse, type Result } from '@ekrond/core/base/refusal'
 import { answer, DEG, degrees, number, type Answer, type Case } from './case.ts'
 import { laterComputations } from './cases-later.ts'
 

@@ -1,4 +1,4 @@
-import { kindList } from '@ekrond/core/job'
+import { kindList } from '@ekrond/core/log'
 import type { FastifyInstance } from 'fastify'
 import { randomUUID } from 'node:crypto'
 import { seeded } from '../demo/list-numbers.ts'

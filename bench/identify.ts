@@ -8,7 +8,7 @@ import {
   type IdentifyModel,
   type Seen,
 } from '@ekrond/core/identify'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 
 const FEATURES = [
   'draft',

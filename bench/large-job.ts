@@ -1,6 +1,6 @@
-import { admit, fold, type Entry, type UnsentEntry } from '@ekrond/core/job'
+import { admit, fold, type Entry, type UnsentEntry } from '@ekrond/core/log'
 import type { Sheets } from '@ekrond/core/sheets'
-import { currentStation, gatePoints } from '@ekrond/core/stations'
+import { currentStation, gatePoints } from '@ekrond/core/bench/stations'
 import { identified, JOB, opening, placed, reading, sheetsFor, unsent } from '../demo/log-entries.ts'
 
 export interface LargeJob {

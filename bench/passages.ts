@@ -1,4 +1,4 @@
-import { diagnose, type Blow, type PassageMap } from '@ekrond/core/passages'
+import { diagnose, type Blow, type PassageMap } from '@ekrond/core/diagnose/passages'
 import { seeded } from '../demo/list-numbers.ts'
 
 /** A map like a unit's: a tree of drillings with some that join again, so many branches and eight ports. */

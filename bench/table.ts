@@ -1,6 +1,6 @@
 import { models } from '../demo/catalogue.ts'
-import { cheapestCover, type Market, type Need } from '@ekrond/core/kits'
-import { isRefusal } from '@ekrond/core/refusal'
+import { cheapestCover, type Market, type Need } from '@ekrond/core/plan/kits'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import {
   DEFAULT_MODEL,
   likelihood,
@@ -12,17 +12,17 @@ import {
   symbolsOf,
   type Candidate,
 } from '@ekrond/core/identify'
-import { fold, step, type Entry, type JobState } from '@ekrond/core/job'
+import { fold, step, type Entry, type JobState } from '@ekrond/core/log'
 import { identified, JOB, opening, placed, reading, unsent } from '../demo/log-entries.ts'
-import { linkChange, linkagePose } from '@ekrond/core/pump'
-import { linkageOf } from '@ekrond/core/settings'
-import { weighCauses, type Seen } from '@ekrond/core/causes'
-import { explode, layUnit, type Standing } from '@ekrond/core/drawing'
-import { unitDrawing } from '@ekrond/core/families'
-import { teardownOrder } from '@ekrond/core/work'
+import { linkChange, linkagePose } from '@ekrond/core/physics/pump'
+import { linkageOf } from '@ekrond/core/judge/settings'
+import { weighCauses, type Seen } from '@ekrond/core/diagnose/causes'
+import { explode, layUnit, type Standing } from '@ekrond/core/unit/drawing'
+import { unitDrawing } from '@ekrond/core/unit/families'
+import { teardownOrder } from '@ekrond/core/judge/work'
 import { sheetsFor } from '../demo/log-entries.ts'
-import { judgeHold, laminar } from '@ekrond/core/proof'
-import { diagnose } from '@ekrond/core/passages'
+import { judgeHold, laminar } from '@ekrond/core/judge/proof'
+import { diagnose } from '@ekrond/core/diagnose/passages'
 import { byDefinition, largeJob, tap } from './large-job.ts'
 import { byTrigram } from './trigram.ts'
 import { bySets, someBlows, someMap, thousandSets } from './passages.ts'

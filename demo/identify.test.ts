@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openCatalogue, rank, twoHalves, type Candidate } from '@ekrond/core/identify'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { models } from './catalogue.ts'
 
 const library: Candidate[] = models().flatMap((model) =>

@@ -1,5 +1,5 @@
-import { crossOrder, isFastened } from '@ekrond/core/assembly'
-import { addDays, isWorkingDay } from '@ekrond/core/days'
+import { crossOrder, isFastened } from '@ekrond/core/judge/assembly'
+import { addDays, isWorkingDay } from '@ekrond/core/base/days'
 import {
   conditionsFor,
   enterAsFound,
@@ -7,10 +7,10 @@ import {
   enterOrder,
   enterReading,
   settingContext,
-} from '@ekrond/core/entering'
-import { neverCapped, passagePlanOf, portsOf } from '@ekrond/core/families'
-import { dueBefore, holdsNow, settingsToSet, teardownOrder } from '@ekrond/core/work'
-import { conditionsOf, uncured, type Disposition } from '@ekrond/core/findings'
+} from '@ekrond/core/bench/entering'
+import { neverCapped, passagePlanOf, portsOf } from '@ekrond/core/unit/families'
+import { dueBefore, holdsNow, settingsToSet, teardownOrder } from '@ekrond/core/judge/work'
+import { conditionsOf, uncured, type Disposition } from '@ekrond/core/judge/findings'
 import {
   allNeeds,
   jobNeeds,
@@ -23,11 +23,11 @@ import {
   type ReceivedTest,
   type JobState,
   type UnsentEntry,
-} from '@ekrond/core/job'
-import type { Conditions } from '@ekrond/core/conditions'
+} from '@ekrond/core/log'
+import type { Conditions } from '@ekrond/core/sheets/conditions'
 import { claimsOf } from '@ekrond/core/claims'
-import { cheapestCover, type Market } from '@ekrond/core/kits'
-import { mapOf, nextLook } from '@ekrond/core/passages'
+import { cheapestCover, type Market } from '@ekrond/core/plan/kits'
+import { mapOf, nextLook } from '@ekrond/core/diagnose/passages'
 import {
   benchLevel,
   inletTestKpa,
@@ -40,7 +40,7 @@ import {
   weepPlaces,
   type Proof,
   type ProofSubject,
-} from '@ekrond/core/proof'
+} from '@ekrond/core/judge/proof'
 import {
   enterAlike,
   enterHold,
@@ -52,11 +52,11 @@ import {
   enterWeep,
   judgeShutIn,
   type EnteredProof,
-} from '@ekrond/core/proving'
-import { packTrace } from '@ekrond/core/trace'
+} from '@ekrond/core/bench/proving'
+import { packTrace } from '@ekrond/core/measure/trace'
 import { showTurns, type Gauge } from '@ekrond/core/measure'
-import { isRefusal, type Result } from '@ekrond/core/refusal'
-import { gatePoints } from '@ekrond/core/stations'
+import { isRefusal, type Result } from '@ekrond/core/base/refusal'
+import { gatePoints } from '@ekrond/core/bench/stations'
 import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { models } from './catalogue.ts'

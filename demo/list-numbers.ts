@@ -1,6 +1,13 @@
-import { floatBalance, floatBody, inflow, leverAt, levelInUse, readingForLevel } from '@ekrond/core/float'
-import { blendDensity } from '@ekrond/core/metering'
-import { isRefusal } from '@ekrond/core/refusal'
+import {
+  floatBalance,
+  floatBody,
+  inflow,
+  leverAt,
+  levelInUse,
+  readingForLevel,
+} from '@ekrond/core/physics/float'
+import { blendDensity } from '@ekrond/core/physics/metering'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import type { FloatGeometry, ListNumber, Model } from '@ekrond/core/sheets'
 
 /** A small seeded generator (mulberry32), so that the committed catalogue can be made again. */

@@ -1,7 +1,7 @@
 import { models } from './catalogue.ts'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { listNumberSheets, type Sheets } from '@ekrond/core/sheets'
-import { kinds, type DataOf, type Entry, type UnsentEntry } from '@ekrond/core/job'
+import { kinds, type DataOf, type Entry, type UnsentEntry } from '@ekrond/core/log'
 
 export const JOB = '11111111-1111-4111-8111-111111111111'
 

@@ -1,4 +1,4 @@
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { listNumberSheets } from '@ekrond/core/sheets'
 import { describe, expect, it } from 'vitest'
 import { models } from './catalogue.ts'

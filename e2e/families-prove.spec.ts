@@ -1,5 +1,5 @@
-import { pumpBand, proofsOf, type Proof } from '@ekrond/core/proof'
-import { fold } from '@ekrond/core/job'
+import { pumpBand, proofsOf, type Proof } from '@ekrond/core/judge/proof'
+import { fold } from '@ekrond/core/log'
 import type { Sheets } from '@ekrond/core/sheets'
 import type { Locator, Page } from '@playwright/test'
 import { JOB, opening, placed, sheetsFor, unsent } from '../demo/log-entries.ts'

@@ -1,4 +1,4 @@
-import { aim } from '@ekrond/core/settings'
+import { aim } from '@ekrond/core/judge/settings'
 import { settingKey, type Sheets } from '@ekrond/core/sheets'
 import type { Page } from '@playwright/test'
 import { execFileSync } from 'node:child_process'

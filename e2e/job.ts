@@ -1,4 +1,4 @@
-import type { DataOf } from '@ekrond/core/job'
+import type { DataOf } from '@ekrond/core/log'
 import type { Sheets } from '@ekrond/core/sheets'
 import { randomUUID } from 'node:crypto'
 import { identified, opening, unsent } from '../demo/log-entries.ts'

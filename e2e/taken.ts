@@ -1,4 +1,4 @@
-import type { UnsentEntry } from '@ekrond/core/job'
+import type { UnsentEntry } from '@ekrond/core/log'
 import { expect } from '@playwright/test'
 import type { RunningShop } from './shop.ts'
 

@@ -1,4 +1,4 @@
-import type { ReturnSheet } from '@ekrond/core/return-sheet'
+import type { ReturnSheet } from '@ekrond/core/bench/return-sheet'
 import { sentFiles } from './import/files.ts'
 import { readCatalogue, type CatalogueRead } from './import/read.ts'
 import { isPicture } from './photos/decode.ts'

@@ -30,8 +30,7 @@ export type Heavy = Pick<Services, 'renderSheet' | 'readCatalogue' | 'isPicture'
 
 const inPlace: Heavy = {
   // Whoever makes papers loads what draws them: a server listens sooner without.
-  renderSheet: async (pages, head) =>
-    (await import('./reports/return-sheet.ts')).returnSheetPdf(pages, head),
+  renderSheet: async (pages, head) => (await import('./reports/return-sheet.ts')).returnSheetPdf(pages, head),
   readCatalogue: (files) => readCatalogue(sentFiles(files)),
   isPicture: (bytes) => Promise.resolve(isPicture(bytes)),
 }

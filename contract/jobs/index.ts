@@ -1,5 +1,5 @@
-import { Envelope } from '@ekrond/core/job'
-import { MOST } from '@ekrond/core/limits'
+import { Envelope } from '@ekrond/core/log'
+import { MOST } from '@ekrond/core/base/limits'
 import { BuildSheet, SpecSheet } from '@ekrond/core/sheets'
 import * as v from 'valibot'
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { isListNumber, line, LIST_NUMBER_SENTENCE, MOST } from '@ekrond/core/limits'
+import { isListNumber, line, LIST_NUMBER_SENTENCE, MOST } from '@ekrond/core/base/limits'
 import { BuildSheet, sources, SpecSheet } from '@ekrond/core/sheets'
 import { SheetsAnswer } from '../jobs/index.ts'
 

@@ -1,5 +1,5 @@
-import { isDate } from '@ekrond/core/days'
-import { isCleanText, line, MOST, UNCLEAN_SENTENCE } from '@ekrond/core/limits'
+import { isDate } from '@ekrond/core/base/days'
+import { isCleanText, line, MOST, UNCLEAN_SENTENCE } from '@ekrond/core/base/limits'
 import { gaugeKinds } from '@ekrond/core/measure'
 import * as v from 'valibot'
 

@@ -1,4 +1,4 @@
-import { isCleanText, line, MOST, UNCLEAN_SENTENCE } from '@ekrond/core/limits'
+import { isCleanText, line, MOST, UNCLEAN_SENTENCE } from '@ekrond/core/base/limits'
 import { partKinds } from '@ekrond/core/sheets'
 import * as v from 'valibot'
 

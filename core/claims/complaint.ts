@@ -1,5 +1,5 @@
-import { workSoFar } from '../job/labour.ts'
-import type { JobState } from '../job/state.ts'
+import { workSoFar } from '../log/labour.ts'
+import type { JobState } from '../log/state.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 const claim = (

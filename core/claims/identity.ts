@@ -1,4 +1,4 @@
-import { bodyOf, type JobState } from '../job/state.ts'
+import { bodyOf, type JobState } from '../log/state.ts'
 import type { Sheets } from '../sheets/schemas.ts'
 import { stated, way, type Claim, type Stated } from './claim.ts'
 

@@ -1,7 +1,7 @@
-import { jointOf, jointWords, proofOf } from '../assembly/index.ts'
-import { bodyOf, type JobState } from '../job/state.ts'
+import { jointOf, jointWords, proofOf } from '../judge/assembly/index.ts'
+import { bodyOf, type JobState } from '../log/state.ts'
 import { nameOn, type Sheets } from '../sheets/schemas.ts'
-import { lower } from '../words/index.ts'
+import { lower } from '../base/words/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 const MINUTES_A_PART = 3

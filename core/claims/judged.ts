@@ -1,4 +1,4 @@
-import type { FindingData } from '../job/kinds/finding.judged.ts'
+import type { FindingData } from '../log/kinds/finding.judged.ts'
 import type { Deciding } from '../sheets/schemas.ts'
 
 export type { Position, Sheets } from '../sheets/schemas.ts'

@@ -1,4 +1,4 @@
-import { bodyOf, lastSaid, type JobState } from '../job/state.ts'
+import { bodyOf, lastSaid, type JobState } from '../log/state.ts'
 import { settingKey, type Sheets } from '../sheets/schemas.ts'
 import type { StampedHalves } from './stamped.ts'
 import { way, type Claim, type Way } from './claim.ts'

@@ -1,8 +1,8 @@
-import { daysBetween } from '../days/index.ts'
-import { passagePlanOf } from '../families/index.ts'
-import { bodyOf, type BodyState, type JobState } from '../job/state.ts'
-import { diagnose, mapOf, standingOf } from '../passages/index.ts'
-import { isRefusal } from '../refusal/index.ts'
+import { daysBetween } from '../base/days/index.ts'
+import { passagePlanOf } from '../unit/families/index.ts'
+import { bodyOf, type BodyState, type JobState } from '../log/state.ts'
+import { diagnose, mapOf, standingOf } from '../diagnose/passages/index.ts'
+import { isRefusal } from '../base/refusal/index.ts'
 import type { Sheets } from '../sheets/schemas.ts'
 import { stated, way, type Claim } from './claim.ts'
 

@@ -1,11 +1,11 @@
-import { portsOf } from '../families/index.ts'
-import { portWords } from '../job/kinds/port.noted.ts'
-import { leftSince } from '../job/left.ts'
-import { bodyOf, type JobState } from '../job/state.ts'
+import { portsOf } from '../unit/families/index.ts'
+import { portWords } from '../log/kinds/port.noted.ts'
+import { leftSince } from '../log/left.ts'
+import { bodyOf, type JobState } from '../log/state.ts'
 import { figure } from '../measure/index.ts'
-import { leftWrong } from '../proof/index.ts'
+import { leftWrong } from '../judge/proof/index.ts'
 import type { Sheets } from '../sheets/schemas.ts'
-import { NOTHING_SEEN } from '../job/passes.ts'
+import { NOTHING_SEEN } from '../log/passes.ts'
 import { stated, way, type Claim } from './claim.ts'
 
 /** Each port is left joined, capped or open as its job asks. */

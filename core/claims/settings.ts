@@ -1,4 +1,4 @@
-import { bodyOf, lastSaid, type JobState } from '../job/state.ts'
+import { bodyOf, lastSaid, type JobState } from '../log/state.ts'
 import { judgedByOther, settingKey, type SettingSpec, type Sheets } from '../sheets/index.ts'
 import {
   foundWrong,
@@ -8,9 +8,9 @@ import {
   settingsToSet,
   voidedBy,
   whenOf,
-} from '../work/index.ts'
-import { leftSince } from '../job/left.ts'
-import { NOTHING_SEEN } from '../job/passes.ts'
+} from '../judge/work/index.ts'
+import { leftSince } from '../log/left.ts'
+import { NOTHING_SEEN } from '../log/passes.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 const MINUTES_A_SETTING = 6

@@ -1,8 +1,8 @@
-import type { Disposition } from '../findings/conditions.ts'
-import type { Entry } from '../job/entry.ts'
-import { standings } from '../job/standings.ts'
-import { bodyOf, type JobState } from '../job/state.ts'
-import { seqOf } from '../work/moments.ts'
+import type { Disposition } from '../judge/findings/conditions.ts'
+import type { Entry } from '../log/entry.ts'
+import { standings } from '../log/standings.ts'
+import { bodyOf, type JobState } from '../log/state.ts'
+import { seqOf } from '../judge/work/moments.ts'
 
 /** An adverse verdict that somebody took back once others had gone on, and that nothing has settled since. */
 export interface TakenBack {

@@ -1,9 +1,9 @@
-import { receivedTests } from '../job/kinds/test.noted.ts'
-import { bodyOf, type JobState } from '../job/state.ts'
-import { nothingProved, proofsOf, proofStanding, provedInstead, type Proof } from '../proof/index.ts'
+import { receivedTests } from '../log/kinds/test.noted.ts'
+import { bodyOf, type JobState } from '../log/state.ts'
+import { nothingProved, proofsOf, proofStanding, provedInstead, type Proof } from '../judge/proof/index.ts'
 import type { Sheets } from '../sheets/schemas.ts'
-import { leftSince } from '../job/left.ts'
-import { NOTHING_SEEN } from '../job/passes.ts'
+import { leftSince } from '../log/left.ts'
+import { NOTHING_SEEN } from '../log/passes.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 /** Bench minutes by way of proving; a weep is watched while something else is done. */

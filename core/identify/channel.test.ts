@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { isRefusal } from '../refusal/index.ts'
+import { isRefusal } from '../base/refusal/index.ts'
 import {
   ALPHABET,
   DEFAULT_NOISE,

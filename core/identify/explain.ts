@@ -1,4 +1,4 @@
-import { isRefusal } from '../refusal/index.ts'
+import { isRefusal } from '../base/refusal/index.ts'
 import { ALPHABET, LOOKALIKES, readMark, symbolsOf, type Token } from './mark.ts'
 import type { Evidence } from './rank.ts'
 

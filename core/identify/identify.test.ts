@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { isRefusal } from '../refusal/index.ts'
+import { isRefusal } from '../base/refusal/index.ts'
 import {
   DEFAULT_MODEL,
   DEFAULT_NOISE,

@@ -1,4 +1,4 @@
-import { refuse, type Result } from '../refusal/index.ts'
+import { refuse, type Result } from '../base/refusal/index.ts'
 
 /** A mark as it was read: per place one character, several that it might be, unreadable, or a run that is gone. */
 export type Token = { kind: 'one' | 'either'; symbols: number[] } | { kind: 'unreadable' } | { kind: 'run' }

@@ -1,4 +1,4 @@
-import { isRefusal } from '../refusal/index.ts'
+import { isRefusal } from '../base/refusal/index.ts'
 import { ownId } from './aliases.ts'
 import type { Catalogue } from './catalogue.ts'
 import { rank } from './rank.ts'

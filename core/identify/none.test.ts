@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { isRefusal } from '../refusal/index.ts'
+import { isRefusal } from '../base/refusal/index.ts'
 import { openCatalogue, rank, type Candidate } from './index.ts'
 
 /** Twelve families of a maker each: their features come together, a hundred marks of each are in the library and one that is not. */

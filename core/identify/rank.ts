@@ -1,4 +1,4 @@
-import { isRefusal, type Result } from '../refusal/index.ts'
+import { isRefusal, type Result } from '../base/refusal/index.ts'
 import {
   DEFAULT_NOISE,
   expectedLikelihood,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { isRefusal } from '../refusal/index.ts'
+import { isRefusal } from '../base/refusal/index.ts'
 import { likelihood, openChannel } from './channel.ts'
 import { readMark, symbolsOf, type Token } from './mark.ts'
 import type { Candidate } from './candidate.ts'

@@ -1,4 +1,4 @@
-import { refuse, type Result } from '../refusal/index.ts'
+import { refuse, type Result } from '../base/refusal/index.ts'
 import { letterDrills, MM_PER_INCH, numberDrills } from './drills.ts'
 
 export interface Length {

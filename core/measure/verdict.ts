@@ -1,4 +1,4 @@
-import { refuse, type Result } from '../refusal/index.ts'
+import { refuse, type Result } from '../base/refusal/index.ts'
 
 export type InOut = 'in' | 'out' | 'doubtful'
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { refuse, type Result } from '../refusal/index.ts'
+import { refuse, type Result } from '../base/refusal/index.ts'
 import {
   BuildSheet,
   FloatGeometry,

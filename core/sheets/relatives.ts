@@ -1,4 +1,4 @@
-import { isRefusal, refuse, type Result } from '../refusal/index.ts'
+import { isRefusal, refuse, type Result } from '../base/refusal/index.ts'
 import { settingKey, type SettingSpec } from './schemas.ts'
 
 /** A value beside those of its relatives. */

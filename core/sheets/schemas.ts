@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { screwFlows } from '../mixture/screw.ts'
+import { screwFlows } from '../physics/mixture/screw.ts'
 
 /** The sheets that a list number is worked to. Lengths mm, angles degrees, masses g, pressures kPa; y up as installed. */
 
@@ -145,7 +145,7 @@ type Section = v.InferOutput<typeof Section>
 const Taught = v.object({
   /** the family that drawing and usual positions are borrowed from, in words */
   family: text,
-  /** facts (`core/teach/facts.ts`) and positions ('position:CODE') that nobody has seen on this unit */
+  /** facts (`core/taught/facts.ts`) and positions ('position:CODE') that nobody has seen on this unit */
   pencil: v.array(text),
   /** where parts sit that its family has no place for, mm on the family’s drawing, by position */
   at: v.optional(v.record(text, point), {}),

@@ -1,7 +1,7 @@
-import type { ScrewFlow, ScrewKind } from '../mixture/screw.ts'
+import type { ScrewFlow, ScrewKind } from '../physics/mixture/screw.ts'
 import type { BuildSheet, SettingSpec, SpecSheet } from './schemas.ts'
 
-/** Whether a fact (`core/teach/facts.ts`) of a unit is only borrowed from its family. */
+/** Whether a fact (`core/taught/facts.ts`) of a unit is only borrowed from its family. */
 export const isPencil = ({ taught }: Pick<SpecSheet, 'taught'>, fact: string): boolean =>
   taught?.pencil.includes(fact) ?? false
 
@@ -32,7 +32,7 @@ export function mixtureKindOf(
   return flow === 'fuel' || flow === 'air' ? flow : null
 }
 
-/** What a family lends a unit that is taught (`core/families/templates`): all of it borrowed, none of it believed. */
+/** What a family lends a unit that is taught (`core/unit/families/templates`): all of it borrowed, none of it believed. */
 export interface Borrowed {
   words: string
   spec: Pick<

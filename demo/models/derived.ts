@@ -1,6 +1,6 @@
 import type { FloatGeometry, Model, Position, SettingSpec } from '@ekrond/core/sheets'
 
-export { scaled } from '@ekrond/core/teach'
+export { scaled } from '@ekrond/core/taught'
 
 export type Family = Omit<Model, 'listNumbers'>
 /** A setting as its relative has it, with what is told otherwise here. */

@@ -1,5 +1,5 @@
 import { BathsAnswer } from '@ekrond/contract/baths'
-import { bathItems } from '@ekrond/core/baths'
+import { bathItems } from '@ekrond/core/plan/baths'
 import type { FastifyInstance } from 'fastify'
 import { sharedReads } from '../http/shared.ts'
 import { answerText, serialised, type ValibotTypeProvider } from '../http/valibot.ts'

@@ -1,5 +1,5 @@
 import websocket from '@fastify/websocket'
-import { MOST_LINE } from '@ekrond/core/instruments'
+import { MOST_LINE } from '@ekrond/core/measure/instruments'
 import type { FastifyInstance } from 'fastify'
 import * as v from 'valibot'
 

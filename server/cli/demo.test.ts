@@ -1,6 +1,6 @@
 import type { JobAnswer, JobsAnswer } from '@ekrond/contract/jobs'
-import { fold } from '@ekrond/core/job'
-import { nextThing, whereWasI } from '@ekrond/core/stations'
+import { fold } from '@ekrond/core/log'
+import { nextThing, whereWasI } from '@ekrond/core/bench/stations'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openShop, type TestShop } from '../test/shop.ts'
 

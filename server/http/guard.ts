@@ -1,4 +1,4 @@
-import { isCleanText, uncleanAt, UNCLEAN_SENTENCE } from '@ekrond/core/job'
+import { isCleanText, uncleanAt, UNCLEAN_SENTENCE } from '@ekrond/core/log'
 import type { FastifyInstance, FastifyRequest } from 'fastify'
 import { ProblemError } from './problem.ts'
 

@@ -1,5 +1,5 @@
 import { toJsonSchema } from '@valibot/to-json-schema'
-import { inOurWords, issueSentence } from '@ekrond/core/job'
+import { inOurWords, issueSentence } from '@ekrond/core/log'
 import type { FastifyInstance, FastifyTypeProvider } from 'fastify'
 import * as v from 'valibot'
 import { ProblemError } from './problem.ts'

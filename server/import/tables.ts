@@ -1,5 +1,5 @@
 import { TABLES, type Column } from '@ekrond/contract/library'
-import { isCleanText, isDecimal, isSeen, UNCLEAN_SENTENCE } from '@ekrond/core/limits'
+import { isCleanText, isDecimal, isSeen, UNCLEAN_SENTENCE } from '@ekrond/core/base/limits'
 import { gaugeKinds } from '@ekrond/core/measure'
 import { partKinds } from '@ekrond/core/sheets'
 import { CsvError, parse, type Parser } from 'csv-parse'

@@ -15,11 +15,11 @@ import {
   type NotAdmitted,
   type SheetsByBody,
   type UnsentEntry,
-} from '@ekrond/core/job'
-import { templates } from '@ekrond/core/families/templates'
-import { isRefusal } from '@ekrond/core/refusal'
-import { mongrelSheets, taughtSheets } from '@ekrond/core/teach'
-import { summarise } from '@ekrond/core/stations'
+} from '@ekrond/core/log'
+import { templates } from '@ekrond/core/unit/families/templates'
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { mongrelSheets, taughtSheets } from '@ekrond/core/taught'
+import { summarise } from '@ekrond/core/bench/stations'
 import type { Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
@@ -28,7 +28,7 @@ import { mayPublish, publish } from '../library/publish.ts'
 import { inTransaction, type Client, type Pool, type Queryable } from '../db/pool.ts'
 import { ProblemError } from '../http/problem.ts'
 import { inTurns } from '../http/turns.ts'
-import { returnSheets } from '@ekrond/core/return-sheet'
+import { returnSheets } from '@ekrond/core/bench/return-sheet'
 import { knownOf } from './known.ts'
 import {
   insertEntries,

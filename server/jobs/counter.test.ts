@@ -1,6 +1,6 @@
 import type { AppendAnswer, CustomersAnswer, JobAnswer, JobsAnswer } from '@ekrond/contract/jobs'
 import type { Problem } from '@ekrond/contract/problem'
-import type { ReturnSheet } from '@ekrond/core/return-sheet'
+import type { ReturnSheet } from '@ekrond/core/bench/return-sheet'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { identified, opening, reading } from '../../demo/log-entries.ts'

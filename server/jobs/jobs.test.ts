@@ -1,6 +1,6 @@
 import type { AppendAnswer, JobAnswer, JobsAnswer } from '@ekrond/contract/jobs'
 import type { Problem } from '@ekrond/contract/problem'
-import { checkLetter } from '@ekrond/core/job'
+import { checkLetter } from '@ekrond/core/log'
 import { finding, identified, opening } from '../../demo/log-entries.ts'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'

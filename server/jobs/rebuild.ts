@@ -1,5 +1,5 @@
-import { fold } from '@ekrond/core/job'
-import { summarise } from '@ekrond/core/stations'
+import { fold } from '@ekrond/core/log'
+import { summarise } from '@ekrond/core/bench/stations'
 import { inTransaction, type Pool } from '../db/pool.ts'
 import { jobCache } from './append.ts'
 import { selectEntries, updateJob } from './jobs.sql.ts'

@@ -15,8 +15,8 @@ import {
   SheetsOfJobAnswer,
   SheetsQuery,
 } from '@ekrond/contract/jobs'
-import { readNumber, checkLetter } from '@ekrond/core/job'
-import { returnSheets } from '@ekrond/core/return-sheet'
+import { readNumber, checkLetter } from '@ekrond/core/log'
+import { returnSheets } from '@ekrond/core/bench/return-sheet'
 import { isOwnRevision, type BuildSheet, type SpecSheet } from '@ekrond/core/sheets'
 import type { FastifyInstance } from 'fastify'
 import { localDate } from '../clock.ts'

@@ -6,7 +6,7 @@ import type {
   RevisionsAnswer,
 } from '@ekrond/contract/library'
 import { type Sheets, type SpecSheet } from '@ekrond/core/sheets'
-import { valueHistory } from '@ekrond/core/library'
+import { valueHistory } from '@ekrond/core/sheets/library'
 import type { Queryable } from '../db/pool.ts'
 
 /**

@@ -6,12 +6,12 @@ import {
   type JobState,
   type NotAdmitted,
   type UnsentEntry,
-} from '@ekrond/core/job'
-import { unitFaults } from '@ekrond/core/library'
-import { isListNumber, LIST_NUMBER_SENTENCE } from '@ekrond/core/limits'
-import { isRefusal } from '@ekrond/core/refusal'
+} from '@ekrond/core/log'
+import { unitFaults } from '@ekrond/core/sheets/library'
+import { isListNumber, LIST_NUMBER_SENTENCE } from '@ekrond/core/base/limits'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { settingKey, type BuildSheet, type Sheets, type SpecSheet } from '@ekrond/core/sheets'
-import { carriedOn, withMeasured } from '@ekrond/core/teach'
+import { carriedOn, withMeasured } from '@ekrond/core/taught'
 import type { CorrectionBody, ListNumberFile, MeasuredBody } from '@ekrond/contract/library'
 import type { Client } from '../db/pool.ts'
 import { notFound, ProblemError } from '../http/problem.ts'

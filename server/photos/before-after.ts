@@ -1,4 +1,4 @@
-import { bodyNumbers, bodyOf, sideOf, type JobState } from '@ekrond/core/job'
+import { bodyNumbers, bodyOf, sideOf, type JobState } from '@ekrond/core/log'
 import type { Queryable } from '../db/pool.ts'
 import type { CustomerPhoto } from '../reports/head.ts'
 import { selectSome } from './photos.sql.ts'

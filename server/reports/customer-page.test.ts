@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { returnSheet, type ReturnSheet } from '@ekrond/core/return-sheet'
-import { fold, type DataOf } from '@ekrond/core/job'
+import { returnSheet, type ReturnSheet } from '@ekrond/core/bench/return-sheet'
+import { fold, type DataOf } from '@ekrond/core/log'
 import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
 import { customerPage } from './customer-page.ts'
 import { returnSheetPdf } from './return-sheet.ts'

@@ -5,7 +5,7 @@ import {
   type EndOfUnit,
   type ReturnSheet,
   type SheetPicture,
-} from '@ekrond/core/return-sheet'
+} from '@ekrond/core/bench/return-sheet'
 import type { CustomerPhoto, SheetHead } from './head.ts'
 import { html, type Html } from './html.ts'
 

@@ -1,4 +1,4 @@
-import { showNumber } from '@ekrond/core/job'
+import { showNumber } from '@ekrond/core/log'
 import PDFDocument from 'pdfkit'
 import QRCode from 'qrcode'
 import { INK, PENCIL, registerFaces } from './faces.ts'

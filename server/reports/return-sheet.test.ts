@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process'
-import { fold } from '@ekrond/core/job'
-import { returnSheets } from '@ekrond/core/return-sheet'
+import { fold } from '@ekrond/core/log'
+import { returnSheets } from '@ekrond/core/bench/return-sheet'
 import { describe, expect, it } from 'vitest'
 import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../demo/log-entries.ts'
 import { returnSheetPdf } from './return-sheet.ts'

@@ -5,7 +5,7 @@ import {
   moneyWords,
   type ReturnSheet,
   type SheetPicture,
-} from '@ekrond/core/return-sheet'
+} from '@ekrond/core/bench/return-sheet'
 import PDFDocument from 'pdfkit'
 import { INK, PENCIL, registerFaces } from './faces.ts'
 import type { CustomerPhoto, SheetHead } from './head.ts'

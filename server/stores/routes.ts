@@ -10,7 +10,7 @@ import {
   type StoreKind,
   type StoreRecord,
 } from '@ekrond/contract/stores'
-import { issueSentence } from '@ekrond/core/job'
+import { issueSentence } from '@ekrond/core/log'
 import type { FastifyInstance } from 'fastify'
 import * as v from 'valibot'
 import { inTransaction, type Client } from '../db/pool.ts'

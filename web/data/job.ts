@@ -20,15 +20,15 @@ import {
   type NotAdmitted,
   type SheetsByBody,
   type UnsentEntry,
-} from '@ekrond/core/job'
+} from '@ekrond/core/log'
 import type { Known } from '@ekrond/core/claims'
 import type { Sheets } from '@ekrond/core/sheets'
-import { lastOwn, lastOwnAct, lastUndoneAct, type StationName } from '@ekrond/core/stations'
+import { lastOwn, lastOwnAct, lastUndoneAct, type StationName } from '@ekrond/core/bench/stations'
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSearchParams } from 'react-router'
-import { isRefusal } from '@ekrond/core/refusal'
-import { mongrelSheets, taughtSheets } from '@ekrond/core/teach'
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { mongrelSheets, taughtSheets } from '@ekrond/core/taught'
 import { call, type ApiError } from './api'
 import { grown } from './catch-up'
 import { stampNow } from './clock'

@@ -1,5 +1,5 @@
 import type { AppendAnswer } from '@ekrond/contract/jobs'
-import { actsOf, type UnsentEntry } from '@ekrond/core/job'
+import { actsOf, type UnsentEntry } from '@ekrond/core/log'
 import { useSyncExternalStore } from 'react'
 import { ApiError, post } from './api'
 import { openChannel } from './local'

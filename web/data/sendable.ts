@@ -1,4 +1,4 @@
-import { actsOf } from '@ekrond/core/job'
+import { actsOf } from '@ekrond/core/log'
 import type { Queued } from './store'
 
 /**

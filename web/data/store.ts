@@ -1,4 +1,4 @@
-import type { UnsentEntry } from '@ekrond/core/job'
+import type { UnsentEntry } from '@ekrond/core/log'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 export interface Queued {

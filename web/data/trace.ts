@@ -1,4 +1,4 @@
-import { packTrace, type PackedTrace, type Sample } from '@ekrond/core/trace'
+import { packTrace, type PackedTrace, type Sample } from '@ekrond/core/measure/trace'
 import { sha256 } from '@noble/hashes/sha2.js'
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
 

@@ -1,5 +1,5 @@
-import type { Bounds, Piece } from '@ekrond/core/drawing'
-import { boxOf } from '@ekrond/core/drawing'
+import type { Bounds, Piece } from '@ekrond/core/unit/drawing'
+import { boxOf } from '@ekrond/core/unit/drawing'
 import type { View } from './Pieces'
 
 /** Height of a break line's waves, mm. */

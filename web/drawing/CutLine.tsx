@@ -1,4 +1,4 @@
-import type { Cut } from '@ekrond/core/drawing'
+import type { Cut } from '@ekrond/core/unit/drawing'
 import { CentreLine, Text, type Scale } from './index'
 
 /** Where a section is cut, its ends thick, with arrows the way it is looked at, and its letter; `small` beside a drawing. */

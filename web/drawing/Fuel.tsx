@@ -1,4 +1,4 @@
-import type { LevelInUse } from '@ekrond/core/float'
+import type { LevelInUse } from '@ekrond/core/physics/float'
 import { figure } from '@ekrond/core/measure'
 import { useId, type ReactNode } from 'react'
 import type { SpecSheet } from '@ekrond/core/sheets'

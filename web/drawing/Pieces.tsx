@@ -1,4 +1,4 @@
-import type { Line, Piece } from '@ekrond/core/drawing'
+import type { Line, Piece } from '@ekrond/core/unit/drawing'
 import { memo, useId } from 'react'
 
 /** Millimetres to the sheet's pixels. */

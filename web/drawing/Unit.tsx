@@ -1,5 +1,5 @@
-import { layUnit, WORD_PX, type LaidUnit, type Standing, type UnitDrawing } from '@ekrond/core/drawing'
-import { unitDrawing } from '@ekrond/core/families'
+import { layUnit, WORD_PX, type LaidUnit, type Standing, type UnitDrawing } from '@ekrond/core/unit/drawing'
+import { unitDrawing } from '@ekrond/core/unit/families'
 import { nameOn, type Sheets } from '@ekrond/core/sheets'
 import { useId, useMemo } from 'react'
 import type { ClaimState } from '@ekrond/core/claims'

@@ -1,4 +1,4 @@
-import { LARGE_PX, WORD_PX, type Label } from '@ekrond/core/drawing'
+import { LARGE_PX, WORD_PX, type Label } from '@ekrond/core/unit/drawing'
 import { figures, narrow } from '../theme/global'
 
 /** A balloon with its leader and words; filled where what it names is done. */

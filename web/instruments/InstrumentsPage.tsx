@@ -1,4 +1,4 @@
-import { quantities } from '@ekrond/core/instruments'
+import { quantities } from '@ekrond/core/measure/instruments'
 import { figure } from '@ekrond/core/measure'
 import { useState } from 'react'
 import styled from 'styled-components'

@@ -1,5 +1,5 @@
-import { readLine, type Quantity } from '@ekrond/core/instruments'
-import { isRefusal } from '@ekrond/core/refusal'
+import { readLine, type Quantity } from '@ekrond/core/measure/instruments'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { useSyncExternalStore } from 'react'
 
 /** An instrument of this bench as it was heard last. */

@@ -1,6 +1,6 @@
 import type { ListNumberAnswer, MeasuredBody } from '@ekrond/contract/library'
-import { isRefusal } from '@ekrond/core/refusal'
-import { known, unmeasured, withMeasured } from '@ekrond/core/teach'
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { known, unmeasured, withMeasured } from '@ekrond/core/taught'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'

@@ -1,9 +1,9 @@
-import { levelInUse } from '@ekrond/core/float'
-import { blendDensity } from '@ekrond/core/metering'
-import { isRefusal } from '@ekrond/core/refusal'
-import { aim } from '@ekrond/core/settings'
+import { levelInUse } from '@ekrond/core/physics/float'
+import { blendDensity } from '@ekrond/core/physics/metering'
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { aim } from '@ekrond/core/judge/settings'
 import type { Sheets } from '@ekrond/core/sheets'
-import { known } from '@ekrond/core/teach'
+import { known } from '@ekrond/core/taught'
 import { FloatSection } from '../drawing/FloatSection'
 
 /** A list number's float at its sheet's height and pressure, as held or in use. */

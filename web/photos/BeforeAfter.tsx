@@ -1,4 +1,4 @@
-import { sideOf } from '@ekrond/core/job'
+import { sideOf } from '@ekrond/core/log'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
 import { Photos } from './Photos'

@@ -1,4 +1,4 @@
-import type { Photo, PhotoStep } from '@ekrond/core/job'
+import type { Photo, PhotoStep } from '@ekrond/core/log'
 import { Camera } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'

@@ -1,4 +1,4 @@
-import { planBaths } from '@ekrond/core/baths'
+import { planBaths } from '@ekrond/core/plan/baths'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { useBaths } from '../data/baths'

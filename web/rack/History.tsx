@@ -1,6 +1,6 @@
-import { current, kinds, sentenceOf, standings, type Entry } from '@ekrond/core/job'
+import { current, kinds, sentenceOf, standings, type Entry } from '@ekrond/core/log'
 import { nameOn } from '@ekrond/core/sheets'
-import { stationOfKind, stations } from '@ekrond/core/stations'
+import { stationOfKind, stations } from '@ekrond/core/bench/stations'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { useJob, type OpenJob } from '../data/job'

@@ -1,4 +1,4 @@
-import { type StationState } from '@ekrond/core/stations'
+import { type StationState } from '@ekrond/core/bench/stations'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import { sayDate } from '../shell/dates'

@@ -1,5 +1,5 @@
 import type { KeepingAnswer } from '@ekrond/contract/shop'
-import { daysBetween } from '@ekrond/core/days'
+import { daysBetween } from '@ekrond/core/base/days'
 import { figure } from '@ekrond/core/measure'
 import { useQuery } from '@tanstack/react-query'
 import styled from 'styled-components'

@@ -1,4 +1,4 @@
-import { daysBetween } from '@ekrond/core/days'
+import { daysBetween } from '@ekrond/core/base/days'
 
 /** Columns of promises: overdue, today and six days on, later. */
 export const DAYS = 7

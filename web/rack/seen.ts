@@ -1,5 +1,5 @@
 import type { JobRow } from '@ekrond/contract/jobs'
-import { type Outlook } from '@ekrond/core/outlook'
+import { type Outlook } from '@ekrond/core/plan/outlook'
 
 export interface Seen {
   row: JobRow

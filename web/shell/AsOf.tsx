@@ -1,5 +1,5 @@
 import { Link, useNavigate } from 'react-router'
-import type { StationName } from '@ekrond/core/stations'
+import type { StationName } from '@ekrond/core/bench/stations'
 import { type OpenJob } from '../data/job'
 import { useShop } from '../data/shop'
 import { QuietButton } from '../ui'

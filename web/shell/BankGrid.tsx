@@ -1,5 +1,5 @@
-import { bodyNumbers } from '@ekrond/core/job'
-import { bankGrid, type BankRow } from '@ekrond/core/stations'
+import { bodyNumbers } from '@ekrond/core/log'
+import { bankGrid, type BankRow } from '@ekrond/core/bench/stations'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { Link } from 'react-router'
 import styled from 'styled-components'

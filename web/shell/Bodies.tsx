@@ -1,5 +1,5 @@
-import { bodyNumbers, bodyOf } from '@ekrond/core/job'
-import { stationStates, type StationName } from '@ekrond/core/stations'
+import { bodyNumbers, bodyOf } from '@ekrond/core/log'
+import { stationStates, type StationName } from '@ekrond/core/bench/stations'
 import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'

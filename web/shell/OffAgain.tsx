@@ -1,6 +1,6 @@
-import { offAgain, type OffAgain as Why } from '@ekrond/core/job'
+import { offAgain, type OffAgain as Why } from '@ekrond/core/log'
 import type { Sheets } from '@ekrond/core/sheets'
-import { teardownOrder } from '@ekrond/core/work'
+import { teardownOrder } from '@ekrond/core/judge/work'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { StationProps } from '../stations/props'

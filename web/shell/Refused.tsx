@@ -1,5 +1,5 @@
-import { replacement, sentenceOf, type DataOf } from '@ekrond/core/job'
-import { stationOfKind } from '@ekrond/core/stations'
+import { replacement, sentenceOf, type DataOf } from '@ekrond/core/log'
+import { stationOfKind } from '@ekrond/core/bench/stations'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { draftKey } from '../data/draft'
 import type { OpenJob } from '../data/job'

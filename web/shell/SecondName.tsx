@@ -1,4 +1,4 @@
-import { isOnePersons } from '@ekrond/core/job'
+import { isOnePersons } from '@ekrond/core/log'
 import { usePerson } from '../data/person'
 import { useShop } from '../data/shop'
 import type { OpenJob } from '../data/job'

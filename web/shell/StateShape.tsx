@@ -1,4 +1,4 @@
-import type { StationState } from '@ekrond/core/stations'
+import type { StationState } from '@ekrond/core/bench/stations'
 
 export const STATE_WORDS: Record<StationState | 'here', string> = {
   none: 'not begun',

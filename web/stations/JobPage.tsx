@@ -1,4 +1,4 @@
-import { stations, whereItHangs, type StationName } from '@ekrond/core/stations'
+import { stations, whereItHangs, type StationName } from '@ekrond/core/bench/stations'
 import { lazy, Suspense, useEffect, type ComponentType, type LazyExoticComponent } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { fetchFamilies } from '../data/families'

@@ -1,4 +1,4 @@
-import { boxOf, shapeOf } from '@ekrond/core/drawing'
+import { boxOf, shapeOf } from '@ekrond/core/unit/drawing'
 import { partKindWords, type PartKind } from '@ekrond/core/sheets'
 import { Hatchings, Pieces } from '../drawing/Pieces'
 

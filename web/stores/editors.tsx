@@ -1,5 +1,5 @@
 import type { StoreKind, StoreRecord } from '@ekrond/contract/stores'
-import { looseWorth } from '@ekrond/core/kits'
+import { looseWorth } from '@ekrond/core/plan/kits'
 import { partKinds, partKindWords, type PartKind } from '@ekrond/core/sheets'
 import { useMarket } from '../data/library'
 import { useShop } from '../data/shop'

@@ -1,5 +1,5 @@
-import { readFact, type Fact, type Known } from '@ekrond/core/teach'
-import { isRefusal } from '@ekrond/core/refusal'
+import { readFact, type Fact, type Known } from '@ekrond/core/taught'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { gaugeSigma, type Gauge } from '@ekrond/core/measure'
 import { useState } from 'react'
 import type { OpenJob } from '../data/job'

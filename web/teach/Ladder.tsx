@@ -1,5 +1,5 @@
-import { factOf, type Known } from '@ekrond/core/teach'
-import { lower } from '@ekrond/core/words'
+import { factOf, type Known } from '@ekrond/core/taught'
+import { lower } from '@ekrond/core/base/words'
 import styled from 'styled-components'
 import { narrow } from '../theme/global'
 import { Tick } from '../ui'

@@ -1,4 +1,4 @@
-import { known } from '@ekrond/core/teach'
+import { known } from '@ekrond/core/taught'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'

@@ -1,5 +1,5 @@
 import { settingKey, type SettingSpec } from '@ekrond/core/sheets'
-import { noneOf } from '@ekrond/core/teach'
+import { noneOf } from '@ekrond/core/taught'
 import { useState } from 'react'
 import type { OpenJob } from '../data/job'
 import { ErrorLine, QuietButton } from '../ui'

@@ -1,5 +1,5 @@
 import type { ListNumberAnswer } from '@ekrond/contract/library'
-import { carriedOn, known } from '@ekrond/core/teach'
+import { carriedOn, known } from '@ekrond/core/taught'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState, type KeyboardEvent } from 'react'
 import type { ApiError } from '../data/api'

@@ -1,7 +1,7 @@
-import { floatView } from '@ekrond/core/families'
+import { floatView } from '@ekrond/core/unit/families'
 import type { Sheets } from '@ekrond/core/sheets'
-import { factOf } from '@ekrond/core/teach'
-import type { OwnFact } from '@ekrond/core/job'
+import { factOf } from '@ekrond/core/taught'
+import type { OwnFact } from '@ekrond/core/log'
 import { figure } from '@ekrond/core/measure'
 import {
   Balloon,

@@ -1,6 +1,6 @@
-import { stepAll, type DataOf } from '@ekrond/core/job'
+import { stepAll, type DataOf } from '@ekrond/core/log'
 import type { Sheets } from '@ekrond/core/sheets'
-import { familyFor, ownSheets, type Described } from '@ekrond/core/teach'
+import { familyFor, ownSheets, type Described } from '@ekrond/core/taught'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'

@@ -1,6 +1,6 @@
 import { figure } from '@ekrond/core/measure'
-import { isRefusal } from '@ekrond/core/refusal'
-import { tracedArea, type Tap } from '@ekrond/core/teach'
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { tracedArea, type Tap } from '@ekrond/core/taught'
 import { Camera } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import styled from 'styled-components'

@@ -1,6 +1,6 @@
-import type { DataOf } from '@ekrond/core/job'
+import type { DataOf } from '@ekrond/core/log'
 import { parseLength } from '@ekrond/core/measure'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import type { Position } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import type { OpenJob } from '../data/job'

@@ -1,4 +1,4 @@
-import type { Quantity } from '@ekrond/core/instruments'
+import type { Quantity } from '@ekrond/core/measure/instruments'
 import { Calculator } from 'lucide-react'
 import { useRef } from 'react'
 import styled from 'styled-components'

@@ -1,5 +1,5 @@
 import { parseLength, parseNotches, parseTurns } from '@ekrond/core/measure'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { describe, expect, it } from 'vitest'
 import { afterKey, PAD_WORDS } from './Pad'
 

@@ -1,4 +1,4 @@
-import { readNumber } from '@ekrond/core/job'
+import { readNumber } from '@ekrond/core/log'
 import { useEffect } from 'react'
 import { useNavigate } from 'react-router'
 

@@ -1,4 +1,4 @@
-import type { Area, WhyCause } from '@ekrond/core/why'
+import type { Area, WhyCause } from '@ekrond/core/diagnose/why'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
 

@@ -1,4 +1,4 @@
-import type { RunNote } from '@ekrond/core/job'
+import type { RunNote } from '@ekrond/core/log'
 import { useState } from 'react'
 import { Choice, FieldInput, Label, MainButton } from '../ui'
 import { onEnter } from '../ui/keys'

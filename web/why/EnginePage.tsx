@@ -1,5 +1,5 @@
-import { blipParts, runWords, type BlipPart, type RunNote } from '@ekrond/core/job'
-import { readRun, runAlarms } from '@ekrond/core/run'
+import { blipParts, runWords, type BlipPart, type RunNote } from '@ekrond/core/log'
+import { readRun, runAlarms } from '@ekrond/core/diagnose/run'
 import { settingKey } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'

@@ -1,4 +1,4 @@
-import { symptoms } from '@ekrond/core/job'
+import { symptoms } from '@ekrond/core/log'
 import type { OpenJob } from '../data/job'
 import { Choice } from '../ui'
 

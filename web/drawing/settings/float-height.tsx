@@ -1,6 +1,6 @@
-import { levelInUse } from '@ekrond/core/float'
-import { isRefusal } from '@ekrond/core/refusal'
-import { heldWords, wantedLevel } from '@ekrond/core/settings'
+import { levelInUse } from '@ekrond/core/physics/float'
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { heldWords, wantedLevel } from '@ekrond/core/judge/settings'
 import { FloatSection } from '../FloatSection'
 import { isOut, type SettingPicture } from './props'
 

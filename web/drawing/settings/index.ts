@@ -1,6 +1,6 @@
 import { screwKindOf, type SpecSheet } from '@ekrond/core/sheets'
-import { isSettingCode, type SettingCode } from '@ekrond/core/settings'
-import { known } from '@ekrond/core/teach'
+import { isSettingCode, type SettingCode } from '@ekrond/core/judge/settings'
+import { known } from '@ekrond/core/taught'
 import { airValve } from './air-valve'
 import { chokeIndex } from './choke-index'
 import { floatDrop } from './float-drop'

@@ -1,6 +1,6 @@
-import { lastSaid } from '@ekrond/core/job'
+import { lastSaid } from '@ekrond/core/log'
 import { showTurns } from '@ekrond/core/measure'
-import { flowWords, screwWords, type ScrewFlow } from '@ekrond/core/mixture'
+import { flowWords, screwWords, type ScrewFlow } from '@ekrond/core/physics/mixture'
 import { screwFlowOf, settingKey } from '@ekrond/core/sheets'
 import { Drawing, Text } from '../index'
 import { ScrewDial } from '../ScrewDial'

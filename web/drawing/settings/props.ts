@@ -1,6 +1,6 @@
-import type { Conditions } from '@ekrond/core/conditions'
-import type { BodyState } from '@ekrond/core/job'
-import type { ReadingView } from '@ekrond/core/settings'
+import type { Conditions } from '@ekrond/core/sheets/conditions'
+import type { BodyState } from '@ekrond/core/log'
+import type { ReadingView } from '@ekrond/core/judge/settings'
 import type { SettingSpec, Sheets, SpecSheet } from '@ekrond/core/sheets'
 import type { ComponentType } from 'react'
 

@@ -1,7 +1,7 @@
 import { figure } from '@ekrond/core/measure'
-import { linkagePose, linkChange } from '@ekrond/core/pump'
-import { isRefusal } from '@ekrond/core/refusal'
-import { linkageOf } from '@ekrond/core/settings'
+import { linkagePose, linkChange } from '@ekrond/core/physics/pump'
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { linkageOf } from '@ekrond/core/judge/settings'
 import type { PumpGeometry } from '@ekrond/core/sheets'
 import {
   CentreLine,

@@ -1,6 +1,6 @@
-import { plateAngle } from '@ekrond/core/choke'
+import { plateAngle } from '@ekrond/core/physics/choke'
 import { figure, nearestDrill } from '@ekrond/core/measure'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import type { ChokeGeometry } from '@ekrond/core/sheets'
 import {
   CentreLine,

@@ -1,6 +1,6 @@
-import { looksOf, lookSays, type Look } from '@ekrond/core/asfound'
+import { looksOf, lookSays, type Look } from '@ekrond/core/judge/asfound'
 import { parseLength } from '@ekrond/core/measure'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { useState } from 'react'
 import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../../ui'
 import { onEnter } from '../../ui/keys'

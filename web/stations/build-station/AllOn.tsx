@@ -1,4 +1,4 @@
-import { jointOf, jointWords, proofOf } from '@ekrond/core/assembly'
+import { jointOf, jointWords, proofOf } from '@ekrond/core/judge/assembly'
 import type { Position } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'

@@ -1,6 +1,6 @@
 import { claimsOf, marksOf } from '@ekrond/core/claims'
-import { isFastened, jointOf } from '@ekrond/core/assembly'
-import { assemblyOrder, dueBefore } from '@ekrond/core/work'
+import { isFastened, jointOf } from '@ekrond/core/judge/assembly'
+import { assemblyOrder, dueBefore } from '@ekrond/core/judge/work'
 import { useMemo, useState } from 'react'
 import { Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'

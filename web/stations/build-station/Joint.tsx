@@ -1,8 +1,14 @@
-import { jointWords, lengthWords, torqueWords, type FastenerState, type Joint } from '@ekrond/core/assembly'
+import {
+  jointWords,
+  lengthWords,
+  torqueWords,
+  type FastenerState,
+  type Joint,
+} from '@ekrond/core/judge/assembly'
 import type { Position } from '@ekrond/core/sheets'
-import { boxOf, fitted } from '@ekrond/core/drawing'
-import { jointPlan, plainFace, type JointPlan } from '@ekrond/core/families'
-import { capital } from '@ekrond/core/words'
+import { boxOf, fitted } from '@ekrond/core/unit/drawing'
+import { jointPlan, plainFace, type JointPlan } from '@ekrond/core/unit/families'
+import { capital } from '@ekrond/core/base/words'
 import { useMemo, useState } from 'react'
 import { Button as AriaButton } from 'react-aria-components'
 import styled from 'styled-components'

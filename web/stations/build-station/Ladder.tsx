@@ -1,4 +1,4 @@
-import { ladderOf, rungsAround } from '@ekrond/core/work'
+import { ladderOf, rungsAround } from '@ekrond/core/judge/work'
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { useSize } from '../../drawing/sheet'

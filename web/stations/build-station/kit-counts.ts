@@ -1,6 +1,6 @@
 import type { MarketAnswer } from '@ekrond/contract/library'
-import { jobNeeds } from '@ekrond/core/job'
-import { countKit, type KitCount } from '@ekrond/core/kits'
+import { jobNeeds } from '@ekrond/core/log'
+import { countKit, type KitCount } from '@ekrond/core/plan/kits'
 import { layOut } from '../parts/covers'
 import type { SheetedProps } from '../withSheets'
 

@@ -1,4 +1,4 @@
-import { faceAt, planBaths, whereIs, type BathItem, type Load, type Place } from '@ekrond/core/baths'
+import { faceAt, planBaths, whereIs, type BathItem, type Load, type Place } from '@ekrond/core/plan/baths'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import styled from 'styled-components'

@@ -1,5 +1,5 @@
-import { standingOf } from '@ekrond/core/passages'
-import type { PassageView } from '@ekrond/core/stations'
+import { standingOf } from '@ekrond/core/diagnose/passages'
+import type { PassageView } from '@ekrond/core/bench/stations'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'
 

@@ -1,4 +1,4 @@
-import type { BathPlan, BathItem, Load } from '@ekrond/core/baths'
+import type { BathPlan, BathItem, Load } from '@ekrond/core/plan/baths'
 import { PartShape } from '../../drawing/PartShape'
 import { useSize } from '../../drawing/sheet'
 import { figures, narrow } from '../../theme/global'

@@ -1,5 +1,5 @@
-import { rejudged } from '@ekrond/core/findings'
-import { checkAgain, fromEarlier } from '@ekrond/core/job'
+import { rejudged } from '@ekrond/core/judge/findings'
+import { checkAgain, fromEarlier } from '@ekrond/core/log'
 import { Link } from 'react-router'
 import { Label } from '../../ui'
 import { StateShape } from '../../shell/StateShape'

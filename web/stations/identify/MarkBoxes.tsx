@@ -1,5 +1,5 @@
 import { ALPHABET, readMark } from '@ekrond/core/identify'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'
 

@@ -1,5 +1,5 @@
-import { boxOf, fitted } from '@ekrond/core/drawing'
-import { flangeView } from '@ekrond/core/families'
+import { boxOf, fitted } from '@ekrond/core/unit/drawing'
+import { flangeView } from '@ekrond/core/unit/families'
 import type { Sheets } from '@ekrond/core/sheets'
 import { Balloon, CentreLine, Dimension, Drawing, Leader, ScaleBar, scaleOf, Text } from '../../drawing'
 import { CutLine } from '../../drawing/CutLine'

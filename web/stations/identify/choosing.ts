@@ -1,6 +1,6 @@
 import type { ListNumberAnswer } from '@ekrond/contract/library'
 import type { twoHalves } from '@ekrond/core/identify'
-import { bodyNumbers, bodyOf } from '@ekrond/core/job'
+import { bodyNumbers, bodyOf } from '@ekrond/core/log'
 import { useQueryClient } from '@tanstack/react-query'
 import type { OpenJob } from '../../data/job'
 import { listNumberQuery } from '../../data/library'

@@ -1,5 +1,5 @@
 import { ENGINE_FEATURE, type Candidate, type Seen } from '@ekrond/core/identify'
-import type { BodyState } from '@ekrond/core/job'
+import type { BodyState } from '@ekrond/core/log'
 import { useWeighed } from './useWeighed'
 
 /** How far a displacement as people say it lies from the sheet's, a share: rebores and roundings. */

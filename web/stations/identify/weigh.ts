@@ -9,7 +9,7 @@ import {
   type NextLook,
   type Seen,
 } from '@ekrond/core/identify'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 
 const MOST_SHOWN = 4
 const LEAST_SHOWN = 0.002

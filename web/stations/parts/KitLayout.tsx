@@ -1,6 +1,6 @@
 import type { MarketAnswer } from '@ekrond/contract/library'
-import { bodyKey, type JobNeed } from '@ekrond/core/job'
-import { type Cover, type KitLayout, type Laid } from '@ekrond/core/kits'
+import { bodyKey, type JobNeed } from '@ekrond/core/log'
+import { type Cover, type KitLayout, type Laid } from '@ekrond/core/plan/kits'
 import { partKinds, type PartKind, type Sheets } from '@ekrond/core/sheets'
 import { Balloon, Drawing, Text } from '../../drawing'
 import { GasketShape, PartShape } from '../../drawing/PartShape'

@@ -1,4 +1,4 @@
-import { type JobNeed } from '@ekrond/core/job'
+import { type JobNeed } from '@ekrond/core/log'
 import { StripCell } from '../../shell/frame'
 import { Label } from '../../ui'
 

@@ -1,6 +1,6 @@
-import { adapterPlate, plateSvg, type Flange } from '@ekrond/core/adapter'
+import { adapterPlate, plateSvg, type Flange } from '@ekrond/core/physics/adapter'
 import { plainNumber } from '@ekrond/core/measure'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { Choice, ErrorLine } from '../../ui'

@@ -1,4 +1,4 @@
-import type { Advice } from '@ekrond/core/bank'
+import type { Advice } from '@ekrond/core/physics/bank'
 import { figure } from '@ekrond/core/measure'
 import { Drawing, Text } from '../../drawing'
 

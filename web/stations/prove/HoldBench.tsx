@@ -1,4 +1,4 @@
-import { fittedWasher } from '@ekrond/core/entering'
+import { fittedWasher } from '@ekrond/core/bench/entering'
 import { figure, plainNumber } from '@ekrond/core/measure'
 import {
   findLifts,
@@ -8,12 +8,12 @@ import {
   noiseOf,
   SHUT_IN_ML,
   type Hold,
-} from '@ekrond/core/proof'
-import { enterHold, judgeFall, limitFall, readFall } from '@ekrond/core/proving'
-import { conditionsFor } from '@ekrond/core/entering'
-import { isRefusal, type Result } from '@ekrond/core/refusal'
-import type { EnteredProof } from '@ekrond/core/proving'
-import { unpackTrace } from '@ekrond/core/trace'
+} from '@ekrond/core/judge/proof'
+import { enterHold, judgeFall, limitFall, readFall } from '@ekrond/core/bench/proving'
+import { conditionsFor } from '@ekrond/core/bench/entering'
+import { isRefusal, type Result } from '@ekrond/core/base/refusal'
+import type { EnteredProof } from '@ekrond/core/bench/proving'
+import { unpackTrace } from '@ekrond/core/measure/trace'
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { useDraft } from '../../data/draft'

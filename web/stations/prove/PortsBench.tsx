@@ -1,5 +1,5 @@
-import { portsOf } from '@ekrond/core/families'
-import { portWords } from '@ekrond/core/job'
+import { portsOf } from '@ekrond/core/unit/families'
+import { portWords } from '@ekrond/core/log'
 import { useState } from 'react'
 import { Choice, Label } from '../../ui'
 import { Outside, portLetter } from '../asfound/Outside'

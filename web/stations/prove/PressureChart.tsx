@@ -1,5 +1,5 @@
 import { figure } from '@ekrond/core/measure'
-import type { Sample } from '@ekrond/core/trace'
+import type { Sample } from '@ekrond/core/measure/trace'
 import { useEffect, useRef } from 'react'
 import { figures, narrow } from '../../theme/global'
 import { useSize } from '../../drawing/sheet'

@@ -1,5 +1,5 @@
-import { proofsOf, proofStanding, testOf, type Proof, type ProofStanding } from '@ekrond/core/proof'
-import { bodyNumbers, receivedTests } from '@ekrond/core/job'
+import { proofsOf, proofStanding, testOf, type Proof, type ProofStanding } from '@ekrond/core/judge/proof'
+import { bodyNumbers, receivedTests } from '@ekrond/core/log'
 import styled from 'styled-components'
 import { StripCell } from '../../shell/frame'
 import { StateShape } from '../../shell/StateShape'

@@ -1,4 +1,4 @@
-import { proofsOf, proofStanding, type Proof } from '@ekrond/core/proof'
+import { proofsOf, proofStanding, type Proof } from '@ekrond/core/judge/proof'
 import { useState, type ComponentType } from 'react'
 import { OnStrip } from '../../shell/OnStrip'
 import { withSheets, type SheetedProps } from '../withSheets'

@@ -1,4 +1,4 @@
-import { enterSeen } from '@ekrond/core/proving'
+import { enterSeen } from '@ekrond/core/bench/proving'
 import { useState } from 'react'
 import { Choice, FieldInput, Label } from '../../ui'
 import { Outside } from '../asfound/Outside'

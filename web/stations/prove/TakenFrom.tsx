@@ -1,4 +1,4 @@
-import { quantities, type Quantity } from '@ekrond/core/instruments'
+import { quantities, type Quantity } from '@ekrond/core/measure/instruments'
 import { figure } from '@ekrond/core/measure'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'

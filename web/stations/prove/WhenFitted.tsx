@@ -1,4 +1,4 @@
-import type { Proof } from '@ekrond/core/proof'
+import type { Proof } from '@ekrond/core/judge/proof'
 import { useState } from 'react'
 import { SecondName, useAlone } from '../../shell/SecondName'
 import { ErrorLine, FieldInput, Label, MainButton } from '../../ui'

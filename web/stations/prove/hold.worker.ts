@@ -1,6 +1,6 @@
-import { judgeShutIn } from '@ekrond/core/proving'
-import type { Proof } from '@ekrond/core/proof'
-import type { Sample } from '@ekrond/core/trace'
+import { judgeShutIn } from '@ekrond/core/bench/proving'
+import type { Proof } from '@ekrond/core/judge/proof'
+import type { Sample } from '@ekrond/core/measure/trace'
 
 export interface HoldAsked {
   n: number

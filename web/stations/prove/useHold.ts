@@ -1,6 +1,6 @@
-import type { Hold, Proof } from '@ekrond/core/proof'
-import type { Result } from '@ekrond/core/refusal'
-import type { Sample } from '@ekrond/core/trace'
+import type { Hold, Proof } from '@ekrond/core/judge/proof'
+import type { Result } from '@ekrond/core/base/refusal'
+import type { Sample } from '@ekrond/core/measure/trace'
 import { useEffect, useRef, useState } from 'react'
 import type { HoldAsked } from './hold.worker'
 

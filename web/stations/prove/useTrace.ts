@@ -1,4 +1,4 @@
-import type { Sample } from '@ekrond/core/trace'
+import type { Sample } from '@ekrond/core/measure/trace'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { sample } from '../../instruments/hub'
 

@@ -1,4 +1,4 @@
-import { altitudeWords } from '@ekrond/core/air'
+import { altitudeWords } from '@ekrond/core/physics/air'
 import { figureOf, type Opening } from './opening'
 import { Label } from '../../ui'
 

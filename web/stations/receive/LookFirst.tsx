@@ -1,6 +1,6 @@
-import type { Tests } from '@ekrond/core/complaint'
+import type { Tests } from '@ekrond/core/diagnose/complaint'
 import type { Sheets } from '@ekrond/core/sheets'
-import { firstCauses, type FirstLook } from '@ekrond/core/why'
+import { firstCauses, type FirstLook } from '@ekrond/core/diagnose/why'
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'

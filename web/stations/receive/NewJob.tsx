@@ -1,5 +1,5 @@
 import { newId } from '../../data/id'
-import { admit, emptyJob, kinds } from '@ekrond/core/job'
+import { admit, emptyJob, kinds } from '@ekrond/core/log'
 import { useRef, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { stampNow } from '../../data/clock'

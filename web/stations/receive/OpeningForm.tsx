@@ -1,5 +1,5 @@
-import { workingDayAfter } from '@ekrond/core/days'
-import { bands, symptoms, temperatures, whens } from '@ekrond/core/job'
+import { workingDayAfter } from '@ekrond/core/base/days'
+import { bands, symptoms, temperatures, whens } from '@ekrond/core/log'
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import styled from 'styled-components'
 import { sayDay } from '../../shell/dates'

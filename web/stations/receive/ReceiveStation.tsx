@@ -1,5 +1,5 @@
 import { plainNumber } from '@ekrond/core/measure'
-import { receivedTests, workSoFar } from '@ekrond/core/job'
+import { receivedTests, workSoFar } from '@ekrond/core/log'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { useShop } from '../../data/shop'

@@ -1,5 +1,5 @@
-import { bodyKey } from '@ekrond/core/job'
-import { capital } from '@ekrond/core/words'
+import { bodyKey } from '@ekrond/core/log'
+import { capital } from '@ekrond/core/base/words'
 import { useState } from 'react'
 import { Button, Choice, ErrorLine, FieldInput, Label, QuietButton } from '../../ui'
 import type { StationProps } from '../props'

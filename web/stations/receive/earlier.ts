@@ -1,5 +1,5 @@
 import type { JobAnswer } from '@ekrond/contract/jobs'
-import { fold } from '@ekrond/core/job'
+import { fold } from '@ekrond/core/log'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { call, type ApiError } from '../../data/api'

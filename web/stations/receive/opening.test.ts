@@ -1,4 +1,4 @@
-import { admit, emptyJob, kinds } from '@ekrond/core/job'
+import { admit, emptyJob, kinds } from '@ekrond/core/log'
 import { describe, expect, it } from 'vitest'
 import { comesBackAs, emptyOpening, readOpening, typedFrom, type Opening } from './opening'
 

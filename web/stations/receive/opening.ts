@@ -1,4 +1,4 @@
-import type { DataOf, Opened } from '@ekrond/core/job'
+import type { DataOf, Opened } from '@ekrond/core/log'
 
 /** What is typed and picked at the counter, as it stands in its fields. */
 export type Opening = Record<

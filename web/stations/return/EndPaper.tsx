@@ -1,4 +1,4 @@
-import { foundLine, type EndOfUnit, type ReturnSheet } from '@ekrond/core/return-sheet'
+import { foundLine, type EndOfUnit, type ReturnSheet } from '@ekrond/core/bench/return-sheet'
 import { useId } from 'react'
 import { figures, narrow } from '../../theme/global'
 import { Label } from '../../ui'

@@ -1,4 +1,4 @@
-import { endWords, needsTwo, type End } from '@ekrond/core/job'
+import { endWords, needsTwo, type End } from '@ekrond/core/log'
 import { useState } from 'react'
 import { Button, ErrorLine, FieldInput, Label } from '../../ui'
 import { Radios } from '../../ui/Radios'

@@ -1,4 +1,4 @@
-import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/return-sheet'
+import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/bench/return-sheet'
 import { useShop } from '../../data/shop'
 import styled from 'styled-components'
 import { figures, narrow } from '../../theme/global'

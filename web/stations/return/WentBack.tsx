@@ -1,4 +1,4 @@
-import { afterReturn, sentenceOf } from '@ekrond/core/job'
+import { afterReturn, sentenceOf } from '@ekrond/core/log'
 import type { SheetsOfJobAnswer } from '@ekrond/contract/jobs'
 import { nameOn } from '@ekrond/core/sheets'
 import { useState } from 'react'

@@ -1,5 +1,5 @@
-import { readingView } from '@ekrond/core/settings'
-import { settingsToSet } from '@ekrond/core/work'
+import { readingView } from '@ekrond/core/judge/settings'
+import { settingsToSet } from '@ekrond/core/judge/work'
 import { useState } from 'react'
 import { Answer, Label } from '../../ui'
 import { Ask, Main } from '../../shell/frame'

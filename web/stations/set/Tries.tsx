@@ -1,5 +1,5 @@
 import { showValue } from '@ekrond/core/measure'
-import type { ReadingData } from '@ekrond/core/job'
+import type { ReadingData } from '@ekrond/core/log'
 import type { SettingSpec } from '@ekrond/core/sheets'
 import { Text } from '../../drawing'
 

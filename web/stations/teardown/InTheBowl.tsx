@@ -1,4 +1,4 @@
-import { sedimentOf, sediments, type SedimentCode } from '@ekrond/core/findings'
+import { sedimentOf, sediments, type SedimentCode } from '@ekrond/core/judge/findings'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../../data/job'

@@ -1,4 +1,4 @@
-import type { MendOrBuy } from '@ekrond/core/findings'
+import type { MendOrBuy } from '@ekrond/core/judge/findings'
 import { sayMoney } from '../../shell/dates'
 
 /** Mending beside buying, in money and minutes, and when to stop. */

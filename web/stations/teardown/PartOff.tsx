@@ -1,5 +1,5 @@
-import { lengthWords } from '@ekrond/core/assembly'
-import { conditionsFor, enterFinding } from '@ekrond/core/entering'
+import { lengthWords } from '@ekrond/core/judge/assembly'
+import { conditionsFor, enterFinding } from '@ekrond/core/bench/entering'
 import {
   conditionsOf,
   dispositions,
@@ -8,12 +8,12 @@ import {
   mendOrBuy,
   wouldExplain,
   type Disposition,
-} from '@ekrond/core/findings'
-import { lastSaid } from '@ekrond/core/job'
+} from '@ekrond/core/judge/findings'
+import { lastSaid } from '@ekrond/core/log'
 import { figure, type Gauge } from '@ekrond/core/measure'
-import { isRefusal } from '@ekrond/core/refusal'
+import { isRefusal } from '@ekrond/core/base/refusal'
 import { type Position, type Sheets, cautionsOff, lookAlikes } from '@ekrond/core/sheets'
-import { lower } from '@ekrond/core/words'
+import { lower } from '@ekrond/core/base/words'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { useMarket } from '../../data/library'

@@ -1,4 +1,4 @@
-import { MOST_STUCK_TRIES, stuckTries, type StuckTry } from '@ekrond/core/job'
+import { MOST_STUCK_TRIES, stuckTries, type StuckTry } from '@ekrond/core/log'
 import type { Position } from '@ekrond/core/sheets'
 import { useEffect, useState } from 'react'
 import { Choice, ErrorLine, QuietButton } from '../../ui'

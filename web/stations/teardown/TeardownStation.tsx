@@ -1,6 +1,6 @@
 import { claimsOf, marksOf } from '@ekrond/core/claims'
-import { teardownOrder } from '@ekrond/core/work'
-import { teardownUnlocked } from '@ekrond/core/stations'
+import { teardownOrder } from '@ekrond/core/judge/work'
+import { teardownUnlocked } from '@ekrond/core/bench/stations'
 import { settingKey } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'

@@ -1,4 +1,4 @@
-import { storiesOf, weighFindings } from '@ekrond/core/findings'
+import { storiesOf, weighFindings } from '@ekrond/core/judge/findings'
 import { nameOn } from '@ekrond/core/sheets'
 import { useMemo } from 'react'
 import styled from 'styled-components'

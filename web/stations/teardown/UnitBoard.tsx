@@ -1,5 +1,5 @@
 import type { ClaimState } from '@ekrond/core/claims'
-import type { Standing } from '@ekrond/core/drawing'
+import type { Standing } from '@ekrond/core/unit/drawing'
 import type { Position, Sheets } from '@ekrond/core/sheets'
 import { useMemo, type ReactNode } from 'react'
 import styled from 'styled-components'

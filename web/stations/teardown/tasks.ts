@@ -1,6 +1,6 @@
-import type { BodyState } from '@ekrond/core/job'
+import type { BodyState } from '@ekrond/core/log'
 import type { Position, SettingSpec, Sheets } from '@ekrond/core/sheets'
-import { exposedNow } from '@ekrond/core/work'
+import { exposedNow } from '@ekrond/core/judge/work'
 
 export type Task = { kind: 'part'; position: Position } | { kind: 'exposed'; setting: SettingSpec }
 

@@ -1,0 +1,44 @@
+import type { DataOf } from '../../log/index.ts'
+import { proves, type Measured, type Proof } from '../../judge/proof/index.ts'
+import type { PackedTrace } from '../../measure/trace/index.ts'
+
+/** A proof as it would be entered, with what puts it right where it is not good. */
+export interface EnteredProof {
+  data: DataOf['proof.measured']
+  proved: boolean
+  remedy: { words: string; detail: string } | null
+  facts: string[]
+}
+
+export interface More {
+  instrument?: string | null
+  trace?: PackedTrace | null
+  remedy?: EnteredProof['remedy']
+  facts?: string[]
+}
+
+export function entered(
+  proof: Proof,
+  measured: Measured,
+  value: string,
+  headline: string,
+  meaning: string,
+  { instrument = null, trace = null, remedy = null, facts = [] }: More = {},
+): EnteredProof {
+  return {
+    data: {
+      proof: proof.key,
+      name: proof.name,
+      measured,
+      wants: proof.wants,
+      value,
+      headline,
+      meaning,
+      instrument,
+      trace,
+    },
+    proved: proves(measured),
+    remedy,
+    facts,
+  }
+}

@@ -1,0 +1,257 @@
+import { conditionsFor, settingContext } from '../entering/index.ts'
+import { bodyOf, lastSaid } from '../../log/index.ts'
+import { figure } from '../../measure/index.ts'
+import {
+  benchLevel,
+  heightForLevel,
+  leastOf,
+  levelAtEngine,
+  pumpBand,
+  proves,
+  soakedBy,
+  spillMargin,
+  type Bench,
+  type Measured,
+  type Proof,
+  type ProofSubject,
+  type WeepPlace,
+} from '../../judge/proof/index.ts'
+import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
+import { judgeSetting, type Remedy } from '../../judge/settings/index.ts'
+import { entered, type EnteredProof } from './entered.ts'
+import { capital } from '../../base/words/index.ts'
+
+export interface LevelTyped extends Bench {
+  belowFace: number
+  /** the lowest way out, mm below the face, where somebody measured it */
+  lipMm?: number | null
+}
+
+/** A wet level against what this bench is to show, what it means at the engine, and which way the float goes. Refuses what it cannot be. */
+export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelTyped): Result<EnteredProof> {
+  const { state, sheets, body } = subject
+  const { spec } = sheets
+  const height = lastSaid(bodyOf(state, body).readings['float.height/none'])?.value ?? null
+  const level = benchLevel(spec, typed, height)
+  if (isRefusal(level)) return level
+  const conditions = conditionsFor(state, sheets)
+  const engine = levelAtEngine(spec, typed, typed.belowFace, conditions)
+  const atEngine = isRefusal(engine) ? null : engine
+  const measured: Measured = {
+    what: 'level',
+    belowFace: typed.belowFace,
+    expected: level.expected,
+    lo: level.lo,
+    hi: level.hi,
+    pressureKpa: typed.pressureKpa,
+    densityKgM3: typed.densityKgM3,
+    tiltDeg: typed.tiltDeg,
+    atEngine,
+  }
+  const wants = `${figure(level.expected, 1)} ±${figure((level.hi - level.lo) / 2, 1)}`
+  const means =
+    atEngine === null
+      ? ''
+      : ` With the engine running ${figure(atEngine, 1)} at ${figure(conditions.pressureKpa)} kPa, the sheet has ${figure(spec.level.target, 1)}.`
+  const shown: Proof = { ...proof, wants }
+  const spill =
+    typed.lipMm != null && height !== null
+      ? spillMargin(spec, typed, height, typed.belowFace, typed.lipMm)
+      : null
+  if (spill && !isRefusal(spill) && spill.marginMm <= 0)
+    return refuse(
+      'lip',
+      `The lowest way out lies at ${figure(typed.lipMm!, 1)}, under this level: it spills before it shuts.`,
+    )
+  const facts =
+    spill && !isRefusal(spill)
+      ? [`spills first ${figure(spill.marginMm, 1)} mm up, at ${figure(spill.atKpa, 1)} kPa`]
+      : []
+  if (proves(measured))
+    return entered(
+      shown,
+      measured,
+      figure(typed.belowFace),
+      `${figure(typed.belowFace)} below the face, wants ${wants}.`,
+      `In its band.${means}`,
+      { facts },
+    )
+  const off = level.expected - typed.belowFace
+  const way = off > 0 ? 'high' : 'low'
+  const meaning = means.trim()
+  const asReckoned = level.byHeight !== null && Math.abs(level.byHeight - typed.belowFace) <= 0.6
+  // The height is right and the fuel is not: then something else than the height is, and bending would hide it.
+  if (
+    height !== null &&
+    !asReckoned &&
+    level.byHeight !== null &&
+    level.byHeight >= level.lo &&
+    level.byHeight <= level.hi
+  ) {
+    const grams = soakedBy(spec.float, off, typed.densityKgM3)
+    return entered(
+      shown,
+      measured,
+      figure(typed.belowFace),
+      `${figure(Math.abs(off), 1)} mm too ${way}, wants ${wants}.`,
+      meaning,
+      {
+        remedy: {
+          words:
+            off > 0
+              ? `The dry height is right, so look further before anything is bent: weigh the float. One ${figure(grams)} g too heavy would do this.`
+              : 'The dry height is right, so look further before anything is bent: head, fluid and where it is read from.',
+          detail:
+            off > 0
+              ? 'or the needle shuts late: pressure, a worn seat'
+              : 'or the needle sticks shut: tap once and read again',
+        },
+      },
+    )
+  }
+  return entered(
+    shown,
+    measured,
+    figure(typed.belowFace),
+    `${figure(Math.abs(off), 1)} mm too ${way}, wants ${wants}.`,
+    meaning,
+    {
+      remedy: height === null ? null : levelRemedy(subject, typed, height, level.expected),
+    },
+  )
+}
+
+/** Which bend or washer brings a wet level to its mark, and what is opened for it. */
+function levelRemedy(
+  { state, sheets, body }: ProofSubject,
+  typed: LevelTyped,
+  height: number,
+  expected: number,
+): EnteredProof['remedy'] {
+  const setting = sheets.spec.settings.find(({ code }) => code === 'float.height')
+  const wanted = heightForLevel(sheets.spec, typed, height, typed.belowFace, expected)
+  if (!setting || wanted === undefined) return null
+  const context = settingContext(state, sheets, null, [], body)
+  const judged = judgeSetting(
+    { ...setting, target: wanted, lo: wanted - 0.01, hi: wanted + 0.01 },
+    height,
+    context,
+  )
+  const remedy: Remedy | null = isRefusal(judged) ? null : judged.remedy
+  const opens = sheets.build.positions.find(({ kind }) => kind === 'cover')?.name.toLowerCase()
+  return {
+    words: remedy?.words ?? `Dry height from ${figure(height)} to ${figure(wanted)} mm.`,
+    detail: `dry height ${figure(height)} to ${figure(wanted)} mm · ${opens ? `${opens} comes off: inlet, level and weep are proved again` : 'level and weep are proved again'}`,
+  }
+}
+
+/** A weep watch as it stands. */
+export function enterWeep(
+  proof: Proof,
+  seconds: number,
+  tapped: boolean,
+  places: readonly (WeepPlace & { wetAt: number | null })[],
+): EnteredProof {
+  const measured: Measured = {
+    what: 'weep',
+    seconds,
+    wanted: leastOf.weepSeconds,
+    tapped,
+    places: places.map(({ name, wetAt }) => ({ name, wetAt })),
+  }
+  const wet = places.filter(({ wetAt }) => wetAt !== null)
+  const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`
+  if (wet.length > 0)
+    return entered(
+      proof,
+      measured,
+      wet
+        .map(({ name }) => name.toLowerCase())
+        .join(', ')
+        .slice(0, 60),
+      `${wet[0]!.name} ${wet[0]!.kind === 'way out' ? 'runs' : 'weeps'} since ${clock(wet[0]!.wetAt!)}.`,
+      wet.length > 1 ? `And ${wet.length - 1} more.` : '',
+      { remedy: WEEP_REMEDIES[wet[0]!.kind] },
+    )
+  if (seconds < leastOf.weepSeconds)
+    return entered(
+      proof,
+      measured,
+      clock(seconds),
+      `Dry for ${clock(seconds)} of ${clock(leastOf.weepSeconds)}.`,
+      'A plug that weeps shows late.',
+    )
+  if (!tapped)
+    return entered(
+      proof,
+      measured,
+      clock(seconds),
+      'Tap it once.',
+      'A sticking needle shows when it is tapped: then watch the overflow.',
+    )
+  return entered(
+    proof,
+    measured,
+    'dry',
+    `Dry for ${clock(seconds)}.`,
+    `${places.length} places watched, tapped once.`,
+  )
+}
+
+const WEEP_REMEDIES: Readonly<Record<WeepPlace['kind'], { words: string; detail: string }>> = {
+  'way out': {
+    words: 'The level is too high or the needle does not shut: wet level and inlet first.',
+    detail: 'fuel may stand in the bore: nobody cranks before that is looked at',
+  },
+  joint: {
+    words: 'Wipe it, screws in their pattern once more; then a new gasket on a true face.',
+    detail: 'watched for ten minutes anew',
+  },
+  thread: {
+    words: 'Nip it up, wipe it, watch it for ten minutes anew; then a new washer or plug.',
+    detail: 'too much torque opens a thread in zinc',
+  },
+}
+
+/** Ten strokes of the pump against what its piston sweeps. Refuses `text` below 0. */
+export function enterPump(
+  { sheets }: ProofSubject,
+  proof: Proof,
+  ml: number,
+  atOnce: boolean,
+  instrument: string | null = null,
+): Result<EnteredProof> {
+  if (!(ml >= 0) || ml > 200) return refuse('text', 'The ten strokes together, in mL: from 0 to 200.')
+  const { lo, hi, swept } = pumpBand(sheets.spec)
+  const measured: Measured = { what: 'pump', ml, strokes: leastOf.strokes, atOnce, lo, hi }
+  const share = swept
+    ? `${figure((100 * ml) / swept, 0)} % of the ${figure(swept)} that it sweeps`
+    : 'its measures are not known: noted, and alike stroke by stroke'
+  const value = figure(ml)
+  if (!atOnce)
+    return entered(proof, measured, value, 'It squirts late.', `${share}.`, {
+      instrument,
+      remedy: {
+        words: 'Take up the play in its link, then look at the cup and the check ball.',
+        detail: 'late by air drawn in, or by a ball that does not seat',
+      },
+    })
+  if (lo !== null && ml < lo)
+    return entered(proof, measured, value, `Short: ${figure(ml)} mL, wants ${proof.wants}.`, `${share}.`, {
+      instrument,
+      remedy: {
+        words: 'Nozzle and passage free, ball seats, cup soft; then the stroke.',
+        detail: 'each stroke alike points at the stroke, unlike at a ball',
+      },
+    })
+  if (hi !== null && ml > hi)
+    return entered(
+      proof,
+      measured,
+      value,
+      `More than it can sweep: ${figure(ml)} mL.`,
+      `${share}. Fuel is drawn past the pump, or it was not ten strokes.`,
+      { instrument },
+    )
+  return entered(proof, measured, value, `${figure(ml)} mL, at once.`, `${capital(share)}.`, { instrument })
+}

@@ -1,0 +1,59 @@
+import type { BodyState, JobState } from '../../log/state.ts'
+import { bodyOf } from '../../log/state.ts'
+import { isOutside } from '../../judge/work/index.ts'
+import { settingKey, type SettingSpec, type Sheets } from '../../sheets/schemas.ts'
+import { progress, type Station } from './station.ts'
+
+const MINUTES_A_SETTING = 2
+
+/** Whether it was noted what a setting was found at, or said why not. Keys are `code/place`. */
+export const asFoundDone = (here: BodyState, key: string): boolean =>
+  key in here.asFound || key in here.asFoundSkipped
+
+/** What is noted before anything is opened. */
+export const outsideSettings = (sheets: Pick<Sheets, 'spec' | 'build'>): SettingSpec[] =>
+  sheets.spec.settings.filter((setting) => isOutside(setting, sheets.build))
+
+/** Whether the outside is noted (or skipped with reasons), or somebody said why teardown may begin without it. */
+export function teardownUnlocked(state: JobState, sheets: Sheets, body = 1): boolean {
+  const here = bodyOf(state, body)
+  return (
+    here.unlocked !== null ||
+    outsideSettings(sheets).every((setting) => asFoundDone(here, settingKey(setting)))
+  )
+}
+
+const doneOf = (here: BodyState, outside: readonly SettingSpec[]) =>
+  outside.filter((setting) => asFoundDone(here, settingKey(setting))).length
+
+export const asfound: Station = {
+  name: 'asfound',
+  title: 'As found',
+  number: 3,
+  kinds: [
+    'asfound.noted',
+    'asfound.skipped',
+    'asfound.seen',
+    'port.noted',
+    'own.port',
+    'seal.seen',
+    'teardown.unlocked',
+  ],
+  doing: 'note what it came in with',
+  state({ state, here, sheets, body }) {
+    if (!sheets) return 'none'
+    if (teardownUnlocked(state, sheets, body)) return 'done'
+    const outside = outsideSettings(sheets)
+    return progress(doneOf(here, outside), outside.length)
+  },
+  line({ here, sheets }) {
+    const outside = outsideSettings(sheets)
+    return `as found: ${doneOf(here, outside)} of ${outside.length} noted`
+  },
+  minutes({ here, sheets }) {
+    if (!sheets || here.unlocked) return 0
+    const outside = outsideSettings(sheets)
+    return (outside.length - doneOf(here, outside)) * MINUTES_A_SETTING
+  },
+  canGoOn: (view) => asfound.state(view) !== 'done',
+}

@@ -1,7 +1,0 @@
-import type { DataOf } from '../job/index.ts'
-
-/** What is about to be entered: the entry's data, and what the screen says of it before it is. */
-export interface Entering<K extends keyof DataOf, Said> {
-  data: DataOf[K]
-  said: Said
-}

@@ -1,0 +1,16 @@
+import { bodyOf, type JobState } from '../../log/state.ts'
+import type { Position } from '../../sheets/schemas.ts'
+import { seqOf } from '../work/moments.ts'
+
+/** Whether the check that proves a step was answered, since its part went on last. */
+export type Proof = 'held' | 'not yet' | 'none'
+
+/** `none` where the part is not on again, or its sheet asks for no check. */
+export function proofOf(state: JobState, position: Position, body = 1): Proof {
+  const here = bodyOf(state, body)
+  const on = here.on[position.code]
+  if (!on || position.proof === '') return 'none'
+  const later = here.proofs[position.code]
+  if (later && seqOf(state, later.entry) > seqOf(state, on.entry)) return later.answer
+  return on.proof === 'none' ? 'not yet' : on.proof
+}

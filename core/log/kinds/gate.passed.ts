@@ -1,0 +1,52 @@
+import * as v from 'valibot'
+import { gatePoints } from '../../bench/stations/gate.ts'
+import { Person, SomeWords } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
+import { defineKind } from '../kind.ts'
+import { isOnePersons } from './job.closed.ts'
+
+declare module '../state.ts' {
+  interface JobState {
+    passes: Readonly<
+      Record<string, { why: string; second: string | null; by: string; at: string; value: string | null }>
+    >
+  }
+}
+
+export const gatePassed = defineKind({
+  kind: 'gate.passed',
+  version: 1,
+  slice: { job: { passes: {} } },
+  schema: v.object({
+    point: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),
+    why: SomeWords,
+    /** null in a shop of one, which signs alone */
+    second: v.nullable(Person),
+    /** what was seen and let pass: another value opens it again; passes of before name none */
+    value: v.optional(v.nullable(v.pipe(v.string(), v.maxLength(8000)))),
+  }),
+  key: (data) => data.point,
+  admit: (state, { data, by }, { all, known, standing }) => {
+    if (data.second === by) return notAdmitted('second')
+    if (standing) return undefined
+    if (data.second === null) return isOnePersons(state, by) ? undefined : notAdmitted('second missing')
+    // Whoever did the work is not the one who says that it may stay so.
+    const point = gatePoints(state, all, known).find((one) => one.point === data.point && !one.passed)
+    const shown = point?.claims.length === 1 ? point.claims[0]!.shownBy.at(-1) : undefined
+    const worker = shown && state.log.find(({ id }) => id === shown)?.by
+    return worker === data.second ? notAdmitted('own work', data.second) : undefined
+  },
+  apply: (state, { data, by, at }) => ({
+    ...state,
+    passes: {
+      ...state.passes,
+      [data.point]: { why: data.why, second: data.second, by, at, value: data.value ?? null },
+    },
+  }),
+  sentence: (data, name) =>
+    `let ${name(data.point.replace(/^\w+:/, ''))} pass ${data.second ? `with ${data.second}` : 'alone, in a shop of one'}: ${data.why}`,
+})
+
+/** Who answers for a pass, as paper and screen say it. Nobody signs in yet: a second name is a name, no signature. */
+export const signedBy = ({ by, second }: { by: string; second: string | null }): string =>
+  second ? `${by} with ${second}, name only` : `${by}, signed by one person`

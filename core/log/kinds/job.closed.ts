@@ -1,0 +1,85 @@
+import * as v from 'valibot'
+import { isSeen } from '../../base/limits/index.ts'
+import { ends, type End } from '../ends.ts'
+import { Person, Words } from '../entry.ts'
+import { notAdmitted } from '../refusals.ts'
+import { defineKind, type Stamped } from '../kind.ts'
+import { bodiesOf, bodyNumbers, bodyOf, type JobState } from '../state.ts'
+
+/** How a body, or the job with its last one, ended otherwise than set and proved. */
+export interface Ended {
+  why: End
+  words: string
+  /** who looked a second time; null in a shop of one, and in entries of before */
+  second: string | null
+  by: string
+  at: string
+  entry: string
+}
+
+declare module '../state.ts' {
+  interface JobState {
+    closed: Ended | null
+  }
+  interface BodyState {
+    ended: Ended | null
+  }
+}
+
+const schema = v.object({
+  why: v.picklist(ends),
+  words: Words,
+  /** which body of a bank; null for the whole job */
+  of: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6))),
+  second: v.nullable(Person),
+})
+
+/** Ends that nobody takes back: two people look before the unit is given up. */
+export const needsTwo = (why: End): boolean => why === 'condemned'
+
+export const jobClosed = defineKind({
+  kind: 'job.closed',
+  version: 3,
+  // Version 1 had fewer ends, version 2 knew the whole job only.
+  upcasts: { 1: (data: object) => data, 2: (data: object) => ({ ...data, of: null, second: null }) },
+  slice: { job: { closed: null }, body: { ended: null } },
+  schema,
+  key: ({ of }) => String(of ?? ''),
+  admit: (state, { data, by }, { standing }) => {
+    if (standing) return undefined
+    // What ends otherwise than set and proved says why, for whoever gets it back.
+    if (data.why !== 'not serviced' && !isSeen(data.words)) return notAdmitted('end', data.why)
+    if (data.of !== null && data.of > bodiesOf(state)) return notAdmitted('body', data.of, bodiesOf(state))
+    if (data.of !== null && bodyOf(state, data.of).ended)
+      return notAdmitted('closed', bodyOf(state, data.of).ended!.why)
+    if (data.second === by) return notAdmitted('second')
+    // Given up by one pair of eyes only where there is no other.
+    return needsTwo(data.why) && data.second === null && !isOnePersons(state, by)
+      ? notAdmitted('two looks')
+      : undefined
+  },
+  apply: (state, entry) => {
+    const { data } = entry
+    const of = data.of === null ? bodyNumbers(state) : [data.of]
+    const ended = endedOf(entry)
+    const bodies = { ...state.bodies }
+    for (const body of of) bodies[body] = { ...bodyOf(state, body), ended }
+    const all = bodyNumbers(state).every((body) => bodies[body]?.ended)
+    return { ...state, bodies, closed: all ? ended : state.closed }
+  },
+  sentence: ({ why, words, of, second }) =>
+    `closed ${of === null ? 'the job' : `body ${of}`}: ${why}${words ? `, ${words}` : ''}${second ? `, seen by ${second} too` : ''}`,
+})
+
+const endedOf = ({ data, by, at, id }: Stamped<v.InferOutput<typeof schema>>): Ended => ({
+  why: data.why,
+  words: data.words,
+  second: data.second,
+  by,
+  at,
+  entry: id,
+})
+
+/** Whether all of a job was done by the same hands: only then may one person answer for it alone. */
+export const isOnePersons = (state: JobState, by: string): boolean =>
+  state.log.every((entry) => entry.by === by)

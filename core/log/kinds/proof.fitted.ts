@@ -1,0 +1,64 @@
+import * as v from 'valibot'
+import { canWait } from '../../judge/proof/standing.ts'
+import type { ProofCode } from '../../judge/proof/list.ts'
+import { Person, SomeWords } from '../entry.ts'
+import { defineKind, stamp, withBody } from '../kind.ts'
+import { isOnePersons } from './job.closed.ts'
+import { notAdmitted } from '../refusals.ts'
+import { bodyOf } from '../state.ts'
+import { lower } from '../../base/words/index.ts'
+
+declare module '../state.ts' {
+  interface BodyState {
+    /** proofs that can only be made once it is fitted, with the reason and a second name */
+    whenFitted: Readonly<
+      Record<
+        string,
+        { name: string; why: string; second: string | null; by: string; at: string; entry: string }
+      >
+    >
+  }
+}
+
+/** A proof that the bench cannot make: it goes out unproved until fitted, and sheet and card say so. */
+export const proofFitted = defineKind({
+  kind: 'proof.fitted',
+  version: 1,
+  ofBody: true,
+  slice: { body: { whenFitted: {} } },
+  schema: v.object({
+    proof: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),
+    name: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
+    why: SomeWords,
+    /** null in a shop of one, which signs alone */
+    second: v.nullable(Person),
+  }),
+  key: ({ proof }) => proof,
+  admit: (state, { data, by, body }, { standing }) => {
+    if (data.second === by) return notAdmitted('second')
+    if (!standing && data.second === null && !isOnePersons(state, by)) return notAdmitted('second missing')
+    // A hand and an eye need no adapter: that proof is made here.
+    if (
+      !standing &&
+      state.opened?.evidence !== false &&
+      !canWait({ code: data.proof.split(/[/:]/)[0] as ProofCode })
+    )
+      return notAdmitted('made here', data.name)
+    const here = bodyOf(state, body)
+    return standing || here.ident || here.taught ? undefined : notAdmitted('identify first')
+  },
+  apply: (state, entry) =>
+    withBody(state, entry.body, (body) => ({
+      whenFitted: {
+        ...body.whenFitted,
+        [entry.data.proof]: {
+          name: entry.data.name,
+          why: entry.data.why,
+          second: entry.data.second,
+          ...stamp(entry),
+        },
+      },
+    })),
+  sentence: ({ name, why, second }) =>
+    `left ${lower(name)} unproved until it is fitted, ${second ? `with ${second}` : 'alone'}: ${why}`,
+})

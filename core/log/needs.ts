@@ -1,0 +1,115 @@
+import type { SheetsByBody } from './kind.ts'
+import { conditionsOf, isDoubtful } from '../judge/findings/index.ts'
+import type { Sheets } from '../sheets/index.ts'
+import type { Order } from './kinds/order.placed.ts'
+import { bodyKey, bodyNumbers, bodyOf, lastSaid, readBodyKey, type JobState } from './state.ts'
+
+export interface JobNeed {
+  body: number
+  position: string
+  name: string
+  part: string
+  quantity: number
+  why: string
+  kind: 'finding' | 'always' | 'fuel'
+  /** whether the part bears this job's fuel */
+  carried: boolean
+  /** where it stands: open, ordered, here (arrived or on the shelf), on */
+  standing: 'open' | 'ordered' | 'here' | 'on'
+}
+
+/** What the job needs: verdicts that need a part, what is always renewed, and what this fuel would spoil; with where each stands. */
+export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[] {
+  const here = bodyOf(state, body)
+  if (here.ended) return []
+  const ethanol = state.opened?.ethanol ?? 0
+  return build.positions.flatMap((position) => {
+    if (position.part === null) return []
+    const finding = lastSaid(here.findings[position.code])
+    // What broke at this bench is needed whatever was found of it before.
+    const broke = here.off[position.code]?.again === 'broke here'
+    // What is doubtful is measured with a finer gauge before anything is bought for it.
+    const replace =
+      broke ||
+      (finding !== undefined &&
+        !isDoubtful(finding) &&
+        (finding.disposition === 'replace' || finding.disposition === 'condemn'))
+    const overridden = finding?.overridden && !replace
+    const spoiled = position.ethanolLimit !== null && ethanol > position.ethanolLimit
+    if (overridden || !(replace || position.always || spoiled)) return []
+    const carries = spoiled && position.ethanolPart && position.ethanolPart.limit >= ethanol
+    const kind = replace && !position.always ? 'finding' : position.always ? 'always' : 'fuel'
+    const label =
+      finding &&
+      conditionsOf[position.kind]
+        .find((condition) => condition.code === finding.condition)
+        ?.label.toLowerCase()
+    const why =
+      kind === 'finding'
+        ? broke
+          ? 'broke here'
+          : finding!.measured
+            ? finding!.sentence
+            : (label ?? 'to be renewed')
+        : kind === 'always'
+          ? 'always renewed'
+          : ''
+    const percent = (share: number) => `${Math.round(share * 100)} %`
+    const fuelWords = !spoiled
+      ? ''
+      : carries
+        ? `this fuel has ${percent(ethanol)} ethanol: one that carries it`
+        : `this fuel has ${percent(ethanol)} ethanol, this one bears ${percent(position.ethanolLimit!)}: ask for a part that carries the blend; the sheet knows none`
+    return [
+      {
+        body,
+        position: position.code,
+        name: position.name,
+        part: carries ? position.ethanolPart!.part : position.part,
+        quantity: position.quantity,
+        why: [why, fuelWords].filter(Boolean).join('; '),
+        carried: !spoiled || Boolean(carries),
+        kind,
+        standing: needStanding(state, position.code, body),
+      },
+    ]
+  })
+}
+
+/** The needs of every body that is identified. */
+export const allNeeds = (state: JobState, sheets: SheetsByBody): JobNeed[] =>
+  bodyNumbers(state).flatMap((body) => (sheets[body] ? jobNeeds(state, sheets[body], body) : []))
+
+function needStanding(state: JobState, code: string, body: number): JobNeed['standing'] {
+  const on = bodyOf(state, body).on[code]
+  if (on && on.from !== 'old') return 'on'
+  const orders = state.orders.filter((order) =>
+    order.lines.some((line) => line.serves.includes(bodyKey(body, code))),
+  )
+  if (orders.length === 0) return 'open'
+  return orders.some(
+    (order) =>
+      order.arrived ||
+      order.lines.some((line) => line.what === 'shelf' && line.serves.includes(bodyKey(body, code))),
+  )
+    ? 'here'
+    : 'ordered'
+}
+
+/** Orders that serve one body. */
+export const ordersFor = (state: JobState, body: number): Order[] =>
+  state.orders.filter((order) =>
+    order.lines.some((line) => line.serves.some((named) => readBodyKey(named).body === body)),
+  )
+
+/** Whether all that an order serves has ended: nobody waits for it any more. */
+export const isForEnded = (state: JobState, order: Pick<Order, 'lines'>): boolean => {
+  const served = order.lines.flatMap(({ serves }) => serves.map((named) => readBodyKey(named).body))
+  return served.length > 0 && served.every((body) => bodyOf(state, body).ended !== null)
+}
+
+/** What has been ordered and has not arrived, by the names on the parcel. */
+export const waitsFor = (state: JobState): string[] =>
+  state.orders
+    .filter((order) => !order.arrived && !isForEnded(state, order))
+    .flatMap((order) => order.lines.filter((line) => line.what !== 'shelf').map((line) => line.code))
