@@ -1,6 +1,43 @@
+/** The rooms of core, from the ground up: each knows those before it in this list, by their faces. */
+const ROOMS = [
+  'base',
+  'measure',
+  'physics',
+  'sheets',
+  'unit',
+  'log',
+  'taught',
+  'judge',
+  'identify',
+  'diagnose',
+  'plan',
+  'claims',
+  'bench',
+]
+const NO_TEST = '\\.test\\.ts$'
+const upstairs = ROOMS.slice(0, -1).map((room, i) => ({
+  name: `${room}-knows-only-rooms-before-it`,
+  severity: 'error',
+  from: { path: `^core/${room}/`, pathNot: NO_TEST },
+  to: { path: `^core/(${ROOMS.slice(i + 1).join('|')})/` },
+}))
+
 /** The arrows of the house: web and server over contract over core; core knows nothing but Valibot. */
 module.exports = {
   forbidden: [
+    ...upstairs,
+    {
+      name: 'every-folder-of-core-is-a-room',
+      severity: 'error',
+      from: {},
+      to: { path: '^core/', pathNot: `^core/(${ROOMS.join('|')})/` },
+    },
+    {
+      name: 'rooms-meet-at-their-faces',
+      severity: 'error',
+      from: { path: '^core/([^/]+)/' },
+      to: { path: '^core/', pathNot: '^core/$1/|/index\\.ts$' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-is-pure',

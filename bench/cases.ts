@@ -15,14 +15,8 @@ import {
   GASOLINE_DENSITY,
   orificeFlow,
 } from '@ekrond/core/physics/metering'
-import {
-  diagnose,
-  LOOK_ERROR,
-  nextLook,
-  type Blow,
-  type Branch,
-  type PassageMap,
-} from '@ekrond/core/diagnose/passages'
+import { diagnose, LOOK_ERROR, nextLook, type Blow, type PassageMap } from '@ekrond/core/diagnose/passages'
+import type { Branch } from '@ekrond/core/unit/passages'
 import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '@ekrond/core/physics/pump'
 import { isRefusal, refuse, type Result } from '@ekrond/core/base/refusal'
 import { answer, DEG, degrees, number, type Answer, type Case } from './case.ts'

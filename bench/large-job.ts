@@ -1,4 +1,5 @@
-import { admit, fold, type Entry, type UnsentEntry } from '@ekrond/core/log'
+import { fold, type Entry, type UnsentEntry } from '@ekrond/core/log'
+import { admit } from '@ekrond/core/bench/admit'
 import type { Sheets } from '@ekrond/core/sheets'
 import { currentStation, gatePoints } from '@ekrond/core/bench/stations'
 import { identified, JOB, opening, placed, reading, sheetsFor, unsent } from '../demo/log-entries.ts'

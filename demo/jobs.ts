@@ -9,11 +9,11 @@ import {
   settingContext,
 } from '@ekrond/core/bench/entering'
 import { neverCapped, passagePlanOf, portsOf } from '@ekrond/core/unit/families'
-import { dueBefore, holdsNow, settingsToSet, teardownOrder } from '@ekrond/core/judge/work'
-import { conditionsOf, uncured, type Disposition } from '@ekrond/core/judge/findings'
+import { dueBefore, holdsNow, settingsToSet } from '@ekrond/core/judge/work'
+import { teardownOrder, settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
+import { conditionsOf, uncured } from '@ekrond/core/judge/findings'
 import {
-  allNeeds,
-  jobNeeds,
+  type Disposition,
   bodyKey,
   bodyOf,
   emptyJob,
@@ -24,6 +24,7 @@ import {
   type JobState,
   type UnsentEntry,
 } from '@ekrond/core/log'
+import { allNeeds, jobNeeds } from '@ekrond/core/plan/needs'
 import type { Conditions } from '@ekrond/core/sheets/conditions'
 import { claimsOf } from '@ekrond/core/claims'
 import { cheapestCover, type Market } from '@ekrond/core/plan/kits'
@@ -57,7 +58,6 @@ import { packTrace } from '@ekrond/core/measure/trace'
 import { showTurns, type Gauge } from '@ekrond/core/measure'
 import { isRefusal, type Result } from '@ekrond/core/base/refusal'
 import { gatePoints } from '@ekrond/core/bench/stations'
-import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { models } from './catalogue.ts'
 import { WORKING_DAYS } from './week.ts'

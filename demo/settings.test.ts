@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { settingContext } from '@ekrond/core/bench/entering'
-import { emptyJob, fold } from '@ekrond/core/log'
+import { emptyJob, fold, type SettingJudgement } from '@ekrond/core/log'
 import { parseLength, parseNotches, parseTurns, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { aim, judgeSetting, type SettingJudgement } from '@ekrond/core/judge/settings'
+import { aim, judgeSetting, settingsInOrder } from '@ekrond/core/judge/settings'
 import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
-import { settingsInOrder } from '@ekrond/core/judge/settings'
 import { models } from './catalogue.ts'
 import { identified, JOB, opening, placed, sheetsFor, unsent } from './log-entries.ts'
 

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { facts } from '@ekrond/core/taught'
+import { facts } from '@ekrond/core/sheets'
 import { counting, secondsOf } from './effort.ts'
 import { ask, press, received } from './teaching.ts'
 import { expect, test } from './shop.ts'

@@ -1,4 +1,4 @@
-import type { StationName } from '../bench/stations/names.ts'
+import type { StationName } from '../base/stations/index.ts'
 
 /** What something has to be shown about. */
 export type ClaimOf =

@@ -1,5 +1,4 @@
-import { workSoFar } from '../log/labour.ts'
-import type { JobState } from '../log/state.ts'
+import { workSoFar, type JobState } from '../log/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 const claim = (

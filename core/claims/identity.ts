@@ -1,5 +1,5 @@
-import { bodyOf, type JobState } from '../log/state.ts'
-import type { Sheets } from '../sheets/schemas.ts'
+import { bodyOf, type JobState } from '../log/index.ts'
+import type { Sheets } from '../sheets/index.ts'
 import { stated, way, type Claim, type Stated } from './claim.ts'
 
 /** What was seen of the unit fits the list number that it is worked by. */

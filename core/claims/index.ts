@@ -1,8 +1,14 @@
-import { bodyKey, bodyNumbers, bodyOf, type BodyState, type JobState } from '../log/state.ts'
-import type { SheetsByBody } from '../log/kind.ts'
-import type { Sheets } from '../sheets/schemas.ts'
-import { passAs } from '../log/passes.ts'
-import { checkAgain } from '../log/again.ts'
+import {
+  bodyKey,
+  bodyNumbers,
+  bodyOf,
+  type BodyState,
+  type JobState,
+  type SheetsByBody,
+  passAs,
+} from '../log/index.ts'
+import type { Sheets } from '../sheets/index.ts'
+import { checkAgain } from '../judge/again/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 import { complaintClaims } from './complaint.ts'
 import { identityClaims } from './identity.ts'
@@ -163,3 +169,4 @@ export const valueOfGroup = (members: readonly { claim: Claim; way: Way }[]): st
     .map(({ claim, way: one }) => valueOf(claim, one))
     .sort()
     .join('; ')
+export { countingBlows } from './passages.ts'

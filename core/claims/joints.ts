@@ -1,6 +1,6 @@
 import { jointOf, jointWords, proofOf } from '../judge/assembly/index.ts'
-import { bodyOf, type JobState } from '../log/state.ts'
-import { nameOn, type Sheets } from '../sheets/schemas.ts'
+import { bodyOf, type JobState } from '../log/index.ts'
+import { nameOn, type Sheets } from '../sheets/index.ts'
 import { lower } from '../base/words/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 

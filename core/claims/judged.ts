@@ -1,7 +1,7 @@
-import type { FindingData } from '../log/kinds/finding.judged.ts'
-import type { Deciding } from '../sheets/schemas.ts'
+import type { FindingData } from '../log/index.ts'
+import type { Deciding } from '../sheets/index.ts'
 
-export type { Position, Sheets } from '../sheets/schemas.ts'
+export type { Position, Sheets } from '../sheets/index.ts'
 
 /** Whether a judgement rests on what decides: the measurement where the rule has one, else a look. */
 export const isLooked = (finding: FindingData, deciding: Deciding | null): boolean =>

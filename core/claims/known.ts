@@ -1,5 +1,5 @@
-import { bodyOf, lastSaid, type JobState } from '../log/state.ts'
-import { settingKey, type Sheets } from '../sheets/schemas.ts'
+import { bodyOf, lastSaid, type JobState } from '../log/index.ts'
+import { settingKey, type Sheets } from '../sheets/index.ts'
 import type { StampedHalves } from './stamped.ts'
 import { way, type Claim, type Way } from './claim.ts'
 

@@ -1,12 +1,16 @@
-import { isDoubtful, uncured, type Uncured } from '../judge/findings/cure.ts'
-import type { Disposition } from '../judge/findings/conditions.ts'
-import { rejudged } from '../judge/findings/rejudged.ts'
-import { checkAgain } from '../log/again.ts'
-import { bodyOf, lastSaid, type BodyState, type JobState } from '../log/state.ts'
-import { nameOn } from '../sheets/schemas.ts'
+import { isDoubtful, uncured, type Uncured, rejudged } from '../judge/findings/index.ts'
+import {
+  type Disposition,
+  bodyOf,
+  lastSaid,
+  type BodyState,
+  type JobState,
+  NOTHING_SEEN,
+} from '../log/index.ts'
+import { checkAgain } from '../judge/again/index.ts'
+import { nameOn } from '../sheets/index.ts'
 import { capital } from '../base/words/index.ts'
 import { takenBack, type TakenBack } from './struck.ts'
-import { NOTHING_SEEN } from '../log/passes.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 import { isLooked, measuredWords, type Position, type Sheets } from './judged.ts'
 

@@ -1,9 +1,9 @@
 import { daysBetween } from '../base/days/index.ts'
 import { passagePlanOf } from '../unit/families/index.ts'
-import { bodyOf, type BodyState, type JobState } from '../log/state.ts'
+import { bodyOf, type BodyState, type JobState } from '../log/index.ts'
 import { diagnose, mapOf, standingOf } from '../diagnose/passages/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
-import type { Sheets } from '../sheets/schemas.ts'
+import type { Sheets } from '../sheets/index.ts'
 import { stated, way, type Claim } from './claim.ts'
 
 /** Days after which a passage that was blown free says nothing any more: what lies about corrodes, dries up and is visited. */

@@ -1,4 +1,4 @@
-import type { PartKind, Sheets } from '../sheets/schemas.ts'
+import type { PartKind, Sheets } from '../sheets/index.ts'
 import { isSettled, type Claim, type ClaimState } from './claim.ts'
 
 /** Where on a unit claims belong, as people call it, in the order in which they are told. */

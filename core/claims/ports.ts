@@ -1,11 +1,8 @@
 import { portsOf } from '../unit/families/index.ts'
-import { portWords } from '../log/kinds/port.noted.ts'
-import { leftSince } from '../log/left.ts'
-import { bodyOf, type JobState } from '../log/state.ts'
+import { portWords, leftSince, bodyOf, type JobState, NOTHING_SEEN } from '../log/index.ts'
 import { figure } from '../measure/index.ts'
 import { leftWrong } from '../judge/proof/index.ts'
-import type { Sheets } from '../sheets/schemas.ts'
-import { NOTHING_SEEN } from '../log/passes.ts'
+import type { Sheets } from '../sheets/index.ts'
 import { stated, way, type Claim } from './claim.ts'
 
 /** Each port is left joined, capped or open as its job asks. */

@@ -1,4 +1,4 @@
-import { bodyKey, bodyOf, type JobState } from '../log/state.ts'
+import { bodyKey, bodyOf, type JobState } from '../log/index.ts'
 import type { Claim, ClaimOf } from './claim.ts'
 
 /** What may be left out of a job of named work. What was seen of the unit, its fuel, its supply and the complaint never are. */

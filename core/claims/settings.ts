@@ -1,16 +1,13 @@
-import { bodyOf, lastSaid, type JobState } from '../log/state.ts'
-import { judgedByOther, settingKey, type SettingSpec, type Sheets } from '../sheets/index.ts'
+import { bodyOf, lastSaid, type JobState, leftSince, NOTHING_SEEN } from '../log/index.ts'
 import {
-  foundWrong,
+  judgedByOther,
+  settingKey,
+  type SettingSpec,
+  type Sheets,
   isOutside,
-  isUnsettled,
-  liesOutside,
-  settingsToSet,
-  voidedBy,
   whenOf,
-} from '../judge/work/index.ts'
-import { leftSince } from '../log/left.ts'
-import { NOTHING_SEEN } from '../log/passes.ts'
+} from '../sheets/index.ts'
+import { foundWrong, isUnsettled, liesOutside, settingsToSet, voidedBy } from '../judge/work/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 const MINUTES_A_SETTING = 6

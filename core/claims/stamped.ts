@@ -1,9 +1,8 @@
-import { FEATURE_NAMES } from '../identify/explain.ts'
-import { ALPHABET, LOOKALIKES, readMark } from '../identify/mark.ts'
-import { bodyOf, type JobState } from '../log/state.ts'
+import { FEATURE_NAMES, type Sheets } from '../sheets/index.ts'
+import { ALPHABET, LOOKALIKES, readMark } from '../identify/index.ts'
+import { bodyOf, type JobState } from '../log/index.ts'
 import { figure } from '../measure/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
-import type { Sheets } from '../sheets/schemas.ts'
 import type { Claim } from './claim.ts'
 import { seenClaim } from './identity.ts'
 

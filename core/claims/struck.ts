@@ -1,8 +1,4 @@
-import type { Disposition } from '../judge/findings/conditions.ts'
-import type { Entry } from '../log/entry.ts'
-import { standings } from '../log/standings.ts'
-import { bodyOf, type JobState } from '../log/state.ts'
-import { seqOf } from '../judge/work/moments.ts'
+import { type Disposition, seqOf, type Entry, standings, bodyOf, type JobState } from '../log/index.ts'
 
 /** An adverse verdict that somebody took back once others had gone on, and that nothing has settled since. */
 export interface TakenBack {

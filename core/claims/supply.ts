@@ -1,10 +1,8 @@
-import { workingConditions } from '../sheets/conditions/index.ts'
-import { fuelAtWork } from '../physics/float/at-work.ts'
-import { bodyOf, lastSaid, type JobState } from '../log/state.ts'
+import { workingConditions, fuelAtWork } from '../sheets/conditions/index.ts'
+import { bodyOf, lastSaid, type JobState } from '../log/index.ts'
 import { figure } from '../measure/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
-import { judgedByOther } from '../sheets/judged.ts'
-import type { Sheets } from '../sheets/schemas.ts'
+import { judgedByOther, type Sheets } from '../sheets/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 /** Inflow over demand that is wanted at full load (`docs/physics.md` 6). */

@@ -1,9 +1,6 @@
-import { receivedTests } from '../log/kinds/test.noted.ts'
-import { bodyOf, type JobState } from '../log/state.ts'
+import { receivedTests, bodyOf, type JobState, leftSince, NOTHING_SEEN } from '../log/index.ts'
 import { nothingProved, proofsOf, proofStanding, provedInstead, type Proof } from '../judge/proof/index.ts'
-import type { Sheets } from '../sheets/schemas.ts'
-import { leftSince } from '../log/left.ts'
-import { NOTHING_SEEN } from '../log/passes.ts'
+import type { Sheets } from '../sheets/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 /** Bench minutes by way of proving; a weep is watched while something else is done. */

@@ -1,18 +1,7 @@
+import { FEATURE_NAMES } from '../sheets/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
 import { ALPHABET, LOOKALIKES, readMark, symbolsOf, type Token } from './mark.ts'
 import type { Evidence } from './rank.ts'
-
-export const FEATURE_NAMES: Record<string, string> = {
-  draft: 'draft',
-  barrels: 'barrels',
-  chokeKind: 'choke',
-  inletThread: 'inlet thread',
-  material: 'casting',
-  throttleBoreMm: 'throttle bore',
-  venturiMm: 'venturi',
-  flangeBoltSpacingMm: 'flange bolts',
-  engineL: 'engine',
-}
 
 /** What the evidence says for or against a candidate, in words, the weightiest first. */
 export function explain(

@@ -11,17 +11,9 @@ import {
   uuid,
 } from '../../demo/log-entries.ts'
 import { returnSheets } from '../bench/return-sheet/index.ts'
-import {
-  admit,
-  allNeeds,
-  bodyKey,
-  bodyNumbers,
-  bodyOf,
-  fold,
-  readBodyKey,
-  type DataOf,
-  type UnsentEntry,
-} from './index.ts'
+import { bodyKey, bodyNumbers, bodyOf, fold, readBodyKey, type DataOf, type UnsentEntry } from './index.ts'
+import { allNeeds } from '../plan/needs/index.ts'
+import { admit } from '../bench/admit/index.ts'
 import {
   bankGrid,
   currentStation,

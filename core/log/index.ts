@@ -12,6 +12,7 @@ export {
   type BlipPart,
   type RunEntry,
   type RunNote,
+  HEIGHT,
   kinds,
   kindList,
   current,
@@ -41,7 +42,6 @@ export {
   type Opened,
   type Order,
   type OrderLine,
-  sourcesHere,
   offAgain,
   type OffAgain,
   type PartSource,
@@ -54,12 +54,22 @@ export {
   type ReceivedTest,
   type StuckTry,
 } from './kinds/index.ts'
-export type { SheetsByBody } from './kind.ts'
+export type { SheetsByBody, Stamped } from './kind.ts'
 export * from './labour.ts'
 export * from './returned.ts'
-export * from './again.ts'
 export * from './fold.ts'
 export * from './groups.ts'
-export * from './admit.ts'
-export * from './needs.ts'
+export * from './check.ts'
+export { replacement, sentenceOf } from './sentence.ts'
 export * from './number.ts'
+export * from './entries.ts'
+export * from './measured/finding.ts'
+export * from './measured/looks.ts'
+export * from './measured/proof.ts'
+export * from './measured/reading.ts'
+export * from './measured/sediment.ts'
+export { complaintWords } from './complaint.ts'
+export { passAs, NOTHING_SEEN } from './passes.ts'
+export { leftSince } from './left.ts'
+export { type FastenerState } from './kinds/fastener.turned.ts'
+export { type ProofData } from './kinds/proof.measured.ts'

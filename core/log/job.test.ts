@@ -1,13 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { teardownOrder } from '../judge/work/index.ts'
+import { teardownOrder } from '../sheets/index.ts'
 import {
-  admit,
   bodyOf,
   checkLetter,
   emptyJob,
   fold,
-  jobNeeds,
   lastSaid,
   readNumber,
   standings,
@@ -18,6 +16,8 @@ import {
   type JobState,
   type UnsentEntry,
 } from './index.ts'
+import { jobNeeds } from '../plan/needs/index.ts'
+import { admit } from '../bench/admit/index.ts'
 import { currentStation, gatePoints, stationStates, summarise } from '../bench/stations/index.ts'
 import {
   ferrySheets,

@@ -1,36 +1,22 @@
 import type * as v from 'valibot'
-import type { Known } from '../claims/known.ts'
 import type { Sheets } from '../sheets/index.ts'
 import type { UnsentEntry } from './entry.ts'
-import type { NotAdmitted } from './refusals.ts'
 import { bodyOf, type BodyState, type Judged, type JobState } from './state.ts'
 
 /** An entry whose data has passed its kind's schema. */
 export type Stamped<D> = Omit<UnsentEntry, 'data'> & { data: D }
 
-/** What an entry is admitted against besides the log. */
-export interface AdmitContext {
-  /** its own body's sheets */
-  sheets: Sheets | undefined
-  all: SheetsByBody
-  /** what library, gauge drawer and the day add to the log */
-  known?: Known | undefined
-  /**
-   * whether it stands already and is only looked at again because something before it changes: what the sheets of then allowed
-   * is not asked of the sheets of now
-   */
-  standing: boolean
-}
-
 /** The sheets of each body that is identified. */
 export type SheetsByBody = Readonly<Record<number, Sheets | undefined>>
 
-/** One kind of entry: what its data looks like, when it is admitted, what it does to the state, what the history says of it. */
+/** One kind of entry: what its data looks like, what it does to the state, what the history says of it. */
 export interface Kind<D, K extends string = string> {
   kind: K
   version: number
   /** belongs to one body of the job and says which */
   ofBody?: true
+  /** may be said at any time: the engine is elsewhere, and tells its story after the return */
+  always?: true
   /** from a version to the next one, for the data of rows that older programs wrote */
   upcasts?: Readonly<Record<number, (data: never) => unknown>>
   /** the part of the state that this kind keeps, as it is while nothing was entered */
@@ -38,7 +24,6 @@ export interface Kind<D, K extends string = string> {
   schema: v.GenericSchema<unknown, D>
   /** what a correction must share with what it corrects, besides job, kind and body */
   key: (data: D) => string
-  admit: (state: JobState, entry: Stamped<D>, context: AdmitContext) => NotAdmitted | undefined
   apply: (state: JobState, entry: Stamped<D>) => JobState
   /**
    * what was done, after the name of who did it. `name` says a position's code or a setting's key as its sheet names it, `money` an

@@ -12,7 +12,6 @@ import {
 } from '../../demo/log-entries.ts'
 import { nameOn } from '../sheets/index.ts'
 import {
-  admit,
   bodyOf,
   fold,
   kindList,
@@ -23,6 +22,7 @@ import {
   type JobState,
   type UnsentEntry,
 } from './index.ts'
+import { admit } from '../bench/admit/index.ts'
 import { stations } from '../bench/stations/index.ts'
 
 const sheets = ferrySheets()
@@ -202,7 +202,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
       instrument: null,
       trace: null,
     },
-    'proved: ten lifts of the needle, 10 of 10',
+    'checked ten lifts of the needle: 10 of 10, none hangs',
   ],
   'proof.fitted': [
     { proof: 'weep', name: 'Weep and overflow', why: 'no adapter here', second: 'O. Dell' },

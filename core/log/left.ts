@@ -1,4 +1,4 @@
-import { entryOf } from '../judge/work/moments.ts'
+import { entryOf } from './entries.ts'
 import type { JobState } from './state.ts'
 
 /** The entry that opened a job again after what shows something had left the shop with it; null where it did not. */

@@ -13,14 +13,10 @@ import {
 import { returnSheets } from '../bench/return-sheet/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import {
-  admit,
   afterReturn,
   benchMinutes,
-  checkAgain,
-  sourcesHere,
   current,
   fold,
-  fromEarlier,
   isNewer,
   kinds,
   replacement,
@@ -30,6 +26,8 @@ import {
   type JobState,
   type UnsentEntry,
 } from './index.ts'
+import { checkAgain, fromEarlier } from '../judge/again/index.ts'
+import { admit, sourcesHere } from '../bench/admit/index.ts'
 import {
   gatePoints,
   lastOwn,

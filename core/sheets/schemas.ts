@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { screwFlows } from '../physics/mixture/screw.ts'
+import type { FloatGeometry as Float } from '../physics/float/index.ts'
+import { screwFlows } from '../physics/mixture/index.ts'
 
 /** The sheets that a list number is worked to. Lengths mm, angles degrees, masses g, pressures kPa; y up as installed. */
 
@@ -62,16 +63,11 @@ export const SettingSpec = v.pipe(
 export type SettingSpec = v.InferOutput<typeof SettingSpec>
 
 export const FloatGeometry = v.object({
-  /** the position that carries the float and from whose face it is read; sheets of before do not say */
   hangsOn: v.optional(text),
-  /** slides straight on a pin instead of turning about one: lengths along the pin, the arms are not used */
   guided: v.optional(v.boolean()),
   sense: v.picklist([1, -1]),
-  /** the reading (mm) at which the measuring point is level with the pin */
   levelReading: v.number(),
-  /** how far the pin lies below the face that the fuel level is measured from; negative above */
   pinBelowFace: v.number(),
-  /** the measuring point in the float's own frame: origin at the pin, x along the float */
   measurePoint: v.object({ name: text, at: point }),
   tangArm: positive,
   tangAngle: v.number(),
@@ -85,14 +81,14 @@ export const FloatGeometry = v.object({
   depth: positive,
   buoyancyArm: positive,
   gravityArm: positive,
-  /** the float's underside at the buoyancy arm, y in its own frame */
   undersideY: v.number(),
   needleMass: notNegative,
   needleAt: v.picklist(['above', 'side', 'below']),
   seatBore: positive,
   coneHalfAngle: positive,
-})
-export type FloatGeometry = v.InferOutput<typeof FloatGeometry>
+}) satisfies v.GenericSchema<unknown, Float>
+/** A float as the physics has it. */
+export type FloatGeometry = Float
 
 export const PumpGeometry = v.object({
   leverRadius: positive,

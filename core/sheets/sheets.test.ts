@@ -1,15 +1,23 @@
-import { sheetsFor } from '../../demo/log-entries.ts'
+import { sheetsFor, ferrySheets } from '../../demo/log-entries.ts'
 import { describe, expect, it } from 'vitest'
 import { templates } from '../unit/families/templates/index.ts'
 import { fold } from '../log/index.ts'
 import { ownSheets } from '../taught/index.ts'
 import * as v from 'valibot'
 import { models } from '../../demo/catalogue.ts'
-import { ferrySheets } from '../../demo/log-entries.ts'
-import { assemblyOrder, teardownOrder } from '../judge/work/index.ts'
+import {
+  assemblyOrder,
+  teardownOrder,
+  BuildSheet,
+  listNumberSheets,
+  Model,
+  settingKey,
+  SettingSpec,
+  SpecSheet,
+} from './index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
-import { BuildSheet, listNumberSheets, Model, settingKey, SettingSpec, SpecSheet } from './index.ts'
-import { differenceSentence, differenceTable, sheetDifferences, valueHistory } from './library/index.ts'
+import { differenceSentence, differenceTable, sheetDifferences } from '../judge/differences/index.ts'
+import { valueHistory } from './library/index.ts'
 
 const model = models()[0]!
 const sheetsOf = (number: string) => {

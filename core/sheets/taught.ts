@@ -1,4 +1,4 @@
-import type { ScrewFlow, ScrewKind } from '../physics/mixture/screw.ts'
+import type { ScrewFlow, ScrewKind } from '../physics/mixture/index.ts'
 import type { BuildSheet, SettingSpec, SpecSheet } from './schemas.ts'
 
 /** Whether a fact (`core/taught/facts.ts`) of a unit is only borrowed from its family. */

@@ -1,5 +1,4 @@
-import { isPencil, settingKey, type SettingSpec, type SpecSheet } from '../sheets/index.ts'
-import { factOf } from './facts.ts'
+import { isPencil, settingKey, type SettingSpec, type SpecSheet, factOf } from '../sheets/index.ts'
 import { inked, saidOf, unmeasured } from './measured.ts'
 
 /** What the library came to know of a taught number since the job that taught it put it in. */

@@ -1,4 +1,4 @@
-import type { FamilyName } from '../unit/families/names.ts'
+import type { FamilyName } from '../unit/families/index.ts'
 
 /** What five taps say of how a unit breathes. */
 export interface Described {

@@ -1,5 +1,5 @@
-import { learnRatio } from '../physics/float/learn.ts'
-import type { BodyState } from '../log/state.ts'
+import { learnRatio } from '../physics/float/index.ts'
+import type { BodyState } from '../log/index.ts'
 import type { OwnFact, Taught } from '../log/kinds/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
 import type { Borrowed, FloatGeometry, SpecSheet } from '../sheets/index.ts'

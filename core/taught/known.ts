@@ -1,5 +1,4 @@
-import type { SpecSheet } from '../sheets/index.ts'
-import { factOf, type Fact } from './facts.ts'
+import { type SpecSheet, factOf, type Fact } from '../sheets/index.ts'
 
 /** What Ekrond can do for a unit, from nothing known upward. */
 export interface Rung {

@@ -4,8 +4,8 @@ import { sheetsFor } from '../../demo/log-entries.ts'
 import { templates } from '../unit/families/templates/index.ts'
 import { fold, type Entry } from '../log/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
-import type { SpecSheet } from '../sheets/index.ts'
-import { carriedOn, factOf, known, ownSheets, readFact, unmeasured, withMeasured } from './index.ts'
+import { type SpecSheet, factOf, readFact } from '../sheets/index.ts'
+import { carriedOn, known, ownSheets, unmeasured, withMeasured } from './index.ts'
 
 const JOB = '00000000-0000-4000-8000-000000000001'
 

@@ -3,7 +3,7 @@ import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../demo/
 import { bodyOf, fold } from '../log/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
 import { returnSheet } from '../bench/return-sheet/index.ts'
-import { momentsOf } from '../judge/work/index.ts'
+import { momentsOf } from '../sheets/index.ts'
 import { mongrelSheets, upperCodes } from './mongrel.ts'
 
 const upper = sheetsFor('K-4417-2S')

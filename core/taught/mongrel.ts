@@ -1,6 +1,6 @@
 import { familyOf, unitDrawing } from '../unit/families/index.ts'
 import { refuse, type Result } from '../base/refusal/index.ts'
-import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/schemas.ts'
+import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
 
 const COVER = 'cover'
 /** Settings of the upper half whatever hangs where: the choke and its break sit in the cover, so does an air valve. */

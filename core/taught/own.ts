@@ -1,5 +1,4 @@
-import type { SheetsByBody } from '../log/kind.ts'
-import type { JobState } from '../log/state.ts'
+import type { SheetsByBody, JobState } from '../log/index.ts'
 import type { Borrowed, Sheets } from '../sheets/index.ts'
 import { ownSheets } from './sheets.ts'
 

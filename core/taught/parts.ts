@@ -1,4 +1,4 @@
-import type { BodyState } from '../log/state.ts'
+import type { BodyState } from '../log/index.ts'
 import type { OwnPart, Taught } from '../log/kinds/index.ts'
 import type { Position, SpecSheet } from '../sheets/index.ts'
 import { fits, named } from './fits.ts'

@@ -1,4 +1,4 @@
-import { bodyOf, type BodyState, type JobState } from '../log/state.ts'
+import { bodyOf, type BodyState, type JobState } from '../log/index.ts'
 import {
   OWN_REVISION,
   type Borrowed,
@@ -7,10 +7,10 @@ import {
   type SettingSpec,
   type Sheets,
   type SpecSheet,
+  facts,
 } from '../sheets/index.ts'
-import { portName } from '../unit/families/outside.ts'
+import { portName } from '../unit/families/index.ts'
 import { fits, named } from './fits.ts'
-import { facts } from './facts.ts'
 import { readFrom } from './read-from.ts'
 import { floatOf, ratioOf } from './float.ts'
 import { calibrationOf, positionsOf } from './parts.ts'

@@ -1,5 +1,4 @@
-import { bodyOf, type JobState } from '../log/state.ts'
-import type { OwnSource } from '../log/kinds/own.setting.ts'
+import { bodyOf, type JobState, type OwnSource } from '../log/index.ts'
 import { figure, showValue } from '../measure/index.ts'
 import { settingKey, type SettingSpec, type SourceName } from '../sheets/index.ts'
 

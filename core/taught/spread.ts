@@ -1,5 +1,5 @@
-import { levelInUse } from '../physics/float/geometry.ts'
-import type { OwnFact } from '../log/kinds/own.dimension.ts'
+import { levelInUse } from '../physics/float/index.ts'
+import type { OwnFact } from '../log/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
 import { isPencil, type FloatGeometry, type SpecSheet } from '../sheets/index.ts'
 import { known } from './known.ts'

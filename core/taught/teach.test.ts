@@ -2,20 +2,12 @@ import { opening } from '../../demo/log-entries.ts'
 import { describe, expect, it } from 'vitest'
 import { templates } from '../unit/families/templates/index.ts'
 import { familyOf, outsideOf, portsOf, unitDrawing } from '../unit/families/index.ts'
-import { admit, fold, type DataOf, type Entry } from '../log/index.ts'
+import { fold, type DataOf, type Entry } from '../log/index.ts'
+import { admit } from '../bench/admit/index.ts'
 import { judgeSetting, type SettingContext } from '../judge/settings/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
-import {
-  bends,
-  factOf,
-  known,
-  levelSpread,
-  ownSheets,
-  readBend,
-  readFact,
-  standingOf,
-  withBand,
-} from './index.ts'
+import { bends, known, levelSpread, ownSheets, readBend, standingOf, withBand } from './index.ts'
+import { factOf, readFact } from '../sheets/index.ts'
 
 const JOB = '00000000-0000-4000-8000-000000000001'
 let id = 0

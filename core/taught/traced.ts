@@ -1,6 +1,6 @@
 import { figure } from '../measure/index.ts'
 import { refuse, type Result } from '../base/refusal/index.ts'
-import { factOf } from './facts.ts'
+import { factOf } from '../sheets/index.ts'
 
 export type Tap = readonly [x: number, y: number]
 

@@ -1,5 +1,5 @@
-import type { BendTry } from '../physics/float/learn.ts'
-import type { BodyState } from '../log/state.ts'
+import type { BendTry } from '../physics/float/index.ts'
+import type { BodyState } from '../log/index.ts'
 
 const HEIGHT = 'float.height/none'
 

@@ -1,4 +1,4 @@
-import { sheetDifferences, type Difference } from '@ekrond/core/sheets/library'
+import { sheetDifferences, type Difference } from '@ekrond/core/judge/differences'
 import { createHash } from 'node:crypto'
 import { inTransaction, type Client, type Pool } from '../db/pool.ts'
 import type { Catalogue } from './read.ts'

@@ -2,7 +2,6 @@ import { MOST_DATA_BYTES, type AppendAnswer, type EntryAnswer } from '@ekrond/co
 import {
   type DataOf,
   actsOf,
-  admit,
   afterReturn,
   bodyOf,
   checkData,
@@ -16,6 +15,7 @@ import {
   type SheetsByBody,
   type UnsentEntry,
 } from '@ekrond/core/log'
+import { admit } from '@ekrond/core/bench/admit'
 import { templates } from '@ekrond/core/unit/families/templates'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { mongrelSheets, taughtSheets } from '@ekrond/core/taught'

@@ -1,4 +1,5 @@
-import { admit, fold, type DataOf, type Entry, type JobState, type SheetsByBody } from '@ekrond/core/log'
+import { fold, type DataOf, type Entry, type JobState, type SheetsByBody } from '@ekrond/core/log'
+import { admit } from '@ekrond/core/bench/admit'
 import { allClaims, claimsOf, isSettled, type Known } from '@ekrond/core/claims'
 import { returnSheets } from '@ekrond/core/bench/return-sheet'
 import type { Sheets } from '@ekrond/core/sheets'

@@ -5,7 +5,7 @@ import type {
   RelativesAnswer,
   RevisionsAnswer,
 } from '@ekrond/contract/library'
-import { type Sheets, type SpecSheet } from '@ekrond/core/sheets'
+import type { Sheets, SpecSheet } from '@ekrond/core/sheets'
 import { valueHistory } from '@ekrond/core/sheets/library'
 import type { Queryable } from '../db/pool.ts'
 

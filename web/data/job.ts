@@ -1,7 +1,6 @@
 import { newId } from './id'
 import type { JobAnswer } from '@ekrond/contract/jobs'
 import {
-  admit,
   bodiesOf,
   bodyOf,
   current,
@@ -21,9 +20,11 @@ import {
   type SheetsByBody,
   type UnsentEntry,
 } from '@ekrond/core/log'
+import { admit } from '@ekrond/core/bench/admit'
 import type { Known } from '@ekrond/core/claims'
 import type { Sheets } from '@ekrond/core/sheets'
-import { lastOwn, lastOwnAct, lastUndoneAct, type StationName } from '@ekrond/core/bench/stations'
+import { lastOwn, lastOwnAct, lastUndoneAct } from '@ekrond/core/bench/stations'
+import type { StationName } from '@ekrond/core/base/stations'
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSearchParams } from 'react-router'

@@ -1,5 +1,4 @@
-import type { Bounds, Piece } from '@ekrond/core/unit/drawing'
-import { boxOf } from '@ekrond/core/unit/drawing'
+import { type Bounds, type Piece, boxOf } from '@ekrond/core/unit/drawing'
 import type { View } from './Pieces'
 
 /** Height of a break line's waves, mm. */

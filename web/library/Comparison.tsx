@@ -1,5 +1,5 @@
 import type { ListNumberAnswer } from '@ekrond/contract/library'
-import { differenceSentence, differenceTable, type Difference } from '@ekrond/core/sheets/library'
+import { differenceSentence, differenceTable, type Difference } from '@ekrond/core/judge/differences'
 import { useQueries } from '@tanstack/react-query'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'

@@ -1,6 +1,6 @@
 import { Link, useNavigate } from 'react-router'
-import type { StationName } from '@ekrond/core/bench/stations'
-import { type OpenJob } from '../data/job'
+import type { StationName } from '@ekrond/core/base/stations'
+import type { OpenJob } from '../data/job'
 import { useShop } from '../data/shop'
 import { QuietButton } from '../ui'
 import { sayInstant, shownAt } from './dates'

@@ -1,5 +1,6 @@
 import { bodyNumbers, bodyOf } from '@ekrond/core/log'
-import { stationStates, type StationName } from '@ekrond/core/bench/stations'
+import { stationStates } from '@ekrond/core/bench/stations'
+import type { StationName } from '@ekrond/core/base/stations'
 import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'

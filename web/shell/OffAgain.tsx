@@ -1,6 +1,5 @@
 import { offAgain, type OffAgain as Why } from '@ekrond/core/log'
-import type { Sheets } from '@ekrond/core/sheets'
-import { teardownOrder } from '@ekrond/core/judge/work'
+import { type Sheets, teardownOrder } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { StationProps } from '../stations/props'

@@ -1,7 +1,6 @@
 import { showValue } from '@ekrond/core/measure'
 import { settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
-import { settingsInOrder } from '@ekrond/core/judge/settings'
-import { aim, readingView } from '@ekrond/core/judge/settings'
+import { settingsInOrder, aim, readingView } from '@ekrond/core/judge/settings'
 import type { OpenJob } from '../data/job'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'

@@ -1,4 +1,5 @@
-import { stations, whereItHangs, type StationName } from '@ekrond/core/bench/stations'
+import { stations, whereItHangs } from '@ekrond/core/bench/stations'
+import type { StationName } from '@ekrond/core/base/stations'
 import { lazy, Suspense, useEffect, type ComponentType, type LazyExoticComponent } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { fetchFamilies } from '../data/families'

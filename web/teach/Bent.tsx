@@ -2,7 +2,7 @@ import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { bends, known, readBend, wrongWay, type Bend } from '@ekrond/core/taught'
 import { useState } from 'react'
-import type { Remedy } from '@ekrond/core/judge/settings'
+import type { Remedy } from '@ekrond/core/log'
 import type { OpenJob } from '../data/job'
 import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../ui'
 

@@ -1,4 +1,5 @@
-import { readFact, type Fact, type Known } from '@ekrond/core/taught'
+import type { Known } from '@ekrond/core/taught'
+import { readFact, type Fact } from '@ekrond/core/sheets'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { gaugeSigma, type Gauge } from '@ekrond/core/measure'
 import { useState } from 'react'

@@ -1,4 +1,5 @@
-import { factOf, type Known } from '@ekrond/core/taught'
+import type { Known } from '@ekrond/core/taught'
+import { factOf } from '@ekrond/core/sheets'
 import { lower } from '@ekrond/core/base/words'
 import styled from 'styled-components'
 import { narrow } from '../theme/global'

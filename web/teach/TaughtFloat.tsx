@@ -1,6 +1,5 @@
 import { floatView } from '@ekrond/core/unit/families'
-import type { Sheets } from '@ekrond/core/sheets'
-import { factOf } from '@ekrond/core/taught'
+import { type Sheets, factOf } from '@ekrond/core/sheets'
 import type { OwnFact } from '@ekrond/core/log'
 import { figure } from '@ekrond/core/measure'
 import {

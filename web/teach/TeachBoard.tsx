@@ -1,5 +1,5 @@
-import { isPencil, settingKey } from '@ekrond/core/sheets'
-import { factOf, facts, known as knownOf } from '@ekrond/core/taught'
+import { isPencil, settingKey, factOf, facts } from '@ekrond/core/sheets'
+import { known as knownOf } from '@ekrond/core/taught'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'

@@ -1,4 +1,4 @@
-import { complaintWords } from '@ekrond/core/diagnose/complaint'
+import { complaintWords } from '@ekrond/core/log'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { signs, why } from '@ekrond/core/diagnose/why'
 import { useState } from 'react'

@@ -1,11 +1,10 @@
 import { screwSaying } from '../../judge/asfound/index.ts'
-import { bodyOf, type AsFound, type JobState } from '../../log/index.ts'
+import { bodyOf, type AsFound, type JobState, seqOf } from '../../log/index.ts'
 import { showValue } from '../../measure/index.ts'
 import { flowWords } from '../../physics/mixture/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { readSetting } from '../../judge/settings/index.ts'
 import { mixtureKindOf, screwFlowOf, settingKey, type SettingSpec, type Sheets } from '../../sheets/index.ts'
-import { seqOf } from '../../judge/work/moments.ts'
 import type { Entering } from './kind.ts'
 
 /** The complaint of a unit that nobody complains of. */

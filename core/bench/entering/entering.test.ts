@@ -1,5 +1,14 @@
-import type { JobNeed } from '../../log/index.ts'
-import { enterByHand } from './index.ts'
+import type { JobNeed } from '../../plan/needs/index.ts'
+import {
+  enterByHand,
+  asFoundNow,
+  conditionsFor,
+  enterAsFound,
+  enterFinding,
+  enterOrder,
+  enterReading,
+  settingContext,
+} from './index.ts'
 import { describe, expect, it } from 'vitest'
 import { fold } from '../../log/index.ts'
 import { cheapestCover, type Market } from '../../plan/kits/index.ts'
@@ -15,15 +24,6 @@ import {
   unsent,
   uuid,
 } from '../../../demo/log-entries.ts'
-import {
-  asFoundNow,
-  conditionsFor,
-  enterAsFound,
-  enterFinding,
-  enterOrder,
-  enterReading,
-  settingContext,
-} from './index.ts'
 
 const sheets = ferrySheets()
 const state = fold(JOB, [

@@ -1,4 +1,4 @@
-import { bendsOf } from '../../taught/tries.ts'
+import { bendsOf } from '../../taught/index.ts'
 import { workingConditions, type Application, type Conditions } from '../../sheets/conditions/index.ts'
 import { addDays } from '../../base/days/index.ts'
 import {
@@ -6,16 +6,23 @@ import {
   cannotBe,
   judgeMeasured,
   readMeasured,
-  type Disposition,
   type Judgement,
-  type Measured,
 } from '../../judge/findings/index.ts'
-import { bodyKey, bodyOf, lastSaid, type DataOf, type JobNeed, type JobState } from '../../log/index.ts'
+import {
+  type Disposition,
+  type PartMeasured,
+  bodyKey,
+  bodyOf,
+  lastSaid,
+  type DataOf,
+  type JobState,
+} from '../../log/index.ts'
+import type { JobNeed } from '../../plan/needs/index.ts'
 import type { Cover, Market } from '../../plan/kits/index.ts'
-import { type Gauge } from '../../measure/index.ts'
+import type { Gauge } from '../../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { typedReading, type SettingContext, type TypedReading } from '../../judge/settings/index.ts'
-import { type Position, type SettingSpec, type Sheets } from '../../sheets/index.ts'
+import type { Position, SettingSpec, Sheets } from '../../sheets/index.ts'
 import type { Entering } from './kind.ts'
 import { fittedWasher } from './washer.ts'
 import { capital } from '../../base/words/index.ts'
@@ -87,7 +94,7 @@ export function enterFinding(
 ): Result<Entering<'finding.judged', { judgement: Judgement | null; disposition: Disposition }>> {
   const seen = conditionsOf[position.kind].find((c) => c.code === condition)
   if (!seen) return refuse('condition', 'Say how the part is.')
-  let measured: Measured | null = null
+  let measured: PartMeasured | null = null
   let judgement: Judgement | null = null
   if (position.deciding && raw.trim() !== '') {
     const read = readMeasured(position, raw, gauge)

@@ -1,5 +1,5 @@
-import type { DataOf } from '../../log/index.ts'
-import { proves, type Measured, type Proof } from '../../judge/proof/index.ts'
+import type { DataOf, ProofMeasured } from '../../log/index.ts'
+import { type Proof, proves } from '../../judge/proof/index.ts'
 import type { PackedTrace } from '../../measure/trace/index.ts'
 
 /** A proof as it would be entered, with what puts it right where it is not good. */
@@ -19,7 +19,7 @@ export interface More {
 
 export function entered(
   proof: Proof,
-  measured: Measured,
+  measured: ProofMeasured,
   value: string,
   headline: string,
   meaning: string,

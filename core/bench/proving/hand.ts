@@ -1,14 +1,8 @@
-import { fitElectric } from '../../physics/choke/electric.ts'
+import { fitElectric } from '../../physics/choke/index.ts'
 import { readTyped } from '../../measure/instruments/index.ts'
 import { figure, plainNumber } from '../../measure/index.ts'
-import {
-  fallsWarm,
-  leastOf,
-  spreadOf,
-  type Measured,
-  type Proof,
-  type ProofSubject,
-} from '../../judge/proof/index.ts'
+import { type Proof, type ProofSubject, fallsWarm, leastOf, spreadOf } from '../../judge/proof/index.ts'
+import type { ProofMeasured } from '../../log/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { entered, type EnteredProof, type More } from './entered.ts'
 
@@ -22,7 +16,7 @@ export function enterLifts(
 ): Result<EnteredProof> {
   if (!Number.isInteger(clean) || !Number.isInteger(of) || clean < 0 || clean > of)
     return refuse('text', 'How many of the lifts came back clean: a whole number, not more than there were.')
-  const measured: Measured = { what: 'lifts', clean, of, spreadKpa }
+  const measured: ProofMeasured = { what: 'lifts', clean, of, spreadKpa }
   const hung = of - clean
   const alike = spreadKpa === null ? '' : ` They shut within ${figure(spreadKpa, 1)} kPa of each other.`
   if (of < leastOf.lifts)
@@ -74,7 +68,7 @@ export function enterTravel(
   const deciding = sheets.build.positions.find(({ kind }) => kind === 'coil')?.deciding
   const band =
     deciding?.what === 'ohms' && volts !== null ? { lo: volts / deciding.hi, hi: volts / deciding.lo } : null
-  const measured: Measured = {
+  const measured: ProofMeasured = {
     what: 'travel',
     samples: samples.map(([t, x]) => [t, x]),
     gain: fit.gain,
@@ -156,7 +150,7 @@ export function enterTravel(
 
 /** What a hand felt or an eye saw. */
 export function enterSeen(proof: Proof, yes: boolean, words = ''): EnteredProof {
-  const measured: Measured = { what: 'seen', yes, words }
+  const measured: ProofMeasured = { what: 'seen', yes, words }
   return entered(
     proof,
     measured,
@@ -180,7 +174,7 @@ export function enterAlike(
   const apart = spreadOf(readings)
   const places = allowed < 1 ? 2 : 0
   const unit = proof.code === 'sync' ? 'mbar' : 'mm'
-  const measured: Measured = {
+  const measured: ProofMeasured = {
     what: 'alike',
     unit,
     readings: [...readings],

@@ -7,10 +7,10 @@ import {
   lossAsLeak,
   sealsOn,
   type Hold,
-  type Measured,
   type Proof,
   type ProofSubject,
 } from '../../judge/proof/index.ts'
+import type { ProofMeasured } from '../../log/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import type { Sample } from '../../measure/trace/index.ts'
 import { entered, type EnteredProof, type More } from './entered.ts'
@@ -109,7 +109,7 @@ export function enterHold(
 ): EnteredProof {
   const vacuum = proof.code === 'vacuum'
   const limit = limitOf(proof, typed.volumeMl)
-  const measured: Measured = {
+  const measured: ProofMeasured = {
     what: 'hold',
     side: vacuum ? 'vacuum' : 'pressure',
     fromKpa: from,

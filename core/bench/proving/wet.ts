@@ -1,23 +1,22 @@
 import { conditionsFor, settingContext } from '../entering/index.ts'
-import { bodyOf, lastSaid } from '../../log/index.ts'
+import { bodyOf, lastSaid, type ProofMeasured, type Remedy } from '../../log/index.ts'
 import { figure } from '../../measure/index.ts'
 import {
   benchLevel,
   heightForLevel,
-  leastOf,
   levelAtEngine,
   pumpBand,
-  proves,
   soakedBy,
   spillMargin,
   type Bench,
-  type Measured,
   type Proof,
   type ProofSubject,
   type WeepPlace,
+  leastOf,
+  proves,
 } from '../../judge/proof/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
-import { judgeSetting, type Remedy } from '../../judge/settings/index.ts'
+import { judgeSetting } from '../../judge/settings/index.ts'
 import { entered, type EnteredProof } from './entered.ts'
 import { capital } from '../../base/words/index.ts'
 
@@ -37,7 +36,7 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
   const conditions = conditionsFor(state, sheets)
   const engine = levelAtEngine(spec, typed, typed.belowFace, conditions)
   const atEngine = isRefusal(engine) ? null : engine
-  const measured: Measured = {
+  const measured: ProofMeasured = {
     what: 'level',
     belowFace: typed.belowFace,
     expected: level.expected,
@@ -152,7 +151,7 @@ export function enterWeep(
   tapped: boolean,
   places: readonly (WeepPlace & { wetAt: number | null })[],
 ): EnteredProof {
-  const measured: Measured = {
+  const measured: ProofMeasured = {
     what: 'weep',
     seconds,
     wanted: leastOf.weepSeconds,
@@ -223,7 +222,7 @@ export function enterPump(
 ): Result<EnteredProof> {
   if (!(ml >= 0) || ml > 200) return refuse('text', 'The ten strokes together, in mL: from 0 to 200.')
   const { lo, hi, swept } = pumpBand(sheets.spec)
-  const measured: Measured = { what: 'pump', ml, strokes: leastOf.strokes, atOnce, lo, hi }
+  const measured: ProofMeasured = { what: 'pump', ml, strokes: leastOf.strokes, atOnce, lo, hi }
   const share = swept
     ? `${figure((100 * ml) / swept, 0)} % of the ${figure(swept)} that it sweeps`
     : 'its measures are not known: noted, and alike stroke by stroke'

@@ -1,13 +1,7 @@
-import { lookCodes, lookSays } from '../../judge/asfound/index.ts'
-import { complaintWords } from '../../diagnose/complaint/index.ts'
 import {
-  conditionsOf,
-  dispositionWord,
-  foundWith,
-  isDoubtful,
+  lookCodes,
+  lookSays,
   sedimentOf,
-} from '../../judge/findings/index.ts'
-import {
   afterReturn,
   bodiesOf,
   bodyNumbers,
@@ -21,10 +15,12 @@ import {
   type JobState,
   type ReadingData,
   type SheetsByBody,
+  complaintWords,
+  passAs,
+  signedBy,
+  workSoFar,
 } from '../../log/index.ts'
-import { passAs } from '../../log/passes.ts'
-import { signedBy } from '../../log/kinds/gate.passed.ts'
-import { workSoFar } from '../../log/labour.ts'
+import { conditionsOf, dispositionWord, foundWith, isDoubtful } from '../../judge/findings/index.ts'
 import { gatePoints } from '../stations/index.ts'
 import { showTurns, showValue } from '../../measure/index.ts'
 import { flowWords, screwWords } from '../../physics/mixture/index.ts'

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../../demo/log-entries.ts'
 import { templates } from '../../unit/families/templates/index.ts'
-import { fold, type DataOf, type UnsentEntry } from '../../log/index.ts'
-import { proofsOf, type Measured } from '../../judge/proof/index.ts'
+import { fold, type DataOf, type UnsentEntry, type ProofMeasured } from '../../log/index.ts'
+import { proofsOf } from '../../judge/proof/index.ts'
 import { taughtSheets } from '../../taught/index.ts'
 import { layPicture, moneyWords, returnSheet } from './index.ts'
 
@@ -24,10 +24,10 @@ const sheetOf = (...more: UnsentEntry[]) =>
     1181,
   )
 const base = { wants: '', headline: '', meaning: '', instrument: null, trace: null }
-const measured = (proof: string, name: string, value: string, it: Measured) =>
+const measured = (proof: string, name: string, value: string, it: ProofMeasured) =>
   next('proof.measured', { ...base, proof, name, value, measured: it })
 const seen = (proof: string) => measured(proof, proof, 'snaps', { what: 'seen', yes: true, words: '' })
-const hold = (high: number): Measured => ({
+const hold = (high: number): ProofMeasured => ({
   what: 'hold',
   side: 'pressure',
   fromKpa: 30,

@@ -1,11 +1,13 @@
-import { endWords } from '../../log/ends.ts'
 import {
+  endWords,
   bodiesOf,
   bodyNumbers,
   bodyOf,
   receivedTests,
   type JobState,
   type SheetsByBody,
+  signedBy,
+  type Ended,
 } from '../../log/index.ts'
 import { fittedWasher } from '../entering/washer.ts'
 import { figure } from '../../measure/index.ts'
@@ -19,8 +21,6 @@ import {
 } from '../../judge/proof/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
 import { allClaims, type Claim } from '../../claims/index.ts'
-import { signedBy } from '../../log/kinds/gate.passed.ts'
-import type { Ended } from '../../log/kinds/job.closed.ts'
 import { gatePoints, type GatePoint } from '../stations/index.ts'
 import { lower } from '../../base/words/index.ts'
 

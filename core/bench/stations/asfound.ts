@@ -1,7 +1,5 @@
-import type { BodyState, JobState } from '../../log/state.ts'
-import { bodyOf } from '../../log/state.ts'
-import { isOutside } from '../../judge/work/index.ts'
-import { settingKey, type SettingSpec, type Sheets } from '../../sheets/schemas.ts'
+import { type BodyState, type JobState, bodyOf } from '../../log/index.ts'
+import { isOutside, settingKey, type SettingSpec, type Sheets } from '../../sheets/index.ts'
 import { progress, type Station } from './station.ts'
 
 const MINUTES_A_SETTING = 2

@@ -1,9 +1,7 @@
-import { bodyNumbers, bodyOf, lastSaid, type JobState } from '../../log/state.ts'
-import type { SheetsByBody } from '../../log/kind.ts'
-import { dispositionWord } from '../../judge/findings/conditions.ts'
-import { settingKey } from '../../sheets/schemas.ts'
+import { bodyNumbers, bodyOf, lastSaid, type JobState, type SheetsByBody } from '../../log/index.ts'
+import { dispositionWord } from '../../judge/findings/index.ts'
+import { settingKey, teardownOrder } from '../../sheets/index.ts'
 import { showValue } from '../../measure/index.ts'
-import { teardownOrder } from '../../judge/work/order.ts'
 
 /** One check on one body of a bank. */
 export interface BankCell {

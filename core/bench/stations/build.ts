@@ -1,5 +1,6 @@
-import { jobNeeds } from '../../log/needs.ts'
-import { dueBefore, teardownOrder } from '../../judge/work/index.ts'
+import { jobNeeds } from '../../plan/needs/index.ts'
+import { dueBefore } from '../../judge/work/index.ts'
+import { teardownOrder } from '../../sheets/index.ts'
 import { claimsAt, progress, type Station } from './station.ts'
 
 const MINUTES_A_PART = 3

@@ -1,16 +1,8 @@
-import { isSettled } from '../../claims/index.ts'
-import { countingBlows } from '../../claims/passages.ts'
+import { isSettled, countingBlows } from '../../claims/index.ts'
 import { passagePlanOf } from '../../unit/families/index.ts'
-import { uncured } from '../../judge/findings/cure.ts'
-import {
-  diagnose,
-  mapOf,
-  standingOf,
-  type Blow,
-  type Passage,
-  type PassageMap,
-  type PassagePlan,
-} from '../../diagnose/passages/index.ts'
+import { uncured } from '../../judge/findings/index.ts'
+import { diagnose, mapOf, standingOf, type Blow, type PassageMap } from '../../diagnose/passages/index.ts'
+import type { Passage, PassagePlan } from '../../unit/passages/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { teardown } from './teardown.ts'
 import { claimsAt, type SheetedView, type Station } from './station.ts'

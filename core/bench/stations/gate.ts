@@ -8,10 +8,9 @@ import {
   type Way,
   type Weight,
 } from '../../claims/index.ts'
-import { bodiesOf, bodyKey, bodyNumbers, bodyOf, type JobState } from '../../log/state.ts'
-import type { SheetsByBody } from '../../log/kind.ts'
+import { bodiesOf, bodyKey, bodyNumbers, bodyOf, type JobState, type SheetsByBody } from '../../log/index.ts'
 import { lower } from '../../base/words/index.ts'
-import type { StationName } from './names.ts'
+import type { StationName } from '../../base/stations/index.ts'
 
 /** Something that stands in the way of the return: one claim, or several of a kind that are told together. */
 export interface GatePoint {

@@ -1,8 +1,7 @@
 import { kinds } from '../../log/kinds/index.ts'
-import { bodiesOf, bodyNumbers, bodyOf, type JobState } from '../../log/state.ts'
-import type { SheetsByBody } from '../../log/kind.ts'
+import { bodiesOf, bodyNumbers, bodyOf, type JobState, type SheetsByBody } from '../../log/index.ts'
 import { openPoints } from './gate.ts'
-import type { StationName } from './names.ts'
+import type { StationName } from '../../base/stations/index.ts'
 import { stationOfKind, stations, stationsByName, stationStates, viewOf } from './registry.ts'
 import type { StationState } from './station.ts'
 

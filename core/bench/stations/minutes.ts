@@ -1,5 +1,4 @@
-import { bodyNumbers, bodyOf, type JobState } from '../../log/state.ts'
-import type { SheetsByBody } from '../../log/kind.ts'
+import { bodyNumbers, bodyOf, type JobState, type SheetsByBody } from '../../log/index.ts'
 import { stations, viewOf } from './registry.ts'
 import { RETURN_MINUTES } from './return.ts'
 

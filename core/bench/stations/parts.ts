@@ -1,4 +1,4 @@
-import { jobNeeds, ordersFor, waitsFor } from '../../log/needs.ts'
+import { jobNeeds, ordersFor, waitsFor } from '../../plan/needs/index.ts'
 import type { Station } from './station.ts'
 import { teardown } from './teardown.ts'
 

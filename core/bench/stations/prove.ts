@@ -1,6 +1,6 @@
 import { isSettled } from '../../claims/index.ts'
 import { proofsOf, proofStanding, type Proof } from '../../judge/proof/index.ts'
-import { teardownOrder } from '../../judge/work/index.ts'
+import { teardownOrder } from '../../sheets/index.ts'
 import { claimsAt, minutesOf, progress, type SheetedView, type Station } from './station.ts'
 
 const openOf = (view: SheetedView): Proof[] =>

@@ -1,8 +1,8 @@
 import { isSettled } from '../../claims/index.ts'
-import { checkAgain } from '../../log/again.ts'
-import { lastSaid } from '../../log/state.ts'
-import { settingKey } from '../../sheets/index.ts'
-import { holdsNow, settingsToSet, teardownOrder } from '../../judge/work/index.ts'
+import { checkAgain } from '../../judge/again/index.ts'
+import { lastSaid } from '../../log/index.ts'
+import { settingKey, teardownOrder } from '../../sheets/index.ts'
+import { holdsNow, settingsToSet } from '../../judge/work/index.ts'
 import { claimsAt, minutesOf, progress, type Station } from './station.ts'
 
 export const set: Station = {

@@ -1,8 +1,7 @@
-import type { BodyState, JobState } from '../../log/state.ts'
-import type { SheetsByBody } from '../../log/kind.ts'
-import type { Sheets } from '../../sheets/schemas.ts'
+import type { BodyState, JobState, SheetsByBody } from '../../log/index.ts'
+import type { Sheets } from '../../sheets/index.ts'
 import { claimsOf, isSettled, type Claim, type ClaimOf } from '../../claims/index.ts'
-import type { StationName } from './names.ts'
+import type { StationName } from '../../base/stations/index.ts'
 
 export type StationState = 'none' | 'begun' | 'done' | 'waits' | 'again'
 

@@ -1,7 +1,5 @@
-import type { SheetsByBody } from '../../log/kind.ts'
-import { isForEnded, waitsFor } from '../../log/needs.ts'
-import { bodyOf, type JobState } from '../../log/state.ts'
-import { complaintWords } from '../../diagnose/complaint/words.ts'
+import { type SheetsByBody, bodyOf, type JobState, complaintWords } from '../../log/index.ts'
+import { isForEnded, waitsFor } from '../../plan/needs/index.ts'
 import { whereItHangs } from './hang.ts'
 import { minutesLeft } from './minutes.ts'
 

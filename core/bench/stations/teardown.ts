@@ -1,4 +1,4 @@
-import { teardownOrder } from '../../judge/work/index.ts'
+import { teardownOrder } from '../../sheets/index.ts'
 import { progress, type Station } from './station.ts'
 
 const MINUTES_A_PART = 3

@@ -11,7 +11,6 @@ import {
   uuid,
 } from '../../../demo/log-entries.ts'
 import {
-  admit,
   bodyNumbers,
   emptyJob,
   fold,
@@ -20,6 +19,7 @@ import {
   type JobState,
   type UnsentEntry,
 } from '../../log/index.ts'
+import { admit } from '../admit/index.ts'
 import { lastOwn, lastUndone, stationOfKind } from './index.ts'
 
 const sheets = ferrySheets()

@@ -1,8 +1,6 @@
-import type { Entry } from '../../log/entry.ts'
-import { standings } from '../../log/fold.ts'
+import { type Entry, standings, type JobState } from '../../log/index.ts'
 import { kinds } from '../../log/kinds/index.ts'
-import type { JobState } from '../../log/state.ts'
-import type { StationName } from './names.ts'
+import type { StationName } from '../../base/stations/index.ts'
 import { stationOfKind } from './registry.ts'
 
 const isAt = (entry: Entry, station: StationName, body: number): boolean => {

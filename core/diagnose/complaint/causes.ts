@@ -1,4 +1,4 @@
-import type { ReceivedTest } from '../../log/kinds/test.noted.ts'
+import type { ReceivedTest } from '../../log/index.ts'
 import type { PartKind } from '../../sheets/index.ts'
 
 /** What may be wrong, and how readily each thing that a customer says comes of it. */

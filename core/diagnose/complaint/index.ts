@@ -1,7 +1,7 @@
 import { screwKindOf, type BuildSheet, type Position, type SpecSheet } from '../../sheets/index.ts'
 import { causes, type Cause } from './causes.ts'
 
-export * from './words.ts'
+export * from '../../log/index.ts'
 export { causes } from './causes.ts'
 export interface Said {
   symptom: string

@@ -1,4 +1,4 @@
-import type { Passage, PassagePlan } from './plan.ts'
+import type { Passage, PassagePlan } from '../../unit/passages/index.ts'
 
 /** Passages that hang together: blown in at one port, air comes out at all the others while none of them is blocked. */
 export interface Circuit {

@@ -1,13 +1,5 @@
+import type { Branch } from '../../unit/passages/index.ts'
 import { refuse, type Refusal } from '../../base/refusal/index.ts'
-
-/** A drilling or a tube between two places; air goes through it both ways. */
-export interface Branch {
-  id: string
-  from: string
-  to: string
-  /** chance that it is blocked before anything was blown, 0 to 1 */
-  prior: number
-}
 
 /** One blow: in at a port, and where air was seen and where not. What was not looked at stands in neither. */
 export interface Blow {

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { diagnose, nextLook, type Blow, type Branch, type PassageMap } from './index.ts'
+import { diagnose, nextLook, type Blow, type PassageMap } from './index.ts'
+import type { Branch } from '../../unit/passages/index.ts'
 
 /** By the definition: every set of blocked branches, weighed. */
 function bySets(

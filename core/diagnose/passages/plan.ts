@@ -1,28 +1,6 @@
 import { lookFirst, type Said } from '../complaint/index.ts'
-import type { Branch, PassageMap } from './model.ts'
-
-/** A branch as it lies in the unit, mm. */
-export interface Passage extends Omit<Branch, 'prior'> {
-  name: string
-  circuit: 'fuel' | 'air' | 'vacuum'
-  bore: number
-  line: readonly (readonly [x: number, y: number, r?: number])[]
-  /** the cause of the complaint's table that it bears */
-  cause: string
-  /** what it does to the engine where it is blocked */
-  symptom: string
-}
-
-export interface Port {
-  code: string
-  name: string
-  at: readonly [x: number, y: number, r?: number]
-}
-
-export interface PassagePlan {
-  passages: readonly Passage[]
-  ports: readonly Port[]
-}
+import type { PassagePlan } from '../../unit/passages/index.ts'
+import type { PassageMap } from './model.ts'
 
 /** Chance of a wide passage to be blocked, mm of bore over it; narrow ones block more, none is beyond a third before it was blown. */
 const BLOCKED_AT_ONE_MM = 0.1

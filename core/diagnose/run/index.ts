@@ -1,4 +1,4 @@
-import type { RunEntry } from '../../log/kinds/run.noted.ts'
+import type { RunEntry } from '../../log/index.ts'
 import { figure, plainNumber } from '../../measure/index.ts'
 import { mixturePeak, type ScrewKind } from '../../physics/mixture/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'

@@ -8,7 +8,7 @@ import {
 } from '../causes/index.ts'
 import { causes as carburetor, type Said, type Tests } from '../complaint/index.ts'
 import { bodyNumbers, bodyOf, type JobState, type SheetsByBody } from '../../log/index.ts'
-import { weighFindings } from '../../judge/findings/index.ts'
+import { weighFindings } from '../explain/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
 import { screwKindOf, type Sheets } from '../../sheets/index.ts'
 import { outsideCauses, signs, type Area } from './outside.ts'

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { familyOf } from '../../unit/families/index.ts'
 import { sheetsFor } from '../../../demo/log-entries.ts'
-import { causes, lookEvidence, looks, looksOf, lookSays, screwSaying } from './index.ts'
+import { causes, lookEvidence, looksOf, screwSaying } from './index.ts'
+import { looks, lookSays } from '../../log/index.ts'
 
 const spec = { target: 11, lo: 10, hi: 12 }
 const fuel = { kind: 'fuel' as const, mostEighths: 44 }

@@ -1,4 +1,4 @@
-export * from './looks.ts'
+export { lookEvidence, looksOf } from './looks.ts'
 import { showTurns } from '../../measure/index.ts'
 import type { ScrewKind } from '../../physics/mixture/index.ts'
 import type { SettingSpec, SpecSheet } from '../../sheets/index.ts'

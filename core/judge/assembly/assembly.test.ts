@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { ferrySheets, identified, JOB, opening, placed, unsent } from '../../../demo/log-entries.ts'
-import { admit, fold, type DataOf, type JobState, type UnsentEntry } from '../../log/index.ts'
+import { fold, type DataOf, type JobState, type UnsentEntry } from '../../log/index.ts'
+import { admit } from '../../bench/admit/index.ts'
 import { gatePoints } from '../../bench/stations/index.ts'
 import { crossOrder, jointOf, jointWords, lengthWords, proofOf, torqueWords } from './index.ts'
 

@@ -1,11 +1,9 @@
-import { bodyOf, type JobState } from '../../log/state.ts'
-import type { FastenerState } from '../../log/kinds/fastener.turned.ts'
+import { bodyOf, type JobState, type FastenerState, seqOf } from '../../log/index.ts'
 import { figure } from '../../measure/index.ts'
-import type { Position } from '../../sheets/schemas.ts'
-import { seqOf } from '../work/moments.ts'
+import type { Position } from '../../sheets/index.ts'
 import { crossOrder } from './order.ts'
 
-export type { FastenerState } from '../../log/kinds/fastener.turned.ts'
+export type { FastenerState } from '../../log/index.ts'
 
 /** A joint as it stands: how far each of its fasteners is. */
 export interface Joint {

@@ -1,6 +1,5 @@
-import { bodyOf, type JobState } from '../../log/state.ts'
-import type { Position } from '../../sheets/schemas.ts'
-import { seqOf } from '../work/moments.ts'
+import { bodyOf, type JobState, seqOf } from '../../log/index.ts'
+import type { Position } from '../../sheets/index.ts'
 
 /** Whether the check that proves a step was answered, since its part went on last. */
 export type Proof = 'held' | 'not yet' | 'none'

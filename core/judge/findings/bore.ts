@@ -1,12 +1,9 @@
-import * as v from 'valibot'
+import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, parseLength } from '../../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { judgeJet } from './jet.ts'
 import type { Finding } from './kind.ts'
 import { judgeSeat } from './seat.ts'
-
-const pin = v.pipe(v.number(), v.gtValue(0))
-const schema = v.object({ what: v.literal('bore'), go: pin, no: pin })
 
 const TIMED = /^(\d+(?:[.,]\d+)?)\s*s[\s,]+(\d+(?:[.,]\d+)?)\s*s[\s,]+(\S.*)$/i
 const number = (text: string) => Number(text.replace(',', '.'))
@@ -17,7 +14,7 @@ const STOPWATCH_S = 0.3
  * A bore by falling head, mm: the same vessel, liquid and marks run out through this jet in `own` s and through one of a known bore in
  * `known` s: d = d_known·√(known/own) (`docs/physics.md` 2). It is the flow that is measured, not the narrowest place.
  */
-function timedBore(own: number, known: number, bore: string): Result<v.InferOutput<typeof schema>> {
+function timedBore(own: number, known: number, bore: string): Result<PartMeasuredBy<'bore'>> {
   const reference = parseLength(bore)
   if (isRefusal(reference)) return reference
   if (!(own > 5 && known > 5))
@@ -28,8 +25,7 @@ function timedBore(own: number, known: number, bore: string): Result<v.InferOutp
 }
 
 /** A bore by the pin that enters and the one that does not, mm: a seat's wear, a jet's size. */
-export const bore: Finding<v.InferOutput<typeof schema>> = {
-  schema,
+export const bore: Finding<PartMeasuredBy<'bore'>> = {
   label: 'Pin that goes, pin that does not',
   unit: 'mm',
   hint: '2.40 2.45, #41 #40; or timed: 57.1 s 62.0 s 1.40',

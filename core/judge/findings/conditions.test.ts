@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { models } from '../../../demo/catalogue.ts'
 import { causes } from '../../diagnose/complaint/index.ts'
-import { conditionsOf, dispositions, dispositionWord } from './index.ts'
+import { conditionsOf, dispositionWord } from './index.ts'
+import { dispositions } from '../../log/index.ts'
 
 const kinds = Object.keys(conditionsOf) as (keyof typeof conditionsOf)[]
 const condition = (kind: keyof typeof conditionsOf, code: string) =>

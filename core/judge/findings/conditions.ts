@@ -4,7 +4,7 @@ import { inlet } from './seen/inlet.ts'
 import { metering } from './seen/metering.ts'
 import type { Condition } from './seen/condition.ts'
 
-export { dispositions, dispositionWord, type Condition, type Disposition } from './seen/condition.ts'
+export { dispositionWord, type Condition } from './seen/condition.ts'
 
 /** The conditions that a part's kind can have, the commonest first, with what each leads to and what it would explain. */
 export const conditionsOf: Record<PartKind, readonly Condition[]> = { ...castings, ...inlet, ...metering }

@@ -1,13 +1,20 @@
-import { jobNeeds } from '../../log/needs.ts'
+import { jobNeeds } from '../../plan/needs/index.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { models } from '../../../demo/catalogue.ts'
 import { JOB, identified, opening, placed, sheetsFor, unsent, uuid } from '../../../demo/log-entries.ts'
-import { admit, emptyJob, step, type DataOf, type JobState, type UnsentEntry } from '../../log/index.ts'
+import {
+  emptyJob,
+  step,
+  type DataOf,
+  type JobState,
+  type UnsentEntry,
+  type Disposition,
+} from '../../log/index.ts'
+import { admit } from '../../bench/admit/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
 import { openPoints } from '../../bench/stations/index.ts'
 import { uncured } from './cure.ts'
-import type { Disposition } from './conditions.ts'
 
 /** One list number of each model: every family of units. */
 const FAMILIES = models().map((model) => sheetsFor(model.listNumbers[0]!.number))

@@ -1,8 +1,13 @@
-import type { FindingData } from '../../log/kinds/finding.judged.ts'
-import { bodyOf, lastSaid, type Judged, type JobState } from '../../log/state.ts'
-import { nameOn, type Sheets } from '../../sheets/schemas.ts'
-import { seqOf } from '../work/moments.ts'
-import type { Disposition } from './conditions.ts'
+import {
+  type FindingData,
+  bodyOf,
+  lastSaid,
+  type Judged,
+  type JobState,
+  seqOf,
+  type Disposition,
+} from '../../log/index.ts'
+import { nameOn, type Sheets } from '../../sheets/index.ts'
 
 /** A finding that nothing has cured yet. */
 export interface Uncured {

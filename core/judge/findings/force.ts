@@ -1,13 +1,7 @@
-import * as v from 'valibot'
+import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge } from '../../measure/index.ts'
 import { isRefusal, refuse } from '../../base/refusal/index.ts'
 import type { Finding } from './kind.ts'
-
-const schema = v.object({
-  what: v.literal('force'),
-  value: v.pipe(v.number(), v.gtValue(0)),
-  sigma: v.pipe(v.number(), v.gtValue(0)),
-})
 
 /** A spring may have lost or gained so much of its force, a share. */
 const TOLERANCE = 0.1
@@ -22,8 +16,7 @@ const NEWTONS: Readonly<Record<string, number>> = {
 const BY_HAND = 0.02
 
 /** A spring's force at its length, N: pressed on a scale down to the length that its sheet names. */
-export const force: Finding<v.InferOutput<typeof schema>> = {
-  schema,
+export const force: Finding<PartMeasuredBy<'force'>> = {
   label: 'Force at its length',
   unit: 'N',
   hint: 'pressed on the scale: 510 g, 5.0 N or 18 oz',

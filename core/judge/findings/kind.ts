@@ -1,9 +1,8 @@
-import type * as v from 'valibot'
 import type { Conditions } from '../../sheets/conditions/index.ts'
 import type { Gauge } from '../../measure/index.ts'
 import type { Result } from '../../base/refusal/index.ts'
-import type { Deciding, Position, SpecSheet } from '../../sheets/schemas.ts'
-import type { Disposition } from './conditions.ts'
+import type { Deciding, Position, SpecSheet } from '../../sheets/index.ts'
+import type { Disposition } from '../../log/index.ts'
 
 /** What a measurement says of a part, with the limit that it was judged by. */
 export interface Judgement {
@@ -32,9 +31,8 @@ export interface Range {
 
 export type DecidingOf<W extends Deciding['what']> = Extract<Deciding, { what: W }>
 
-/** One measurement that decides about a part: how it is asked, read and kept, and what it means. */
+/** One measurement that decides about a part: how it is asked and read, and what it means. */
 export interface Finding<M extends { what: Deciding['what'] }> {
-  schema: v.GenericSchema<unknown, M>
   label: string
   unit: string
   hint: string

@@ -1,22 +1,15 @@
-import * as v from 'valibot'
+import type { PartMeasuredBy } from '../../log/index.ts'
 import type { Conditions } from '../../sheets/conditions/index.ts'
 import { figure, judge, parseQuantity } from '../../measure/index.ts'
 import { checkNumbers, isRefusal, type Result } from '../../base/refusal/index.ts'
-import type { SpecSheet } from '../../sheets/schemas.ts'
+import type { SpecSheet } from '../../sheets/index.ts'
 import type { Finding, Judgement } from './kind.ts'
-
-const schema = v.object({
-  what: v.literal('mass'),
-  value: v.pipe(v.number(), v.gtValue(0)),
-  sigma: v.pipe(v.number(), v.gtValue(0)),
-})
 
 /** How far the level may rise before a soaked float is renewed: half a millimetre. */
 const LEVEL_RISE_MM = 0.5
 
 /** A float's mass, g: fuel soaked in. */
-export const mass: Finding<v.InferOutput<typeof schema>> = {
-  schema,
+export const mass: Finding<PartMeasuredBy<'mass'>> = {
   label: 'Mass',
   unit: 'g',
   hint: 'dry, without its pin',

@@ -1,4 +1,4 @@
-import type { Position } from '../../sheets/schemas.ts'
+import type { Position } from '../../sheets/index.ts'
 
 /** What mending a part takes: minutes at the bench, material in minor units of money, and after how many tries to stop. */
 interface Mending {

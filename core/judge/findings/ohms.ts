@@ -1,22 +1,14 @@
-import * as v from 'valibot'
+import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge } from '../../measure/index.ts'
 import { isRefusal, refuse } from '../../base/refusal/index.ts'
 import type { Finding } from './kind.ts'
-
-const schema = v.object({
-  what: v.literal('ohms'),
-  /** null for an open circuit */
-  value: v.nullable(v.pipe(v.number(), v.minValue(0))),
-  sigma: v.pipe(v.number(), v.gtValue(0)),
-})
 
 /** A hand meter is good to so much of what it reads, and not better than this, Ω. */
 const METER = 0.01
 const LEADS_OHM = 0.1
 
 /** Resistance of an electrical part, Ω, cold and unplugged: solenoid, choke heater, enricher. */
-export const ohms: Finding<v.InferOutput<typeof schema>> = {
-  schema,
+export const ohms: Finding<PartMeasuredBy<'ohms'>> = {
   label: 'Resistance, cold',
   unit: 'Ω',
   hint: 'unplugged, at room temperature; open where it shows nothing',

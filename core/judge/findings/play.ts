@@ -1,21 +1,14 @@
-import * as v from 'valibot'
+import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge, parseLength } from '../../measure/index.ts'
 import { checkNumbers, isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
-import type { SpecSheet } from '../../sheets/schemas.ts'
+import type { SpecSheet } from '../../sheets/index.ts'
 import type { DecidingOf, Finding, Judgement } from './kind.ts'
-
-const schema = v.object({
-  what: v.literal('play'),
-  value: v.pipe(v.number(), v.minValue(0)),
-  sigma: v.pipe(v.number(), v.gtValue(0)),
-})
 
 /** Share of the idle air that may come in past the shaft (`docs/physics.md` 8). */
 const SHAFT_LEAK_LIMIT = 0.05
 
 /** Diametral play of a throttle shaft, mm: air past it that nobody metered. */
-export const play: Finding<v.InferOutput<typeof schema>> = {
-  schema,
+export const play: Finding<PartMeasuredBy<'play'>> = {
   label: 'Play at the shaft',
   unit: 'mm',
   hint: 'rocked, diametral',

@@ -1,17 +1,10 @@
-import * as v from 'valibot'
+import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge, parseLength } from '../../measure/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import type { Finding } from './kind.ts'
 
-const schema = v.object({
-  what: v.literal('proud'),
-  value: v.pipe(v.number(), v.minValue(0)),
-  sigma: v.pipe(v.number(), v.gtValue(0)),
-})
-
 /** How far a seal stands over its face, mm: flattened it cannot press; swollen it will not lie in its groove. */
-export const proud: Finding<v.InferOutput<typeof schema>> = {
-  schema,
+export const proud: Finding<PartMeasuredBy<'proud'>> = {
   label: 'How far it stands over the face',
   unit: 'mm',
   hint: 'in its groove, at its lowest place',

@@ -1,8 +1,8 @@
-import * as v from 'valibot'
+import type { PartMeasured } from '../../log/index.ts'
 import type { Conditions } from '../../sheets/conditions/index.ts'
 import { gaugeSigma, type Gauge } from '../../measure/index.ts'
 import { refuse, type Result } from '../../base/refusal/index.ts'
-import type { Deciding, Position, SpecSheet } from '../../sheets/schemas.ts'
+import type { Deciding, Position, SpecSheet } from '../../sheets/index.ts'
 import { bore } from './bore.ts'
 import type { Finding, Judgement } from './kind.ts'
 import { force } from './force.ts'
@@ -14,36 +14,27 @@ import { proud } from './proud.ts'
 import { step } from './step.ts'
 import { warp } from './warp.ts'
 
-export type Measured = {
-  [W in keyof typeof findings]: v.InferOutput<(typeof findings)[W]['schema']>
-}[keyof typeof findings]
-
 /** Every measurement that decides about a part. */
 export const findings = { mass, bore, play, warp, step, force, proud, ohms } satisfies Record<
   Deciding['what'],
   object
 >
 
-const findingOf = (what: Deciding['what']) => findings[what] as unknown as Finding<Measured>
-
-/** What was measured of a part, as it is kept: a mass (g), a bracket of pins, a play, a warp (mm). */
-export const measuredSchema: v.GenericSchema<unknown, Measured> = v.union(
-  Object.values(findings).map(({ schema }): v.GenericSchema<unknown, Measured> => schema),
-)
+const findingOf = (what: Deciding['what']) => findings[what] as unknown as Finding<PartMeasured>
 
 /** σ (mm) of a measurement by a gauge that nobody named; none is smaller than the least that counts. */
 const UNNAMED_SIGMA = 0.05
 const LEAST_SIGMA = 1e-4
 
 /** What the deciding measurement of a part is typed as. A bore is two pins: `2.40 2.45`, or two drills: `#41 #40`. */
-export function readMeasured(position: Position, raw: string, gauge: Gauge | null): Result<Measured> {
+export function readMeasured(position: Position, raw: string, gauge: Gauge | null): Result<PartMeasured> {
   const what = position.deciding?.what
   if (!what) return refuse('text', 'This part is judged by eye.')
   return findingOf(what).read(raw, Math.max(gauge ? gaugeSigma(gauge) : UNNAMED_SIGMA, LEAST_SIGMA))
 }
 
 /** Why a measurement cannot be of this part, with the likeliest slip; undefined where it can. */
-export const cannotBe = (measured: Measured, deciding: Deciding, spec: SpecSheet): string | undefined =>
+export const cannotBe = (measured: PartMeasured, deciding: Deciding, spec: SpecSheet): string | undefined =>
   measured.what === deciding.what
     ? slipOf(findingOf(measured.what).range(measured, deciding, spec))
     : undefined
@@ -52,7 +43,7 @@ export const cannotBe = (measured: Measured, deciding: Deciding, spec: SpecSheet
 export function judgeMeasured(
   { code, kind }: Pick<Position, 'code' | 'kind'>,
   deciding: Deciding,
-  measured: Measured,
+  measured: PartMeasured,
   spec: SpecSheet,
   conditions: Conditions,
 ): Result<Judgement> {

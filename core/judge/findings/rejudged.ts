@@ -1,8 +1,7 @@
 import { workingConditions } from '../../sheets/conditions/index.ts'
-import { bodyOf, lastSaid, type JobState } from '../../log/state.ts'
+import { bodyOf, lastSaid, type JobState, seqOf } from '../../log/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import type { Sheets } from '../../sheets/schemas.ts'
-import { seqOf } from '../work/moments.ts'
+import type { Sheets } from '../../sheets/index.ts'
 import { HARSHNESS } from './cure.ts'
 import { judgeMeasured } from './registry.ts'
 

@@ -1,10 +1,9 @@
-import { floatBalance } from '../../physics/float/level.ts'
-import { floatBody } from '../../physics/float/geometry.ts'
+import { floatBalance, floatBody } from '../../physics/float/index.ts'
 import type { Conditions } from '../../sheets/conditions/index.ts'
 import { figure, judgeBracket } from '../../measure/index.ts'
 import { flowChange } from '../../physics/metering/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
-import type { SpecSheet } from '../../sheets/schemas.ts'
+import type { SpecSheet } from '../../sheets/index.ts'
 import type { Judgement } from './kind.ts'
 
 /** How far a seat's bore may differ from new, by wear or by its make, and still count as right. */

@@ -1,15 +1,7 @@
-import * as v from 'valibot'
+import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge, parseLength } from '../../measure/index.ts'
 import { isRefusal, refuse } from '../../base/refusal/index.ts'
 import type { Finding } from './kind.ts'
-
-const diameter = v.pipe(v.number(), v.gtValue(0))
-const schema = v.object({
-  what: v.literal('step'),
-  worn: diameter,
-  beside: diameter,
-  sigma: v.pipe(v.number(), v.gtValue(0)),
-})
 
 /** Share of the ring's area that wear may add: as much as two hundredths of a jet's bore do. */
 const MOST_GROWTH = 0.04
@@ -19,8 +11,7 @@ export const ringGrowth = (worn: number, beside: number, jet: number): number =>
   (beside ** 2 - worn ** 2) / (jet ** 2 - beside ** 2)
 
 /** A metering needle's or rod's wear step: its diameter there and just beside it, mm. */
-export const step: Finding<v.InferOutput<typeof schema>> = {
-  schema,
+export const step: Finding<PartMeasuredBy<'step'>> = {
   label: 'Diameter at the step, and just beside it',
   unit: 'mm',
   hint: '2.37 2.40; the same twice where no nail finds a step',

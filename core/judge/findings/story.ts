@@ -1,6 +1,5 @@
-import { bodyOf, type BodyState, type JobState } from '../../log/state.ts'
-import { mixtureKindOf, screwKindOf } from '../../sheets/taught.ts'
-import type { PartKind, Sheets } from '../../sheets/schemas.ts'
+import { bodyOf, type BodyState, type JobState } from '../../log/index.ts'
+import { mixtureKindOf, screwKindOf, type PartKind, type Sheets } from '../../sheets/index.ts'
 import { foundWith } from './cure.ts'
 
 /** Findings that belong together, and what they say together that none says alone. */

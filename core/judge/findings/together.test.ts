@@ -2,20 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { finding, identified, JOB, opening, placed, sheetsFor, unsent } from '../../../demo/log-entries.ts'
 import { fold, type DataOf } from '../../log/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { lookAlikes } from '../../sheets/index.ts'
+import { lookAlikes, type Deciding } from '../../sheets/index.ts'
 import { workingConditions } from '../../sheets/conditions/index.ts'
-import type { Deciding } from '../../sheets/index.ts'
 import { bowAndTwist } from './warp.ts'
 import { ringGrowth } from './step.ts'
-import {
-  cannotBe,
-  causesNamed,
-  judgeMeasured,
-  mendOrBuy,
-  readMeasured,
-  storiesOf,
-  weighFindings,
-} from './index.ts'
+import { cannotBe, judgeMeasured, mendOrBuy, readMeasured, storiesOf } from './index.ts'
+import { causesNamed, weighFindings } from '../../diagnose/explain/index.ts'
 
 const sheets = sheetsFor('K-4417-2S')
 type Some = { [K in keyof DataOf]: [K, DataOf[K]] }[keyof DataOf]

@@ -1,17 +1,7 @@
-import * as v from 'valibot'
+import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge, parseLength } from '../../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import type { Finding, Judgement } from './kind.ts'
-
-const schema = v.object({
-  what: v.literal('warp'),
-  /** departure from plane, mm */
-  value: v.pipe(v.number(), v.minValue(0)),
-  /** where it was felt along both diagonals: how far the middle lies below the corners, and how far the corners are out of one plane */
-  bow: v.optional(v.number()),
-  twist: v.optional(v.number()),
-  sigma: v.pipe(v.number(), v.gtValue(0)),
-})
 
 /** Compression of a gasket at its bolts, and the least that seals, as shares of its thickness. */
 const COMPRESSION_AT_BOLTS = 0.2
@@ -35,8 +25,7 @@ export function bowAndTwist(
 }
 
 /** Departure of a face from plane, mm, by the feeler under a straight edge: the widest gap, or the gaps along both diagonals. */
-export const warp: Finding<v.InferOutput<typeof schema>> = {
-  schema,
+export const warp: Finding<PartMeasuredBy<'warp'>> = {
   label: 'Gap under the straight edge',
   unit: 'mm',
   hint: 'the widest; or along both diagonals, as 0.20 0.05; − where it rocks',
@@ -76,7 +65,7 @@ export const warpLimit = (gasketMm: number): number =>
 
 /** `moves`: whether the float hangs on the lapped part and is read from its face; null where the sheet does not say. */
 function judgeWarp(
-  { value, sigma, bow, twist }: v.InferOutput<typeof schema>,
+  { value, sigma, bow, twist }: PartMeasuredBy<'warp'>,
   gasketMm: number,
   moves: boolean | null,
 ): Result<Judgement> {

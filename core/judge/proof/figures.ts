@@ -12,7 +12,7 @@ import { pistonVolume, pumpStroke } from '../../physics/pump/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { limitsOf } from './limits.ts'
 import { linkageOf } from '../settings/pump-stem.ts'
-import type { FloatGeometry, SpecSheet } from '../../sheets/schemas.ts'
+import type { FloatGeometry, SpecSheet } from '../../sheets/index.ts'
 
 const GRAVITY = 9.80665
 /** What a vacuum may lose is told for so long, s. */

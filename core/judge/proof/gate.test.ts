@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { JOB, opening, placed, sheetsFor, unsent } from '../../../demo/log-entries.ts'
 import { models } from '../../../demo/catalogue.ts'
 import { familyOf } from '../../unit/families/index.ts'
-import { admit, fold, type DataOf, type UnsentEntry } from '../../log/index.ts'
-import { gatePoints } from '../../bench/stations/index.ts'
-import { stationsByName, viewOf } from '../../bench/stations/registry.ts'
-import { proofsOf, proofStanding, type Measured, type Proof } from './index.ts'
+import { fold, type DataOf, type UnsentEntry, type ProofMeasured } from '../../log/index.ts'
+import { admit } from '../../bench/admit/index.ts'
+import { gatePoints, stationsByName, viewOf } from '../../bench/stations/index.ts'
+import { proofsOf, proofStanding, type Proof } from './index.ts'
 
 /** One list number of each family. */
 const families = [
@@ -22,7 +22,7 @@ const next = <K extends keyof DataOf>(kind: K, data: DataOf[K], body?: number): 
   ...unsent(++n, kind, data),
   ...(body ? { body } : {}),
 })
-const good: Record<Measured['what'], Measured> = {
+const good: Record<ProofMeasured['what'], ProofMeasured> = {
   hold: {
     what: 'hold',
     side: 'pressure',
@@ -66,7 +66,7 @@ const good: Record<Measured['what'], Measured> = {
   seen: { what: 'seen', yes: true, words: '' },
   alike: { what: 'alike', unit: 'mbar', readings: [250, 252], lead: 0, allowed: 10, turned: [] },
 }
-const measured = (proof: Proof, it: Measured, body?: number) =>
+const measured = (proof: Proof, it: ProofMeasured, body?: number) =>
   next(
     'proof.measured',
     {
@@ -135,7 +135,7 @@ describe('a proof at the gate', () => {
       const [first, ...rest] = provable(proofs)
       const points = proofPoints(
         next('gate.passed', { point: 'proof', why: 'stand taken', second: 'O. Dell' }),
-        measured(first!, good[first!.how as Measured['what']]),
+        measured(first!, good[first!.how as ProofMeasured['what']]),
       )
       expect(points.map(({ point }) => point)).toEqual(rest.map(({ key }) => `proof:${key}`))
       expect(points.every(({ passed }) => passed === null)).toBe(true)
@@ -144,7 +144,7 @@ describe('a proof at the gate', () => {
 
   it.each(families)('%s: all of them measured good, no point is left', (_, number) => {
     const { proofs, proofPoints, state, sheets } = jobOf(number)
-    const done = provable(proofs).map((proof) => measured(proof, good[proof.how as Measured['what']]))
+    const done = provable(proofs).map((proof) => measured(proof, good[proof.how as ProofMeasured['what']]))
     expect(proofPoints(...done)).toEqual([])
     for (const proof of provable(proofs))
       expect(proofStanding({ state: state(...done), sheets, body: 1 }, proof).state).toBe('proved')
@@ -171,7 +171,7 @@ describe('a proof at the gate', () => {
   it.each(families)('%s: a needle that leaks fails, and the word proved is nowhere', (_, number) => {
     const { proofs, proofPoints, state, all, sheets } = jobOf(number)
     const inlet = proofs.find(({ code }) => code === 'inlet')!
-    const leaks = measured(inlet, { ...good.hold, leak: 9, low: 8, high: 10 } as Measured)
+    const leaks = measured(inlet, { ...good.hold, leak: 9, low: 8, high: 10 } as ProofMeasured)
     expect(proofPoints(leaks).find(({ point }) => point === 'proof:inlet')!.title).toBe(
       'Inlet under air is not proved',
     )
@@ -220,7 +220,7 @@ describe('a proof at the gate', () => {
       models().find(({ code }) => code === 'B34')!.listNumbers[0]!.number,
       4,
     )
-    const done = provable(proofs).map((proof) => measured(proof, good[proof.how as Measured['what']], 1))
+    const done = provable(proofs).map((proof) => measured(proof, good[proof.how as ProofMeasured['what']], 1))
     const points = proofPoints(...done)
     expect(points.length).toBeGreaterThan(0)
     expect(points.every(({ body }) => body > 1)).toBe(true)

@@ -2,7 +2,7 @@ import { checkNumbers, refuse, type Result } from '../../base/refusal/index.ts'
 import { curveOf, fitLaws, type FittedLaw, type Law, type Side } from './laws.ts'
 
 export { laminar, type Law } from './laws.ts'
-export * from './measured.ts'
+export { fallsWarm, leastOf, proves, spreadOf } from './proves.ts'
 export * from './figures.ts'
 export * from './limits.ts'
 export * from './lifts.ts'

@@ -1,4 +1,4 @@
-import type { SpecSheet } from '../../sheets/schemas.ts'
+import type { SpecSheet } from '../../sheets/index.ts'
 
 /** What a proof is judged by. */
 export interface Limits {

@@ -1,6 +1,6 @@
-import { bodyNumbers, bodyOf } from '../../log/state.ts'
+import { bodyNumbers, bodyOf } from '../../log/index.ts'
 import { limitsOf } from './limits.ts'
-import type { Position } from '../../sheets/schemas.ts'
+import type { Position } from '../../sheets/index.ts'
 import { alike, sync } from './kinds/bank.ts'
 import { choke, electric, enricher, own, ports, slide, throttle } from './kinds/by-hand.ts'
 import type { Listing, Proof, ProofCode, ProofSubject } from './kinds/kind.ts'

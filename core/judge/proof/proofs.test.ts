@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { packTrace, unpackTrace, type Sample } from '../../measure/trace/index.ts'
-import { bankAdvice, learnInfluence } from '../../physics/bank/couplers.ts'
+import { bankAdvice, learnInfluence } from '../../physics/bank/index.ts'
 import { floatBalance, levelInUse } from '../../physics/float/index.ts'
 import {
   benchLevel,
@@ -13,7 +13,8 @@ import {
   soakedBy,
   spillMargin,
 } from './figures.ts'
-import { HOUSE_LIMITS, judgeHold, limitsOf, proofsOf, proves } from './index.ts'
+import { HOUSE_LIMITS, judgeHold, limitsOf, proofsOf } from './index.ts'
+import { proves } from './proves.ts'
 import { fold } from '../../log/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
 import { countLifts, findLifts } from './lifts.ts'

@@ -1,12 +1,19 @@
 import { neverCapped, portsOf, type Port } from '../../unit/families/index.ts'
-import type { PortNote } from '../../log/kinds/port.noted.ts'
-import { bodyNumbers, bodyOf, type BodyState, type JobState } from '../../log/state.ts'
-import type { ProofData } from '../../log/kinds/proof.measured.ts'
-import { nameOn } from '../../sheets/schemas.ts'
+import {
+  type PortNote,
+  bodyNumbers,
+  bodyOf,
+  type BodyState,
+  type JobState,
+  type ProofData,
+  isUnseenBy,
+  seqOf,
+} from '../../log/index.ts'
+import { nameOn } from '../../sheets/index.ts'
 import { workingConditions } from '../../sheets/conditions/index.ts'
 import { figure } from '../../measure/index.ts'
-import { isUnseenBy, seqOf } from '../work/moments.ts'
 import { inletTestKpa } from './figures.ts'
+import { proves } from './proves.ts'
 import { proofsOf, type Proof, type ProofSubject } from './list.ts'
 
 /** Where a proof stands: what was opened since voids it, and nothing is taken as proved that was not. */
@@ -63,7 +70,7 @@ export function proofStanding(subject: ProofSubject, proof: Proof): ProofStandin
     const opened = openedSince(subject, one, proof, said.entry)
     if (opened) return { state: 'void', said, opened: opened.name, since: opened.since }
   }
-  if (!said.proved) return { state: 'failed', said }
+  if (!proves(said.measured)) return { state: 'failed', said }
   const why = shortOf(subject, proof, said)
   return why ? { state: 'short', said, why } : { state: 'proved', said }
 }

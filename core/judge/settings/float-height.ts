@@ -9,9 +9,10 @@ import {
 import { figure } from '../../measure/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
 import type { Conditions } from '../../sheets/conditions/index.ts'
-import type { SettingSpec, SpecSheet } from '../../sheets/schemas.ts'
+import type { SettingSpec, SpecSheet } from '../../sheets/index.ts'
 import { compose } from './judge.ts'
-import type { Remedy, Setting, SettingContext } from './kind.ts'
+import type { Setting, SettingContext } from './kind.ts'
+import type { Remedy } from '../../log/index.ts'
 import { armRemedy, renew } from './remedies.ts'
 import { bendAsShare, needleWay } from './words.ts'
 

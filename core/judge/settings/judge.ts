@@ -1,7 +1,8 @@
 import { canSettle, figure, finerGauge, gaugeSigma, judge, judgeBracket } from '../../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
-import type { SettingSpec } from '../../sheets/schemas.ts'
-import type { Bracket, Remedy, SettingContext, SettingJudgement, Standing } from './kind.ts'
+import type { SettingSpec } from '../../sheets/index.ts'
+import type { SettingContext, Standing } from './kind.ts'
+import type { Bracket, Remedy, SettingJudgement } from '../../log/index.ts'
 
 /** σ (mm) of a reading by a gauge that nobody named. */
 const UNNAMED_GAUGE_SIGMA = 0.05

@@ -1,7 +1,7 @@
 import { showTurns } from '../../measure/index.ts'
 import { leanerWay, richerWay } from '../../physics/mixture/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { mixtureKindOf } from '../../sheets/taught.ts'
+import { mixtureKindOf } from '../../sheets/index.ts'
 import { compose } from './judge.ts'
 import type { Setting } from './kind.ts'
 import { turnedOff } from './turned.ts'

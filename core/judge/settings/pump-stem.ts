@@ -2,7 +2,7 @@ import { figure } from '../../measure/index.ts'
 import { CD_PUMP_NOZZLE } from '../../physics/metering/index.ts'
 import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '../../physics/pump/index.ts'
 import { isRefusal, refuse } from '../../base/refusal/index.ts'
-import type { PumpGeometry } from '../../sheets/schemas.ts'
+import type { PumpGeometry } from '../../sheets/index.ts'
 import { compose } from './judge.ts'
 import type { Setting } from './kind.ts'
 

@@ -10,7 +10,7 @@ import {
   parseTurns,
   type Sense,
 } from '../../measure/index.ts'
-import type { SettingSpec } from '../../sheets/schemas.ts'
+import type { SettingSpec } from '../../sheets/index.ts'
 
 export interface Read {
   value: number

@@ -1,6 +1,6 @@
 import { figure } from '../../measure/index.ts'
-import type { FloatGeometry } from '../../sheets/schemas.ts'
-import type { Remedy } from './kind.ts'
+import type { FloatGeometry } from '../../sheets/index.ts'
+import type { Remedy } from '../../log/index.ts'
 
 /** Nothing is adjusted here: the part is looked at, or renewed. */
 export const renew = (of: string, words: string, detail: string): Remedy => ({

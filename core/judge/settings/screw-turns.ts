@@ -1,6 +1,6 @@
 import { flowWords } from '../../physics/mixture/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { screwFlowOf } from '../../sheets/taught.ts'
+import { screwFlowOf } from '../../sheets/index.ts'
 import { compose } from './judge.ts'
 import type { Setting } from './kind.ts'
 import { turnedOff } from './turned.ts'

@@ -7,15 +7,8 @@ import type { Gauge } from '../../measure/index.ts'
 import { readMeasured } from '../findings/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { listNumberSheets, settingKey, type Sheets } from '../../sheets/index.ts'
-import { settingsInOrder } from './index.ts'
-import {
-  aim,
-  judgeSetting,
-  needleWay,
-  wantedLevel,
-  type SettingContext,
-  type SettingJudgement,
-} from './index.ts'
+import { settingsInOrder, aim, judgeSetting, needleWay, wantedLevel, type SettingContext } from './index.ts'
+import type { SettingJudgement } from '../../log/index.ts'
 
 const sheetsOf = (listNumber: string): Sheets => {
   for (const model of models()) {

@@ -1,6 +1,6 @@
 import { showTurns } from '../../measure/index.ts'
 import { refuse, type Result } from '../../base/refusal/index.ts'
-import type { Remedy } from './kind.ts'
+import type { Remedy } from '../../log/index.ts'
 
 /** A screw that is counted out from lightly seated: how far it is off, which way it goes, and the turn that puts it right. */
 export interface Turned {

@@ -1,7 +1,7 @@
 import { plateAngle, vacuumBreakBend } from '../../physics/choke/index.ts'
 import { alsoAs, figure, findDrill, nearestDrill } from '../../measure/index.ts'
 import { isRefusal, refuse } from '../../base/refusal/index.ts'
-import type { SettingSpec } from '../../sheets/schemas.ts'
+import type { SettingSpec } from '../../sheets/index.ts'
 import { aim, compose } from './judge.ts'
 import type { Setting } from './kind.ts'
 

@@ -1,12 +1,10 @@
-import type { ReadingData } from '../../log/kinds/reading.taken.ts'
-import { bodyOf, type JobState } from '../../log/state.ts'
+import { type ReadingData, bodyOf, type JobState, type Bracket, type Shown } from '../../log/index.ts'
 import { findDrill, gaugeSigma, nextLarger, type Gauge, type Sense } from '../../measure/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
-import { judgedByOther } from '../../sheets/judged.ts'
-import { settingKey, type SettingSpec, type Sheets } from '../../sheets/schemas.ts'
+import { judgedByOther, settingKey, type SettingSpec, type Sheets } from '../../sheets/index.ts'
 import { voidedBy } from '../work/moments.ts'
 import { judgeSetting } from './registry.ts'
-import type { Bracket, SettingContext, Shown } from './kind.ts'
+import type { SettingContext } from './kind.ts'
 import { readSetting, type Read } from './read.ts'
 
 /** What was typed for a setting, read and judged: what an entry will keep of it. */

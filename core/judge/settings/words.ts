@@ -1,4 +1,4 @@
-import type { FloatGeometry } from '../../sheets/schemas.ts'
+import type { FloatGeometry } from '../../sheets/index.ts'
 
 export type Held = 'upright' | 'inverted' | 'side'
 

@@ -1,11 +1,24 @@
-import { bodyKey, bodyOf, lastSaid, type BodyState, type JobState } from '../../log/state.ts'
-import { NOTHING_SEEN, passAs } from '../../log/passes.ts'
+import {
+  bodyKey,
+  bodyOf,
+  lastSaid,
+  type BodyState,
+  type JobState,
+  NOTHING_SEEN,
+  passAs,
+} from '../../log/index.ts'
 import { judge, judgeBracket } from '../../measure/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { settingsInOrder } from '../settings/registry.ts'
-import { judgedByOther } from '../../sheets/judged.ts'
-import { settingKey, type Position, type SettingSpec, type Sheets } from '../../sheets/schemas.ts'
-import { canBeRead, voidedBy, whenOf } from './moments.ts'
+import {
+  judgedByOther,
+  settingKey,
+  type Position,
+  type SettingSpec,
+  type Sheets,
+  whenOf,
+} from '../../sheets/index.ts'
+import { canBeRead, voidedBy } from './moments.ts'
 
 /** Whether what a setting was found at lies outside its band: then it is set when it goes together, also where it is usually only noted. */
 export function foundWrong(here: BodyState, setting: SettingSpec): boolean {

@@ -1,4 +1,3 @@
-export * from './order.ts'
 export * from './moments.ts'
 export * from './due.ts'
 export * from './ladder.ts'

@@ -1,9 +1,7 @@
-import { bodyOf, type JobState } from '../../log/state.ts'
+import { bodyOf, type JobState } from '../../log/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { settingKey, type Sheets } from '../../sheets/schemas.ts'
+import { settingKey, type Sheets, momentsOf, assemblyOrder } from '../../sheets/index.ts'
 import { holdsNow, settingsToSet } from './due.ts'
-import { momentsOf } from './moments.ts'
-import { assemblyOrder } from './order.ts'
 
 /** One step of putting it together: a part that goes on, or a setting that a part is about to hide. */
 export interface Rung {

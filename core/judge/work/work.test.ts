@@ -12,21 +12,24 @@ import {
 } from '../../../demo/log-entries.ts'
 import { bodyOf, fold, type UnsentEntry } from '../../log/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { settingKey, type Sheets } from '../../sheets/index.ts'
 import {
+  settingKey,
+  type Sheets,
   assemblyOrder,
+  isOutside,
+  momentsOf,
+  teardownOrder,
+  whenOf,
+} from '../../sheets/index.ts'
+import {
   canBeRead,
   dueBefore,
   hiddenBy,
-  isOutside,
   ladderOf,
-  momentsOf,
   rungsAround,
   settingsToSet,
-  teardownOrder,
   voidedBy,
   waitsForParts,
-  whenOf,
 } from './index.ts'
 
 const numbers = models().flatMap((model) => model.listNumbers.map((item) => item.number))

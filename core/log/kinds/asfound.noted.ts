@@ -1,8 +1,6 @@
 import * as v from 'valibot'
-import { isReadFrom } from '../../judge/settings/read.ts'
 import { Amount, Code } from '../entry.ts'
 import { places } from '../../sheets/index.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind, withBody } from '../kind.ts'
 
 export interface AsFound {
@@ -35,14 +33,6 @@ export const asFoundNoted = defineKind({
     shown: v.object({ headline: v.string(), meaning: v.string() }),
   }),
   key: (data) => `${data.code}/${data.place}`,
-  admit: (_state, { data }, { sheets, standing }) => {
-    if (!sheets || standing) return undefined
-    const setting = sheets.spec.settings.find((one) => one.code === data.code && one.place === data.place)
-    if (!setting) return notAdmitted('setting', sheets.spec.listNumber, `${data.code} ${data.place}`)
-    return isReadFrom(setting, data.raw, data.value)
-      ? undefined
-      : notAdmitted('derived', data.raw, data.value)
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { code, place, raw, value, countedTo, shown } = entry.data

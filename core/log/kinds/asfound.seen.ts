@@ -1,8 +1,7 @@
 import * as v from 'valibot'
-import { lookCodes, looks, looksOf, lookSays } from '../../judge/asfound/looks.ts'
+import { lookCodes, looks, lookSays } from '../measured/looks.ts'
 import { figure } from '../../measure/index.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
 
 declare module '../state.ts' {
   interface BodyState {
@@ -34,10 +33,6 @@ export const asFoundSeen = defineKind({
     }, 'That is no answer to this look.'),
   ),
   key: ({ look }) => look,
-  admit: (_state, { data }, { sheets, standing }) =>
-    !sheets || standing || looksOf(sheets).some(({ code }) => code === data.look)
-      ? undefined
-      : notAdmitted('no such look', sheets.spec.listNumber),
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { look, ...seen } = entry.data

@@ -21,7 +21,6 @@ export const asFoundSkipped = defineKind({
     why: SomeWords,
   }),
   key: (data) => `${data.code}/${data.place}`,
-  admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       asFoundSkipped: { ...body.asFoundSkipped, [`${entry.data.code}/${entry.data.place}`]: entry.data.why },

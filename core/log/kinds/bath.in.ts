@@ -1,9 +1,6 @@
 import * as v from 'valibot'
-import { washOf } from '../../plan/baths/wash.ts'
 import { Code } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 declare module '../state.ts' {
   interface BodyState {
@@ -29,23 +26,6 @@ export const bathIn = defineKind({
     celsius: v.pipe(v.number(), v.minValue(0), v.maxValue(90)),
   }),
   key: ({ positions }) => positions.join(),
-  admit: (state, { data, body }, { sheets, standing }) => {
-    if (standing) return undefined
-    const here = bodyOf(state, body)
-    for (const code of data.positions) {
-      const position = sheets?.build.positions.find((one) => one.code === code)
-      if (sheets && !position) return notAdmitted('position', sheets.build.listNumber, code)
-      const name = position?.name ?? code
-      if (!here.off[code] || here.on[code]) return notAdmitted('still on', name)
-      const bath = here.baths[code]
-      if (bath?.out === null) return notAdmitted('in the bath', name)
-      if (!position) continue
-      const wash = washOf(position)
-      if (wash.bath === 'none') return notAdmitted('no bath', name, wash.why)
-      if (data.celsius > wash.mostC) return notAdmitted('too hot', name, data.celsius, wash.mostC)
-    }
-    return undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { positions, minutes, celsius } = entry.data

@@ -1,8 +1,6 @@
 import * as v from 'valibot'
 import { Code } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 /** Parts out of the bath, rinsed and hung to dry. */
 export const bathOut = defineKind({
@@ -11,17 +9,6 @@ export const bathOut = defineKind({
   ofBody: true,
   schema: v.object({ positions: v.pipe(v.array(Code), v.minLength(1), v.maxLength(100)) }),
   key: ({ positions }) => positions.join(),
-  admit: (state, { data, body }, { sheets, standing }) => {
-    if (standing) return undefined
-    const here = bodyOf(state, body)
-    const strange = data.positions.find((code) => here.baths[code]?.out !== null)
-    return strange === undefined
-      ? undefined
-      : notAdmitted(
-          'not in the bath',
-          sheets?.build.positions.find(({ code }) => code === strange)?.name ?? strange,
-        )
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       baths: {

@@ -25,7 +25,6 @@ export const complaintAnswered = defineKind({
     causes: v.optional(v.array(v.pipe(v.string(), v.maxLength(40)))),
   }),
   key: () => '',
-  admit: () => undefined,
   apply: (state, { data }) => ({ ...state, answer: data }),
   sentence: (data, name) =>
     data.explained

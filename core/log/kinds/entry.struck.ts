@@ -1,6 +1,5 @@
 import * as v from 'valibot'
 import { Words } from '../entry.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
 
 /** Undo: names in `corrects` what it strikes; striking a strike is redo. The fold leaves both out. */
@@ -9,7 +8,6 @@ export const entryStruck = defineKind({
   version: 1,
   schema: v.object({ why: Words }),
   key: () => '',
-  admit: (_state, { corrects }) => (corrects ? undefined : notAdmitted('corrects')),
   apply: (state) => state,
   sentence: (data) => `took it back${data.why ? `: ${data.why}` : ''}`,
 })

@@ -1,5 +1,4 @@
 import * as v from 'valibot'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
 
 /** The customer's yes or no to the estimate that stands: who said it. When is the entry's own time. */
@@ -11,7 +10,6 @@ export const estimateAgreed = defineKind({
     who: v.pipe(v.string(), v.trim(), v.minLength(1, 'Type who said it.'), v.maxLength(80)),
   }),
   key: () => '',
-  admit: (state) => (state.estimate ? undefined : notAdmitted('estimate')),
   apply: (state, { data, at }) => ({
     ...state,
     estimate: state.estimate && { ...state.estimate, agreed: { ...data, at } },

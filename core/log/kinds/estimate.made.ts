@@ -36,7 +36,6 @@ export const estimateMade = defineKind({
     words: Words,
   }),
   key: () => '',
-  admit: () => undefined,
   apply: (state, { data, by, at, id }) => ({
     ...state,
     estimate: { ...data, by, at, entry: id, agreed: null },

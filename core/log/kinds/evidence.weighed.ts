@@ -1,9 +1,7 @@
 import * as v from 'valibot'
-import { FEATURE_NAMES } from '../../identify/explain.ts'
+import { FEATURE_NAMES } from '../../sheets/index.ts'
 import { Code } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 const weights = ['sure', 'think so', 'struck'] as const
 
@@ -22,12 +20,6 @@ export const evidenceWeighed = defineKind({
   slice: { body: { evidence: {} } },
   schema: v.object({ what: Code, as: v.picklist(weights) }),
   key: (data) => data.what,
-  admit: (state, { data, body }) => {
-    const [kind, name = ''] = data.what.split(':')
-    const here = bodyOf(state, body)
-    const there = kind === 'mark' ? here.marks[name] : kind === 'feature' ? here.features[name] : undefined
-    return there ? undefined : notAdmitted('no such evidence')
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       evidence: { ...body.evidence, [entry.data.what]: entry.data.as },

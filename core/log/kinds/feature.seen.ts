@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { Code } from '../entry.ts'
-import { FEATURE_NAMES } from '../../identify/explain.ts'
+import { FEATURE_NAMES } from '../../sheets/index.ts'
 import { defineKind, withBody } from '../kind.ts'
 
 declare module '../state.ts' {
@@ -26,7 +26,6 @@ export const featureSeen = defineKind({
     sigma: v.nullable(v.pipe(v.number(), v.gtValue(0))),
   }),
   key: (data) => data.feature,
-  admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { feature, raw, value, sigma } = entry.data

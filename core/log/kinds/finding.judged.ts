@@ -1,16 +1,13 @@
 import * as v from 'valibot'
-import type { Disposition } from '../../judge/findings/conditions.ts'
-import { measuredSchema, type Measured } from '../../judge/findings/registry.ts'
+import { dispositions, partMeasured, type Disposition, type PartMeasured } from '../measured/finding.ts'
 import { Code, SomeWords } from '../entry.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind, sayAgain, stamp, withBody } from '../kind.ts'
-import { bodyOf } from '../state.ts'
 
-const disposition = v.picklist(['reuse', 'clean', 'repair', 'replace', 'condemn'])
+const disposition = v.picklist(dispositions)
 
 export interface FindingData {
   condition: string
-  measured: Measured | null
+  measured: PartMeasured | null
   raw: string
   /** what stands: the rule's, or what was said against it */
   disposition: Disposition
@@ -40,7 +37,7 @@ export const findingJudged = defineKind({
     position: Code,
     condition: v.pipe(v.string(), v.minLength(1), v.maxLength(40)),
     raw: v.pipe(v.string(), v.maxLength(60)),
-    measured: v.nullable(measuredSchema),
+    measured: v.nullable(partMeasured),
     shown: v.object({
       disposition,
       sure: v.boolean(),
@@ -51,14 +48,6 @@ export const findingJudged = defineKind({
     override: v.nullable(v.object({ disposition, why: SomeWords })),
   }),
   key: (data) => data.position,
-  admit: (state, { data, body }, { sheets, standing }) => {
-    const position = sheets?.build.positions.find((p) => p.code === data.position)
-    if (standing && !position) return undefined
-    if (sheets && !position) return notAdmitted('position', sheets.build.listNumber, data.position)
-    if (!bodyOf(state, body).off[data.position] && !position?.stays)
-      return notAdmitted('still on', position?.name ?? data.position)
-    return undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { position, condition, raw, measured, shown, override } = entry.data

@@ -1,9 +1,6 @@
 import * as v from 'valibot'
-import { gatePoints } from '../../bench/stations/gate.ts'
 import { Person, SomeWords } from '../entry.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
-import { isOnePersons } from './job.closed.ts'
 
 declare module '../state.ts' {
   interface JobState {
@@ -26,16 +23,6 @@ export const gatePassed = defineKind({
     value: v.optional(v.nullable(v.pipe(v.string(), v.maxLength(8000)))),
   }),
   key: (data) => data.point,
-  admit: (state, { data, by }, { all, known, standing }) => {
-    if (data.second === by) return notAdmitted('second')
-    if (standing) return undefined
-    if (data.second === null) return isOnePersons(state, by) ? undefined : notAdmitted('second missing')
-    // Whoever did the work is not the one who says that it may stay so.
-    const point = gatePoints(state, all, known).find((one) => one.point === data.point && !one.passed)
-    const shown = point?.claims.length === 1 ? point.claims[0]!.shownBy.at(-1) : undefined
-    const worker = shown && state.log.find(({ id }) => id === shown)?.by
-    return worker === data.second ? notAdmitted('own work', data.second) : undefined
-  },
   apply: (state, { data, by, at }) => ({
     ...state,
     passes: {

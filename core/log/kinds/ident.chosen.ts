@@ -34,7 +34,6 @@ export const identChosen = defineKind({
     lower: v.optional(v.nullable(v.object({ listNumber: revision, specRev: revision, buildRev: revision }))),
   }),
   key: () => '',
-  admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, () => {
       const { listNumber, specRev, buildRev, p, lower } = entry.data

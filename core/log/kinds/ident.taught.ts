@@ -1,8 +1,6 @@
 import * as v from 'valibot'
 import { OWN_REVISION } from '../../sheets/index.ts'
 import { defineKind, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 const families = [
   'slide',
@@ -51,10 +49,6 @@ export const identTaught = defineKind({
   }),
   key: () => '',
   // What was measured stays with another family; a published unit is corrected in the library.
-  admit: (state, { body }) =>
-    bodyOf(state, body).published
-      ? notAdmitted('published', bodyOf(state, body).published!.listNumber)
-      : undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, () => ({
       ident: {

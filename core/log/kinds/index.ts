@@ -107,12 +107,12 @@ const all = [
 
 export type DataOf = { [K in (typeof all)[number] as K['kind']]: K extends Kind<infer D> ? D : never }
 
-/** Every kind of entry by its name. The schema of each stands guard before its `admit` and `apply` are called. */
+/** Every kind of entry by its name. The schema of each stands guard before its `apply` is called. */
 export const kinds: ReadonlyMap<string, Kind<unknown>> = new Map(
   all.map((kind) => [kind.kind, kind as unknown as Kind<unknown>]),
 )
 
-export { admitBodies, bands, symptoms, temperatures, whens, type Opened } from './job.opened.ts'
+export { bands, symptoms, temperatures, whens, type Opened } from './job.opened.ts'
 export { receivedTests, type ReceivedTest } from './test.noted.ts'
 export { markPlaces } from './mark.read.ts'
 export type { AsFound } from './asfound.noted.ts'
@@ -120,13 +120,13 @@ export type { Estimate } from './estimate.made.ts'
 export type { FindingData } from './finding.judged.ts'
 export type { Ident } from './ident.chosen.ts'
 export { chokeKinds, floatHolds, type Taught } from './ident.taught.ts'
-export type { OwnBend } from './own.bend.ts'
+export { HEIGHT, type OwnBend } from './own.bend.ts'
 export type { OwnFact } from './own.dimension.ts'
 export type { OwnPart } from './own.part.ts'
 export type { OwnSource } from './own.setting.ts'
 export type { Order, OrderLine } from './order.placed.ts'
 export { offAgain, type OffAgain } from './part.off.ts'
-export { sourcesHere, type PartSource } from './part.on.ts'
+export type { PartSource } from './part.on.ts'
 export { MOST_STUCK_TRIES, stuckTries, type StuckTry } from './part.stuck.ts'
 export type { Pin } from './photo.pinned.ts'
 export { sideOf, type Photo, type PhotoStep } from './photo.taken.ts'

@@ -1,10 +1,8 @@
 import * as v from 'valibot'
-import { isSeen } from '../../base/limits/index.ts'
 import { ends, type End } from '../ends.ts'
 import { Person, Words } from '../entry.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind, type Stamped } from '../kind.ts'
-import { bodiesOf, bodyNumbers, bodyOf, type JobState } from '../state.ts'
+import { bodyNumbers, bodyOf, type JobState } from '../state.ts'
 
 /** How a body, or the job with its last one, ended otherwise than set and proved. */
 export interface Ended {
@@ -45,19 +43,6 @@ export const jobClosed = defineKind({
   slice: { job: { closed: null }, body: { ended: null } },
   schema,
   key: ({ of }) => String(of ?? ''),
-  admit: (state, { data, by }, { standing }) => {
-    if (standing) return undefined
-    // What ends otherwise than set and proved says why, for whoever gets it back.
-    if (data.why !== 'not serviced' && !isSeen(data.words)) return notAdmitted('end', data.why)
-    if (data.of !== null && data.of > bodiesOf(state)) return notAdmitted('body', data.of, bodiesOf(state))
-    if (data.of !== null && bodyOf(state, data.of).ended)
-      return notAdmitted('closed', bodyOf(state, data.of).ended!.why)
-    if (data.second === by) return notAdmitted('second')
-    // Given up by one pair of eyes only where there is no other.
-    return needsTwo(data.why) && data.second === null && !isOnePersons(state, by)
-      ? notAdmitted('two looks')
-      : undefined
-  },
   apply: (state, entry) => {
     const { data } = entry
     const of = data.of === null ? bodyNumbers(state) : [data.of]

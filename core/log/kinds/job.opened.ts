@@ -1,11 +1,9 @@
-import { complaintWords } from '../../diagnose/complaint/words.ts'
+import { complaintWords } from '../complaint.ts'
 import * as v from 'valibot'
-import { addDays } from '../../base/days/index.ts'
-import { isSeen, MOST } from '../../base/limits/index.ts'
+import { MOST } from '../../base/limits/index.ts'
 import { LocalDate, Words } from '../entry.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
-import { bodyOf, MOST_BODIES, type JobState } from '../state.ts'
+import { MOST_BODIES } from '../state.ts'
 
 const name = (what: string) =>
   v.pipe(v.string(), v.trim(), v.minLength(1, `Type ${what}.`), v.maxLength(MOST.customer))
@@ -115,16 +113,6 @@ export const jobOpened = defineKind({
     }),
   }),
   key: () => '',
-  admit: (state, { data, corrects, at }, { standing }) => {
-    if (data.aircraft) return notAdmitted('aircraft')
-    for (const field of ['customer', 'engine', 'equipment'] as const)
-      if (!standing && !isSeen(data[field])) return notAdmitted('unseen', field)
-    // A day's grace: the entry's instant is UTC, the promise a day in the shop's zone.
-    if (!corrects && !standing && data.promise < addDays(at.slice(0, 10), -1))
-      return notAdmitted('promise', data.promise)
-    if (state.opened && !corrects && !standing) return notAdmitted('opened')
-    return undefined
-  },
   apply: (state, { data, by, at }) => {
     const { aircraft: _, evidence = true, ...opened } = data
     return { ...state, opened: { ...opened, evidence, by, at } }
@@ -132,20 +120,6 @@ export const jobOpened = defineKind({
   sentence: (data) =>
     `took ${data.bodies > 1 ? `a bank of ${data.bodies}` : 'it'} in for ${data.customer}: ${complaintWords(data.complaint)}`,
 })
-
-/** A correction may give the job another number of bodies only while none of them is apart. */
-export function admitBodies(state: JobState, bodies: number) {
-  if (!state.opened || bodies === state.opened.bodies) return undefined
-  const apart = Object.keys(state.bodies).find(
-    (body) => Object.keys(bodyOf(state, Number(body)).off).length > 0,
-  )
-  if (apart) return notAdmitted('apart', apart, state.opened.bodies)
-  const last = Object.keys(state.bodies)
-    .map(Number)
-    .filter((body) => body > bodies)
-    .sort((a, b) => b - a)[0]
-  return last === undefined ? undefined : notAdmitted('has entries', last)
-}
 
 interface Version1 {
   complaint: { symptom: string } & Record<string, unknown>

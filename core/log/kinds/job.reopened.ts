@@ -1,6 +1,5 @@
 import * as v from 'valibot'
 import { SomeWords } from '../entry.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind } from '../kind.ts'
 
 declare module '../state.ts' {
@@ -13,13 +12,10 @@ declare module '../state.ts' {
 export const jobReopened = defineKind({
   kind: 'job.reopened',
   version: 1,
+  always: true,
   slice: { job: { cameBack: null } },
   schema: v.object({ why: SomeWords }),
   key: () => '',
-  admit: (state) =>
-    state.closed || state.returned || Object.values(state.bodies).some(({ ended }) => ended)
-      ? undefined
-      : notAdmitted('open'),
   apply: (state, { id }) => ({
     ...state,
     closed: null,

@@ -1,7 +1,6 @@
 import * as v from 'valibot'
 import { Code, Person, SomeWords } from '../entry.ts'
 import { defineKind } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
 
 declare module '../state.ts' {
   interface JobState {
@@ -34,13 +33,6 @@ export const jobScoped = defineKind({
   }),
   key: () => '',
   // Narrowed once it lies open, it is no longer what was agreed at the counter.
-  admit: (state, { data }, { standing }) =>
-    standing ||
-    data.all ||
-    data.agreed ||
-    !Object.values(state.bodies).some(({ off }) => Object.keys(off).length > 0)
-      ? undefined
-      : notAdmitted('narrowed'),
   apply: (state, { data, by, at, id }) => ({
     ...state,
     scope: data.all ? null : { only: data.only, words: data.words, agreed: data.agreed, by, at, entry: id },

@@ -1,7 +1,4 @@
 import * as v from 'valibot'
-import { readMark } from '../../identify/mark.ts'
-import { isRefusal } from '../../base/refusal/index.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind, withBody } from '../kind.ts'
 
 export const markPlaces = ['plate', 'cover', 'body', 'base'] as const
@@ -23,10 +20,6 @@ export const markRead = defineKind({
     maker: v.nullable(v.pipe(v.string(), v.maxLength(40))),
   }),
   key: (data) => data.place,
-  admit: (_state, { data }) => {
-    const read = readMark(data.text)
-    return isRefusal(read) ? notAdmitted('mark', read.refused.why) : undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       marks: {

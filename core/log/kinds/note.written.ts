@@ -11,10 +11,10 @@ declare module '../state.ts' {
 export const noteWritten = defineKind({
   kind: 'note.written',
   version: 1,
+  always: true,
   slice: { job: { notes: [] } },
   schema: v.object({ text: SomeWords }),
   key: () => '',
-  admit: () => undefined,
   apply: (state, entry) => ({
     ...state,
     notes: [...state.notes, { text: entry.data.text, ...stamp(entry) }],

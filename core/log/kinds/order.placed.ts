@@ -50,7 +50,6 @@ export const orderPlaced = defineKind({
     arrives: LocalDate,
   }),
   key: () => '',
-  admit: () => undefined,
   apply: (state, { data, id }) => ({
     ...state,
     orders: [

@@ -1,7 +1,5 @@
 import * as v from 'valibot'
 import { defineKind, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf, lastSaid } from '../state.ts'
 
 /** A bend at the tang between two readings of the float's height. */
 export interface OwnBend {
@@ -19,7 +17,7 @@ declare module '../state.ts' {
   }
 }
 
-const HEIGHT = 'float.height/none'
+export const HEIGHT = 'float.height/none'
 
 /** How far and which way the tang was bent: with the readings before and after it the float's ratio is learned. */
 export const ownBend = defineKind({
@@ -37,8 +35,6 @@ export const ownBend = defineKind({
     sigma: v.pipe(v.number(), v.gtValue(0), v.maxValue(10)),
   }),
   key: () => '',
-  admit: (state, { body }) =>
-    lastSaid(bodyOf(state, body).readings[HEIGHT]) ? undefined : notAdmitted('no reading before'),
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       ownBends: [

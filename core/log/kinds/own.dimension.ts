@@ -1,9 +1,7 @@
 import * as v from 'valibot'
-import { factOf } from '../../taught/facts.ts'
+import { factOf } from '../../sheets/index.ts'
 import { Code, GaugeCode } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 /** A fact of a taught unit that the bench gave: a dimension (mm, mm², g), or how it works, in one word. */
 export interface OwnFact {
@@ -38,7 +36,6 @@ export const ownDimension = defineKind({
     gauge: v.nullable(GaugeCode),
   }),
   key: (data) => data.fact,
-  admit: (state, { body }) => (bodyOf(state, body).taught ? undefined : notAdmitted('not taught')),
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { fact, ...data } = entry.data

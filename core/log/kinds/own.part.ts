@@ -3,8 +3,6 @@ import { MOST } from '../../base/limits/index.ts'
 import { partKinds, places } from '../../sheets/index.ts'
 import { Code, Words } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 export interface OwnPart {
   position: string
@@ -57,12 +55,6 @@ export const ownPart = defineKind({
     layer: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(99))),
   }),
   key: (data) => data.position,
-  admit: (state, { data, body }) => {
-    const here = bodyOf(state, body)
-    if (!here.taught) return notAdmitted('not taught')
-    if (data.absent && here.off[data.position]) return notAdmitted('was there', data.name)
-    return undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { by, entry: id } = stamp(entry)

@@ -1,9 +1,7 @@
 import * as v from 'valibot'
-import { portCodes, portName } from '../../unit/families/outside.ts'
+import { portCodes, portName } from '../../unit/families/index.ts'
 import { figure } from '../../measure/index.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 declare module '../state.ts' {
   interface BodyState {
@@ -24,13 +22,6 @@ export const ownPort = defineKind({
     absent: v.boolean(),
   }),
   key: ({ port }) => port,
-  admit: (state, { data, body }) => {
-    const here = bodyOf(state, body)
-    if (!here.taught) return notAdmitted('not taught')
-    // What was noted of it would be lost with it.
-    if (data.absent && here.ports[data.port]) return notAdmitted('was there', portName(data.port))
-    return undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { by, entry: id } = stamp(entry)

@@ -1,8 +1,6 @@
 import * as v from 'valibot'
 import { Code } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 declare module '../state.ts' {
   interface BodyState {
@@ -35,13 +33,6 @@ export const ownPublished = defineKind({
     ),
   }),
   key: () => '',
-  admit: (state, { data, body }) => {
-    const here = bodyOf(state, body)
-    if (!here.taught) return notAdmitted('not taught')
-    if (here.published && here.published.listNumber !== data.listNumber)
-      return notAdmitted('published', here.published.listNumber)
-    return undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { listNumber, specRev, buildRev } = entry.data

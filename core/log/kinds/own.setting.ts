@@ -2,8 +2,6 @@ import * as v from 'valibot'
 import { places, sources } from '../../sheets/index.ts'
 import { Amount, Code } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 /** One value of a setting with where it comes from; several stand side by side. */
 export interface OwnSource {
@@ -50,7 +48,6 @@ export const ownSetting = defineKind({
     v.check(({ source }) => source !== 'none yet', 'Say where the value comes from.'),
   ),
   key: (data) => `${data.code}/${data.place}`,
-  admit: (state, { body }) => (bodyOf(state, body).taught ? undefined : notAdmitted('not taught')),
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { code, place, ...data } = entry.data

@@ -2,8 +2,6 @@ import * as v from 'valibot'
 import { places } from '../../sheets/index.ts'
 import { Code, SomeWords } from '../entry.ts'
 import { defineKind, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 /** Which of several sources of a setting holds: an entry's id, or 'as found'. */
 export const ownSource = defineKind({
@@ -18,15 +16,6 @@ export const ownSource = defineKind({
     why: SomeWords,
   }),
   key: (data) => `${data.code}/${data.place}`,
-  admit: (state, { data, body }) => {
-    const here = bodyOf(state, body)
-    const key = `${data.code}/${data.place}`
-    const stands =
-      data.source === 'as found'
-        ? here.asFound[key] !== undefined
-        : here.ownSources[key]?.some(({ entry }) => entry === data.source)
-    return stands ? undefined : notAdmitted('no such source')
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { code, place, source, why } = entry.data

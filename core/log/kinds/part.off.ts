@@ -1,8 +1,6 @@
 import * as v from 'valibot'
 import { Code } from '../entry.ts'
-import { notAdmitted } from '../refusals.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { bodyOf } from '../state.ts'
 
 /** Why a part that was on again comes off once more. */
 export const offAgain = ['opened again', 'broke here', 'wrong part'] as const
@@ -28,17 +26,6 @@ export const partOff = defineKind({
     again: v.optional(v.picklist(offAgain)),
   }),
   key: (data) => data.position,
-  admit: (state, { data, body }, { sheets, standing }) => {
-    const here = bodyOf(state, body)
-    const position = sheets?.build.positions.find((p) => p.code === data.position)
-    const name = position?.name ?? data.position
-    if (sheets && !position && !standing)
-      return notAdmitted('position', sheets.build.listNumber, data.position)
-    if (position?.stays && !standing) return notAdmitted('stays', name)
-    if (here.off[data.position] && !here.on[data.position])
-      return notAdmitted('off twice', name, here.off[data.position]!.by, here.off[data.position]!.tray)
-    return undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { [entry.data.position]: _, ...on } = body.on

@@ -1,8 +1,6 @@
 import * as v from 'valibot'
 import { Code } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 /** What is tried on a part that will not come, the gentlest first, and the minutes that it is given. */
 export const stuckTries = [
@@ -36,16 +34,6 @@ export const partStuck = defineKind({
     minutes: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(7 * 24 * 60)),
   }),
   key: ({ position }) => position,
-  admit: (state, { data, body }, { sheets, standing }) => {
-    const position = sheets?.build.positions.find(({ code }) => code === data.position)
-    if (standing) return undefined
-    if (sheets && !position) return notAdmitted('position', sheets.build.listNumber, data.position)
-    const here = bodyOf(state, body)
-    const off = here.off[data.position]
-    return off && !here.on[data.position]
-      ? notAdmitted('off twice', position?.name ?? data.position, off.by, off.tray)
-      : undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       stuck: {

@@ -1,7 +1,6 @@
 import * as v from 'valibot'
 import { Code } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
 
 declare module '../state.ts' {
   interface BodyState {
@@ -29,11 +28,6 @@ export const passageBlown = defineKind({
     shut: v.pipe(v.array(Code), v.maxLength(40)),
   }),
   key: () => '',
-  admit: (_state, { data }) => {
-    const named = [data.in, ...data.open, ...data.shut]
-    if (new Set(named).size !== named.length) return notAdmitted('blow twice')
-    return named.length > 1 ? undefined : notAdmitted('blow unseen')
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       blows: [...body.blows, { ...entry.data, ...stamp(entry) }],

@@ -25,7 +25,6 @@ export const passageCleaned = defineKind({
   slice: { body: { cleaned: [] } },
   schema: v.object({ passage: Code, tool: v.picklist(['soft', 'sized']) }),
   key: () => '',
-  admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       cleaned: [...body.cleaned, { ...entry.data, after: body.blows.length, ...stamp(entry) }],

@@ -1,7 +1,5 @@
 import * as v from 'valibot'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 /** A pin on a photograph: a place in it, as shares of its sides from the upper left, and words. */
 export interface Pin {
@@ -34,10 +32,6 @@ export const photoPinned = defineKind({
     words: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),
   }),
   key: ({ photo }) => photo,
-  admit: (state, { data, body }, { standing }) =>
-    standing || bodyOf(state, body).photos.some(({ photo }) => photo === data.photo)
-      ? undefined
-      : notAdmitted('no photograph'),
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { photo, ...pin } = entry.data

@@ -49,7 +49,6 @@ export const photoTaken = defineKind({
     words: v.pipe(v.string(), v.maxLength(200)),
   }),
   key: ({ photo }) => photo,
-  admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       photos: [

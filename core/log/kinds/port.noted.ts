@@ -1,8 +1,7 @@
 import * as v from 'valibot'
-import { neverCapped, portName, portsOf } from '../../unit/families/outside.ts'
+import { portName } from '../../unit/families/index.ts'
 import { Code } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
 
 /** How a port is: joined to something, capped, open; `sync` is open on purpose until it is synchronised on the engine. */
 export type PortState = 'joined' | 'capped' | 'open' | 'sync'
@@ -36,15 +35,6 @@ export const portNoted = defineKind({
     to: v.pipe(v.string(), v.maxLength(80)),
   }),
   key: ({ port, when }) => `${port} ${when}`,
-  admit: (_state, { data }, { sheets, standing }) => {
-    if (!sheets || standing) return undefined
-    const port = portsOf(sheets).find(({ code }) => code === data.port)
-    if (!port) return notAdmitted('port', sheets.spec.listNumber, data.port)
-    if (data.when === 'left' && data.state === 'capped' && neverCapped(port))
-      return notAdmitted('never capped', port.name)
-    if (data.state === 'joined' && data.to.trim() === '') return notAdmitted('joined to what', port.name)
-    return undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { port, when, state: how, to } = entry.data

@@ -1,8 +1,6 @@
 import * as v from 'valibot'
 import { Code } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 declare module '../state.ts' {
   interface BodyState {
@@ -25,14 +23,6 @@ export const proofAnswered = defineKind({
     words: v.pipe(v.string(), v.maxLength(200)),
   }),
   key: ({ position }) => position,
-  admit: (state, { data, body }, { sheets, standing }) => {
-    const position = sheets?.build.positions.find(({ code }) => code === data.position)
-    if (standing) return undefined
-    if (sheets && !position) return notAdmitted('position', sheets.build.listNumber, data.position)
-    return bodyOf(state, body).on[data.position]
-      ? undefined
-      : notAdmitted('not on', position?.name ?? data.position)
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       proofs: {

@@ -1,11 +1,6 @@
 import * as v from 'valibot'
-import { canWait } from '../../judge/proof/standing.ts'
-import type { ProofCode } from '../../judge/proof/list.ts'
 import { Person, SomeWords } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { isOnePersons } from './job.closed.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 import { lower } from '../../base/words/index.ts'
 
 declare module '../state.ts' {
@@ -34,19 +29,6 @@ export const proofFitted = defineKind({
     second: v.nullable(Person),
   }),
   key: ({ proof }) => proof,
-  admit: (state, { data, by, body }, { standing }) => {
-    if (data.second === by) return notAdmitted('second')
-    if (!standing && data.second === null && !isOnePersons(state, by)) return notAdmitted('second missing')
-    // A hand and an eye need no adapter: that proof is made here.
-    if (
-      !standing &&
-      state.opened?.evidence !== false &&
-      !canWait({ code: data.proof.split(/[/:]/)[0] as ProofCode })
-    )
-      return notAdmitted('made here', data.name)
-    const here = bodyOf(state, body)
-    return standing || here.ident || here.taught ? undefined : notAdmitted('identify first')
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       whenFitted: {

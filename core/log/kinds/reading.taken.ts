@@ -1,11 +1,8 @@
 import * as v from 'valibot'
 import { Amount, Code, GaugeCode } from '../entry.ts'
-import type { Bracket, Shown } from '../../judge/settings/kind.ts'
-import { isReadFrom } from '../../judge/settings/read.ts'
+import type { Bracket, Shown } from '../measured/reading.ts'
 import { places } from '../../sheets/index.ts'
 import { defineKind, sayAgain, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
-import { bodyOf } from '../state.ts'
 
 /** A reading with all that it was judged by: nothing of it is judged again. */
 export interface ReadingData {
@@ -80,15 +77,6 @@ export const readingTaken = defineKind({
     }),
   }),
   key: (data) => `${data.code}/${data.place}`,
-  admit: (state, { data, body }, { sheets, standing }) => {
-    if (!bodyOf(state, body).ident) return notAdmitted('identify first')
-    if (!sheets || standing) return undefined
-    const setting = sheets.spec.settings.find((one) => one.code === data.code && one.place === data.place)
-    if (!setting) return notAdmitted('setting', sheets.spec.listNumber, `${data.code} ${data.place}`)
-    return data.specRev === sheets.specRev && !isReadFrom(setting, data.raw, data.value, data.bracket)
-      ? notAdmitted('derived', data.raw, data.value)
-      : undefined
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { data, by, at, id } = entry

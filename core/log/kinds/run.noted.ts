@@ -62,10 +62,10 @@ const BLIP_WORDS: Readonly<Record<BlipPart, readonly [good: string, bad: string]
 export const runNoted = defineKind({
   kind: 'run.noted',
   version: 1,
+  always: true,
   slice: { job: { run: [] } },
   schema: v.object({ note, words: Words }),
   key: ({ note: { what } }) => what,
-  admit: () => undefined,
   apply: (state, entry) => ({
     ...state,
     run: [...state.run, { ...entry.data.note, words: entry.data.words, ...stamp(entry) }],

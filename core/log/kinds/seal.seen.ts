@@ -1,8 +1,7 @@
 import * as v from 'valibot'
-import { places } from '../../sheets/schemas.ts'
+import { places } from '../../sheets/index.ts'
 import { Code } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
-import { notAdmitted } from '../refusals.ts'
 
 declare module '../state.ts' {
   interface BodyState {
@@ -26,13 +25,6 @@ export const sealSeen = defineKind({
     whom: v.pipe(v.string(), v.maxLength(60)),
   }),
   key: ({ code, place }) => `${code}/${place}`,
-  admit: (_state, { data }, { sheets, standing }) => {
-    if (!sheets || standing) return undefined
-    const setting = sheets.spec.settings.find((one) => one.code === data.code && one.place === data.place)
-    return setting?.sealed
-      ? undefined
-      : notAdmitted('not sealed', setting?.name ?? `${data.code} ${data.place}`)
-  },
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => {
       const { code, place, ...seen } = entry.data

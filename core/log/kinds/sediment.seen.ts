@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { sedimentOf, sediments } from '../../judge/findings/sediment.ts'
+import { sedimentOf, sediments } from '../measured/sediment.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 
 declare module '../state.ts' {
@@ -19,7 +19,6 @@ export const sedimentSeen = defineKind({
     kinds: v.pipe(v.array(v.picklist(sediments.map(({ code }) => code))), v.maxLength(sediments.length)),
   }),
   key: () => 'bowl',
-  admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, () => ({
       sediment: { kinds: [...new Set(entry.data.kinds)], ...stamp(entry) },

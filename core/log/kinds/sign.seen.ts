@@ -18,6 +18,7 @@ declare module '../state.ts' {
 export const signSeen = defineKind({
   kind: 'sign.seen',
   version: 1,
+  always: true,
   slice: { job: { signs: {} } },
   schema: v.object({
     about: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
@@ -27,7 +28,6 @@ export const signSeen = defineKind({
     words: Words,
   }),
   key: ({ about }) => about,
-  admit: () => undefined,
   apply: (state, { data, ...rest }) => ({
     ...state,
     signs: {

@@ -16,7 +16,6 @@ export const teardownUnlocked = defineKind({
   slice: { body: { unlocked: null } },
   schema: v.object({ why: SomeWords }),
   key: () => '',
-  admit: () => undefined,
   apply: (state, entry) => withBody(state, entry.body, () => ({ unlocked: entry.data.why })),
   sentence: (data) => `went on to teardown without all as found: ${data.why}`,
 })

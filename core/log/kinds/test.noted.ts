@@ -27,7 +27,6 @@ export const testNoted = defineKind({
     result: v.picklist(['good', 'bad', 'none']),
   }),
   key: (data) => data.test,
-  admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       tests: {

@@ -20,7 +20,6 @@ export const testRepeated = defineKind({
     result: v.picklist(['good', 'bad']),
   }),
   key: (data) => data.test,
-  admit: () => undefined,
   apply: (state, entry) =>
     withBody(state, entry.body, (body) => ({
       testsAgain: {

@@ -1,4 +1,4 @@
-import type { FloatGeometry } from '../../sheets/index.ts'
+import type { FloatGeometry } from './float.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { floatBalance, type FloatBody } from './level.ts'
 import type { Lever } from './bend.ts'

@@ -1,3 +1,4 @@
+export type { FloatGeometry } from './float.ts'
 export * from './bend.ts'
 export * from './level.ts'
 export * from './inflow.ts'

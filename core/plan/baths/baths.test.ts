@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { ferrySheets, finding, identified, JOB, opening, placed, unsent } from '../../../demo/log-entries.ts'
-import { admit, fold, type DataOf } from '../../log/index.ts'
+import { fold, type DataOf } from '../../log/index.ts'
+import { admit } from '../../bench/admit/index.ts'
 import { bathItems, faceAt, litresOf, planBaths, together, washOf, whereIs, type BathItem } from './index.ts'
 
 const sheets = ferrySheets()

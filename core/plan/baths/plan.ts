@@ -1,4 +1,4 @@
-import type { PartKind } from '../../sheets/schemas.ts'
+import type { PartKind } from '../../sheets/index.ts'
 import { handMinutes, litresOf, together, type Wash } from './wash.ts'
 
 /** A part of some job that waits for a bath, lies in one or dries. */

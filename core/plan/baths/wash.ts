@@ -1,4 +1,4 @@
-import type { Position } from '../../sheets/schemas.ts'
+import type { Position } from '../../sheets/index.ts'
 
 /** How a part is washed, or why it stays out of every bath. */
 export interface Wash {

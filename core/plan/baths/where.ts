@@ -1,8 +1,6 @@
-import { uncured } from '../../judge/findings/cure.ts'
-import type { SheetsByBody } from '../../log/kind.ts'
-import { bodyNumbers, bodyOf, type JobState } from '../../log/state.ts'
-import { nameOn, type Sheets } from '../../sheets/schemas.ts'
-import { seqOf } from '../../judge/work/moments.ts'
+import { uncured } from '../../judge/findings/index.ts'
+import { type SheetsByBody, bodyNumbers, bodyOf, type JobState, seqOf } from '../../log/index.ts'
+import { nameOn, type Sheets } from '../../sheets/index.ts'
 import { DRY_MIN, type BathItem } from './plan.ts'
 import { washOf } from './wash.ts'
 

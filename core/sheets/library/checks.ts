@@ -1,6 +1,6 @@
 import { isListNumber, isSeen, LIST_NUMBER_SENTENCE, MOST } from '../../base/limits/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { momentsOf } from '../../judge/work/moments.ts'
+import { momentsOf } from '../moments.ts'
 import { settingKey, type BuildSheet, type SpecSheet } from '../index.ts'
 
 export interface UnitFault {

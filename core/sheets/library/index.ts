@@ -1,3 +1,2 @@
-export * from './differences.ts'
 export * from './history.ts'
 export * from './checks.ts'

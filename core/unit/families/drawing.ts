@@ -10,7 +10,7 @@ import {
   type FamilyDrawing,
   type UnitDrawing,
 } from '../drawing/index.ts'
-import type { PassagePlan } from '../../diagnose/passages/index.ts'
+import type { PassagePlan } from '../passages/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
 import { downdraft } from './downdraft.ts'

@@ -13,8 +13,7 @@ import {
   WORD_PX,
   type Standing,
 } from '../drawing/index.ts'
-import type { Sheets } from '../../sheets/index.ts'
-import { assemblyOrder, teardownOrder } from '../../judge/work/index.ts'
+import { type Sheets, assemblyOrder, teardownOrder } from '../../sheets/index.ts'
 import { familyOf, neverCapped, outsideOf, unitDrawing } from './index.ts'
 
 /** One list number of each model: every family of units. */

@@ -1,5 +1,5 @@
 import type { Pt } from '../drawing/index.ts'
-import type { Passage, PassagePlan } from '../../diagnose/passages/index.ts'
+import type { Passage, PassagePlan } from '../passages/index.ts'
 import type { FamilyName } from './names.ts'
 
 const passage = (

@@ -1,4 +1,5 @@
-import { looksOf, lookSays, type Look } from '@ekrond/core/judge/asfound'
+import { looksOf } from '@ekrond/core/judge/asfound'
+import { lookSays, type Look } from '@ekrond/core/log'
 import { parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { useState } from 'react'

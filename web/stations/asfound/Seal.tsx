@@ -1,5 +1,4 @@
-import type { SettingSpec } from '@ekrond/core/sheets'
-import { settingKey } from '@ekrond/core/sheets'
+import { type SettingSpec, settingKey } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { Choice, ErrorLine, Label } from '../../ui'
 import type { StationProps } from '../props'

@@ -1,6 +1,7 @@
 import { claimsOf, marksOf } from '@ekrond/core/claims'
 import { isFastened, jointOf } from '@ekrond/core/judge/assembly'
-import { assemblyOrder, dueBefore } from '@ekrond/core/judge/work'
+import { dueBefore } from '@ekrond/core/judge/work'
+import { assemblyOrder } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'

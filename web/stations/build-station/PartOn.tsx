@@ -1,5 +1,7 @@
 import { fittedWasher } from '@ekrond/core/bench/entering'
-import { bodyKey, jobNeeds, lastSaid, sourcesHere, type PartSource } from '@ekrond/core/log'
+import { bodyKey, lastSaid, type PartSource } from '@ekrond/core/log'
+import { jobNeeds } from '@ekrond/core/plan/needs'
+import { sourcesHere } from '@ekrond/core/bench/admit'
 import { figure, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { cautionsOn, lookAlikes, nameOn, type Position, type Sheets } from '@ekrond/core/sheets'

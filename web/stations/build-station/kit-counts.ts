@@ -1,5 +1,5 @@
 import type { MarketAnswer } from '@ekrond/contract/library'
-import { jobNeeds } from '@ekrond/core/log'
+import { jobNeeds } from '@ekrond/core/plan/needs'
 import { countKit, type KitCount } from '@ekrond/core/plan/kits'
 import { layOut } from '../parts/covers'
 import type { SheetedProps } from '../withSheets'

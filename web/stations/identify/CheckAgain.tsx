@@ -1,5 +1,5 @@
 import { rejudged } from '@ekrond/core/judge/findings'
-import { checkAgain, fromEarlier } from '@ekrond/core/log'
+import { checkAgain, fromEarlier } from '@ekrond/core/judge/again'
 import { Link } from 'react-router'
 import { Label } from '../../ui'
 import { StateShape } from '../../shell/StateShape'

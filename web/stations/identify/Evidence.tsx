@@ -1,5 +1,5 @@
 import type { CatalogueAnswer } from '@ekrond/contract/library'
-import { FEATURE_NAMES } from '@ekrond/core/identify'
+import { FEATURE_NAMES } from '@ekrond/core/sheets'
 import { markPlaces } from '@ekrond/core/log'
 import { gaugeSigma, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'

@@ -1,4 +1,5 @@
-import { FEATURE_NAMES, type nextLook } from '@ekrond/core/identify'
+import type { nextLook } from '@ekrond/core/identify'
+import { FEATURE_NAMES } from '@ekrond/core/sheets'
 import styled from 'styled-components'
 import { narrow } from '../../theme/global'
 import { Label } from '../../ui'

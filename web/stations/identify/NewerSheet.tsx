@@ -1,5 +1,5 @@
 import type { ListNumberAnswer } from '@ekrond/contract/library'
-import { sheetDifferences } from '@ekrond/core/sheets/library'
+import { sheetDifferences } from '@ekrond/core/judge/differences'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import type { ApiError } from '../../data/api'

@@ -1,6 +1,6 @@
 import { plainNumber } from '@ekrond/core/measure'
 import { enterByHand } from '@ekrond/core/bench/entering'
-import type { JobNeed } from '@ekrond/core/log'
+import type { JobNeed } from '@ekrond/core/plan/needs'
 import { useState } from 'react'
 import type { OpenJob } from '../../data/job'
 import { useShop } from '../../data/shop'

@@ -1,4 +1,4 @@
-import { type JobNeed } from '@ekrond/core/log'
+import type { JobNeed } from '@ekrond/core/plan/needs'
 import { StripCell } from '../../shell/frame'
 import { Label } from '../../ui'
 

@@ -1,6 +1,7 @@
 import { addDays } from '@ekrond/core/base/days'
 import { enterOrder } from '@ekrond/core/bench/entering'
-import { allNeeds, bodyKey, jobNeeds } from '@ekrond/core/log'
+import { bodyKey } from '@ekrond/core/log'
+import { allNeeds, jobNeeds } from '@ekrond/core/plan/needs'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'

@@ -1,8 +1,9 @@
 import type { MarketAnswer } from '@ekrond/contract/library'
-import { bodyKey, type JobNeed } from '@ekrond/core/log'
+import { bodyKey } from '@ekrond/core/log'
+import type { JobNeed } from '@ekrond/core/plan/needs'
 import { coverChoices, layOutKit, shelfOnly, type Cover, type KitLayout } from '@ekrond/core/plan/kits'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { type Sheets } from '@ekrond/core/sheets'
+import type { Sheets } from '@ekrond/core/sheets'
 import { capital } from '@ekrond/core/base/words'
 
 /** The cheapest cover, those that come sooner, and what the shelf alone would do. */

@@ -1,4 +1,4 @@
-import { fittedWasher } from '@ekrond/core/bench/entering'
+import { fittedWasher, conditionsFor } from '@ekrond/core/bench/entering'
 import { figure, plainNumber } from '@ekrond/core/measure'
 import {
   findLifts,
@@ -9,10 +9,8 @@ import {
   SHUT_IN_ML,
   type Hold,
 } from '@ekrond/core/judge/proof'
-import { enterHold, judgeFall, limitFall, readFall } from '@ekrond/core/bench/proving'
-import { conditionsFor } from '@ekrond/core/bench/entering'
+import { enterHold, judgeFall, limitFall, readFall, type EnteredProof } from '@ekrond/core/bench/proving'
 import { isRefusal, type Result } from '@ekrond/core/base/refusal'
-import type { EnteredProof } from '@ekrond/core/bench/proving'
 import { unpackTrace } from '@ekrond/core/measure/trace'
 import { useCallback, useMemo, useState } from 'react'
 import styled from 'styled-components'

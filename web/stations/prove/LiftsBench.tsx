@@ -1,5 +1,5 @@
 import { figure } from '@ekrond/core/measure'
-import { countLifts, findLifts, leastOf, noiseOf } from '@ekrond/core/judge/proof'
+import { countLifts, findLifts, noiseOf, leastOf } from '@ekrond/core/judge/proof'
 import { enterLifts, type EnteredProof } from '@ekrond/core/bench/proving'
 import type { Result } from '@ekrond/core/base/refusal'
 import { useDraft } from '../../data/draft'

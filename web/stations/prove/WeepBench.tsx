@@ -1,5 +1,5 @@
 import { lastSaid } from '@ekrond/core/log'
-import { leastOf, weepPlaces } from '@ekrond/core/judge/proof'
+import { weepPlaces, leastOf } from '@ekrond/core/judge/proof'
 import { enterWeep } from '@ekrond/core/bench/proving'
 import { useEffect, useState } from 'react'
 import styled from 'styled-components'

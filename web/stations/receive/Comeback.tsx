@@ -1,5 +1,4 @@
-import { complaintWords } from '@ekrond/core/diagnose/complaint'
-import { showNumber, warrantyOf } from '@ekrond/core/log'
+import { complaintWords, showNumber, warrantyOf } from '@ekrond/core/log'
 import { returnSheets } from '@ekrond/core/bench/return-sheet'
 import { Link } from 'react-router'
 import { useShop } from '../../data/shop'

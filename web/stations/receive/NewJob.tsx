@@ -1,5 +1,6 @@
 import { newId } from '../../data/id'
-import { admit, emptyJob, kinds } from '@ekrond/core/log'
+import { emptyJob, kinds } from '@ekrond/core/log'
+import { admit } from '@ekrond/core/bench/admit'
 import { useRef, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { stampNow } from '../../data/clock'

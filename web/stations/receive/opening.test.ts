@@ -1,4 +1,5 @@
-import { admit, emptyJob, kinds } from '@ekrond/core/log'
+import { emptyJob, kinds } from '@ekrond/core/log'
+import { admit } from '@ekrond/core/bench/admit'
 import { describe, expect, it } from 'vitest'
 import { comesBackAs, emptyOpening, readOpening, typedFrom, type Opening } from './opening'
 

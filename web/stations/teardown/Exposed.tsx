@@ -1,7 +1,6 @@
-import { momentsOf } from '@ekrond/core/judge/work'
+import { momentsOf, type Sheets } from '@ekrond/core/sheets'
 import { enterAsFound } from '@ekrond/core/bench/entering'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { type Sheets } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { useDraft } from '../../data/draft'
 import { Ask, AskFoot } from '../../shell/frame'

@@ -1,4 +1,4 @@
-import { sedimentOf, sediments, type SedimentCode } from '@ekrond/core/judge/findings'
+import { sedimentOf, sediments, type SedimentCode } from '@ekrond/core/log'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../../data/job'

@@ -1,15 +1,8 @@
 import { lengthWords } from '@ekrond/core/judge/assembly'
 import { conditionsFor, enterFinding } from '@ekrond/core/bench/entering'
-import {
-  conditionsOf,
-  dispositions,
-  dispositionWord,
-  findings,
-  mendOrBuy,
-  wouldExplain,
-  type Disposition,
-} from '@ekrond/core/judge/findings'
-import { lastSaid } from '@ekrond/core/log'
+import { conditionsOf, dispositionWord, findings, mendOrBuy } from '@ekrond/core/judge/findings'
+import { wouldExplain } from '@ekrond/core/diagnose/explain'
+import { dispositions, type Disposition, lastSaid } from '@ekrond/core/log'
 import { figure, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { type Position, type Sheets, cautionsOff, lookAlikes } from '@ekrond/core/sheets'

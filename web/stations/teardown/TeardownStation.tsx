@@ -1,7 +1,6 @@
 import { claimsOf, marksOf } from '@ekrond/core/claims'
-import { teardownOrder } from '@ekrond/core/judge/work'
+import { teardownOrder, settingKey } from '@ekrond/core/sheets'
 import { teardownUnlocked } from '@ekrond/core/bench/stations'
-import { settingKey } from '@ekrond/core/sheets'
 import { useMemo, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { Ask, AskFoot, Main } from '../../shell/frame'

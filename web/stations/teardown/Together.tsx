@@ -1,4 +1,5 @@
-import { storiesOf, weighFindings } from '@ekrond/core/judge/findings'
+import { storiesOf } from '@ekrond/core/judge/findings'
+import { weighFindings } from '@ekrond/core/diagnose/explain'
 import { nameOn } from '@ekrond/core/sheets'
 import { useMemo } from 'react'
 import styled from 'styled-components'

@@ -1,6 +1,6 @@
 import { boxOf, type Piece } from '@ekrond/core/unit/drawing'
 import { unitDrawing } from '@ekrond/core/unit/families'
-import { teardownOrder } from '@ekrond/core/judge/work'
+import { teardownOrder } from '@ekrond/core/sheets'
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { Hatchings, Pieces } from '../../drawing/Pieces'

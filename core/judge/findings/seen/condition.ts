@@ -1,6 +1,4 @@
-export type Disposition = 'reuse' | 'clean' | 'repair' | 'replace' | 'condemn'
-
-export const dispositions: readonly Disposition[] = ['reuse', 'clean', 'repair', 'replace', 'condemn']
+import type { Disposition } from '../../../log/index.ts'
 
 export const dispositionWord: Record<Disposition, string> = {
   reuse: 'Reuse',

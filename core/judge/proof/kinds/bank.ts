@@ -1,4 +1,4 @@
-import { bodiesOf } from '../../../log/state.ts'
+import { bodiesOf } from '../../../log/index.ts'
 import { figure } from '../../../measure/index.ts'
 import { limitsOf } from '../limits.ts'
 import { codesOf, type Listing } from './kind.ts'

@@ -1,8 +1,6 @@
-import type { JobState } from '../../../log/state.ts'
-import type { Position, Sheets } from '../../../sheets/schemas.ts'
-import { teardownOrder } from '../../work/order.ts'
+import type { JobState, ProofMeasured } from '../../../log/index.ts'
+import { type Position, type Sheets, teardownOrder } from '../../../sheets/index.ts'
 import type { Limits } from '../limits.ts'
-import type { Measured } from '../measured.ts'
 
 export type ProofCode =
   | 'inlet'
@@ -31,7 +29,7 @@ export interface Proof {
   short: string
   unit: string
   /** how it is measured; ports are looked at where they are listed */
-  how: Measured['what'] | 'ports'
+  how: ProofMeasured['what'] | 'ports'
   wants: string
   hold: string
   /** positions that must be on for it, and whose leaving or return voids it; settings whose later reading does */

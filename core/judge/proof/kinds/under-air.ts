@@ -1,6 +1,6 @@
 import { workingConditions } from '../../../sheets/conditions/index.ts'
 import { figure } from '../../../measure/index.ts'
-import type { Sheets } from '../../../sheets/schemas.ts'
+import type { Sheets } from '../../../sheets/index.ts'
 import { inletTestKpa } from '../figures.ts'
 import { limitsOf } from '../limits.ts'
 import { aroundInlet, inletParts, seen, type Listed, type Listing } from './kind.ts'

@@ -1,6 +1,6 @@
 import { portsOf } from '../../../unit/families/index.ts'
 import { figure } from '../../../measure/index.ts'
-import { settingKey, type Position, type Sheets } from '../../../sheets/schemas.ts'
+import { settingKey, type Position, type Sheets } from '../../../sheets/index.ts'
 import { pumpBand } from '../figures.ts'
 import { aroundInlet, codesOf, inletParts, type Listing } from './kind.ts'
 

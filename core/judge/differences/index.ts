@@ -1,5 +1,5 @@
-import { settingsInOrder } from '../../judge/settings/registry.ts'
-import { settingKey, type Sheets } from '../schemas.ts'
+import { settingsInOrder } from '../settings/registry.ts'
+import { settingKey, type Sheets } from '../../sheets/index.ts'
 
 export interface Difference {
   about: 'setting' | 'calibration' | 'part'

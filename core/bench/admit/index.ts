@@ -1,29 +1,31 @@
-import * as v from 'valibot'
-import type { Known } from '../claims/known.ts'
-import type { Entry, UnsentEntry } from './entry.ts'
-import { emptyJob, standingEntries, standings } from './fold.ts'
-import type { SheetsByBody } from './kind.ts'
-import { admitBodies, current, isNewer, kinds, type DataOf } from './kinds/index.ts'
-import { inOurWords, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from './issues.ts'
-import { notAdmitted, type NotAdmitted } from './refusals.ts'
-import { bodiesOf, bodyOf, type JobState } from './state.ts'
+import type { Known } from '../../claims/index.ts'
+import {
+  bodiesOf,
+  bodyOf,
+  checkData,
+  current,
+  emptyJob,
+  isNewer,
+  kinds,
+  notAdmitted,
+  replacement,
+  sentenceOf,
+  standingEntries,
+  standings,
+  type DataOf,
+  type Entry,
+  type JobState,
+  type NotAdmitted,
+  type SheetsByBody,
+  type UnsentEntry,
+} from '../../log/index.ts'
+import type { Admit, EntryKind } from './admit.ts'
+import { admitBodies } from './job.opened.ts'
+import { admits } from './kinds.ts'
 
-/** The schemas' own check: whether an entry's data is what its kind holds. Independent of the state. */
-export function checkData(entry: UnsentEntry): NotAdmitted | undefined {
-  const kind = kinds.get(entry.kind)
-  if (!kind) return notAdmitted('kind', entry.kind)
-  if (isNewer(entry)) return notAdmitted('newer')
-  const unclean = uncleanAt(entry.data)
-  if (unclean) return notAdmitted('data', UNCLEAN_SENTENCE, unclean)
-  const read = v.safeParse(kind.schema, current(entry).data, inOurWords)
-  if (read.success) return undefined
-  const issue = read.issues[0]
-  const field = v.getDotPath(issue) ?? undefined
-  return notAdmitted('data', issueSentence(issue), field)
-}
+export { sourcesHere } from './part.on.ts'
 
-/** What may be said at any time: the engine is elsewhere, and tells its story after the return. */
-const ALWAYS: ReadonlySet<string> = new Set(['note.written', 'job.reopened', 'sign.seen', 'run.noted'])
+const admitOf = (kind: string): Admit<EntryKind> => admits[kind as EntryKind] as Admit<EntryKind>
 
 /**
  * Whether an entry can be true given the log. Judgements that differ are admitted; what cannot be (off twice, on before off,
@@ -40,7 +42,7 @@ export function admit(
   const read = current(entry)
   const kind = kinds.get(entry.kind)!
   if (!state.opened && entry.kind !== 'job.opened') return notAdmitted('not open')
-  const always = ALWAYS.has(entry.kind)
+  const { always } = kind
   if (state.returned && !always) {
     const refused = admitAfterReturn(state, entry)
     if (refused) return refused
@@ -51,7 +53,12 @@ export function admit(
   const { ended } = kind.ofBody ? bodyOf(state, read.body) : { ended: null }
   if (ended && !always && !entry.corrects) return notAdmitted('ended', read.body ?? 1, ended.why)
   if (entry.corrects) return admitCorrection(state, read, sheets)
-  return kind.admit(state, read, { sheets: sheets[read.body ?? 1], all: sheets, known, standing: false })
+  return admitOf(entry.kind)(state, read as never, {
+    sheets: sheets[read.body ?? 1],
+    all: sheets,
+    known,
+    standing: false,
+  })
 }
 
 /** After the return only notes, reopening, and corrections, which make a new revision of the sheet. */
@@ -66,20 +73,6 @@ function admitBody(state: JobState, entry: UnsentEntry): NotAdmitted | undefined
   if (entry.kind === 'job.opened') return admitBodies(state, (entry.data as DataOf['job.opened']).bodies)
   const most = bodiesOf(state)
   return (entry.body ?? 1) > most ? notAdmitted('body', entry.body ?? 1, most) : undefined
-}
-
-/** What stands in the place of an entry that was corrected or struck already. */
-export function replacement(state: JobState, id: string): Entry | undefined {
-  let here = state.log.find((entry) => entry.id === id)
-  const standing = standings(state.log)
-  while (here && standing.get(here.id) !== 'alive') {
-    const target = here.id
-    here = state.log.findLast(
-      (entry) =>
-        entry.corrects === target && entry.kind !== 'entry.struck' && standing.get(entry.id) !== 'struck',
-    )
-  }
-  return here
 }
 
 function superseded(state: JobState, id: string): string {
@@ -114,11 +107,11 @@ function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBo
     const itsKind = kinds.get(row.kind)
     if (!itsKind || isNewer(row)) continue
     const standing = current(row)
-    const refused = itsKind.admit(
-      refolded,
-      { ...standing, corrects: undefined },
-      { sheets: sheets[standing.body ?? 1], all: sheets, standing: standing.id !== entry.id },
-    )
+    const refused = admitOf(standing.kind)(refolded, { ...standing, corrects: undefined } as never, {
+      sheets: sheets[standing.body ?? 1],
+      all: sheets,
+      standing: standing.id !== entry.id,
+    })
     if (refused) {
       if (standing.id === entry.id) return refused
       return notAdmitted('later ones', sentenceOf(standing), refused.sentence)
@@ -126,16 +119,4 @@ function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBo
     refolded = itsKind.apply(refolded, standing)
   }
   return undefined
-}
-
-/** An entry's line in the history. */
-export function sentenceOf(
-  entry: Pick<UnsentEntry, 'kind' | 'v' | 'data'>,
-  name: (position: string) => string = (code) => code,
-  money: (minor: number) => string = (minor) => `${minor} minor units`,
-): string {
-  const kind = kinds.get(entry.kind)
-  return kind && !isNewer(entry)
-    ? kind.sentence(current(entry).data, name, money)
-    : 'something that a newer version wrote'
 }

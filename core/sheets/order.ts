@@ -1,4 +1,4 @@
-import type { BuildSheet, Position } from '../../sheets/index.ts'
+import type { BuildSheet, Position } from './schemas.ts'
 
 /** The build sheet in the order in which it comes apart: the top layer first, and within a layer as the sheet lists it. */
 export function teardownOrder(build: BuildSheet): Position[] {

@@ -1,9 +1,8 @@
-import type { Conditions } from '../../sheets/conditions/index.ts'
-import { CD_NEEDLE_AND_SEAT } from '../metering/index.ts'
+import type { Conditions } from './working.ts'
+import { CD_NEEDLE_AND_SEAT } from '../../physics/metering/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
-import type { SpecSheet } from '../../sheets/schemas.ts'
-import { leverAt, levelInUse, type LevelInUse } from './geometry.ts'
-import { inflow } from './inflow.ts'
+import type { SpecSheet } from '../schemas.ts'
+import { leverAt, levelInUse, type LevelInUse, inflow } from '../../physics/float/index.ts'
 
 export interface AtWork {
   level: LevelInUse

@@ -1,8 +1,15 @@
-import type { SheetsByBody } from './kind.ts'
-import { conditionsOf, isDoubtful } from '../judge/findings/index.ts'
-import type { Sheets } from '../sheets/index.ts'
-import type { Order } from './kinds/order.placed.ts'
-import { bodyKey, bodyNumbers, bodyOf, lastSaid, readBodyKey, type JobState } from './state.ts'
+import {
+  type SheetsByBody,
+  type Order,
+  bodyKey,
+  bodyNumbers,
+  bodyOf,
+  lastSaid,
+  readBodyKey,
+  type JobState,
+} from '../../log/index.ts'
+import { conditionsOf, isDoubtful } from '../../judge/findings/index.ts'
+import type { Sheets } from '../../sheets/index.ts'
 
 export interface JobNeed {
   body: number

@@ -1,6 +1,5 @@
-import { entryOf, seqOf } from '../judge/work/moments.ts'
-import { judgedByOther, nameOn, settingKey, type Sheets } from '../sheets/index.ts'
-import { bodyOf, lastSaid, readBodyKey, type JobState } from './state.ts'
+import { entryOf, seqOf, bodyOf, lastSaid, readBodyKey, type JobState } from '../../log/index.ts'
+import { judgedByOther, nameOn, settingKey, type Sheets } from '../../sheets/index.ts'
 
 export interface CheckAgain {
   what: 'reading' | 'override' | 'order'

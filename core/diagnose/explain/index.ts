@@ -1,9 +1,7 @@
-import { causes, firstLooks, lookFirst, type Suspect } from '../../diagnose/complaint/index.ts'
-import type { SheetsByBody } from '../../log/kind.ts'
-import { bodyOf, readBodyKey, type JobState } from '../../log/state.ts'
-import type { Position, Sheets } from '../../sheets/schemas.ts'
-import { conditionOf } from './conditions.ts'
-import { foundWith, isDoubtful } from './cure.ts'
+import { causes, firstLooks, lookFirst, type Suspect } from '../complaint/index.ts'
+import { type SheetsByBody, bodyOf, readBodyKey, type JobState } from '../../log/index.ts'
+import type { Position, Sheets } from '../../sheets/index.ts'
+import { conditionOf, foundWith, isDoubtful } from '../../judge/findings/index.ts'
 
 /** A suspect of the complaint, as the findings so far leave it. */
 export interface Weighed extends Suspect {

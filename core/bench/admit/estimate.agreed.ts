@@ -1,0 +1,5 @@
+import { notAdmitted } from '../../log/index.ts'
+import type { Admit } from './admit.ts'
+
+export const estimateAgreed: Admit<'estimate.agreed'> = (state) =>
+  state.estimate ? undefined : notAdmitted('estimate')
