@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../base/constants/index.ts'
 /**
  * The drill sizes that a shop's index holds, in millimetres.
  * Number and letter sizes: American twist drills, ASME B94.11M (exact decimal inches). Fractions: 1/64 in. to 1/2 in.
@@ -10,8 +11,6 @@ export interface Drill {
   name: string
   mm: number
 }
-
-export const MM_PER_INCH = 25.4
 
 // Ten-thousandths of an inch, #1 first.
 const NUMBER_SIZES = [

@@ -1,5 +1,6 @@
 import { refuse, type Result } from '../base/refusal/index.ts'
-import { letterDrills, MM_PER_INCH, numberDrills } from './drills.ts'
+import { MM_PER_INCH } from '../base/constants/index.ts'
+import { letterDrills, numberDrills } from './drills.ts'
 
 export interface Length {
   mm: number

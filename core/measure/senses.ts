@@ -1,4 +1,5 @@
-import { MM_PER_INCH, numberDrills } from './drills.ts'
+import { MM_PER_INCH } from '../base/constants/index.ts'
+import { numberDrills } from './drills.ts'
 
 export interface Sense {
   as: string

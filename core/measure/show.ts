@@ -1,4 +1,5 @@
-import { fractionName, MM_PER_INCH, nearestDrill } from './drills.ts'
+import { MM_PER_INCH } from '../base/constants/index.ts'
+import { fractionName, nearestDrill } from './drills.ts'
 
 export type Quantity = 'length' | 'gap' | 'bore' | 'turns' | 'notches' | 'count' | 'mass'
 

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../base/constants/index.ts'
 import { figure, findDrill, parseQuantity } from '../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../base/refusal/index.ts'
 
@@ -151,7 +152,7 @@ function readArea(fact: Fact, raw: string): Result<ReadFact> {
 
 function within(fact: Fact, value: number, sigma: number, also: string): Result<ReadFact> {
   if (value >= fact.least && value <= fact.most) return { value, sigma, also }
-  const inch = value * 25.4
+  const inch = value * MM_PER_INCH
   const slip =
     inch >= fact.least && inch <= fact.most && fact.unit === 'mm'
       ? ` Inches? Then type ${figure(inch)}.`

@@ -1,3 +1,4 @@
+import { SEA_LEVEL_KPA } from '../../base/constants/index.ts'
 import { likelyPsi } from '../../measure/instruments/index.ts'
 import { figure, plainNumber } from '../../measure/index.ts'
 import {
@@ -66,14 +67,13 @@ export function judgeFall(
     return refuse('text', 'The pressure hardly stands above the gauge’s noise: pump it up further.')
   if (!(volumeMl > 0)) return refuse('volume', 'The volume that is shut in lies above 0.')
   const limit = limitOf(proof, volumeMl)
-  const AIR = 101.325
   const side = proof.code === 'vacuum' ? -1 : 1
-  const u = (p: number) => p / (2 * AIR + side * p)
+  const u = (p: number) => p / (2 * SEA_LEVEL_KPA + side * p)
   const leakOf = (from: number, to: number) =>
     to <= 0
       ? Infinity
-      : ((Math.log(u(from) / u(to)) / seconds) * (60 * volumeMl) * from * (2 * AIR + side * from)) /
-        (AIR * 2 * AIR)
+      : ((Math.log(u(from) / u(to)) / seconds) * (60 * volumeMl) * from * (2 * SEA_LEVEL_KPA + side * from)) /
+        (SEA_LEVEL_KPA * 2 * SEA_LEVEL_KPA)
   const leak = leakOf(fromKpa, Math.max(toKpa, sigma / 2))
   const slip = 1.96 * Math.SQRT2 * sigma
   const low = Math.max(0, toKpa + slip >= fromKpa ? 0 : leakOf(fromKpa, toKpa + slip))

@@ -1,3 +1,4 @@
+import { GRAVITY } from '../../base/constants/index.ts'
 import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge } from '../../measure/index.ts'
 import { isRefusal, refuse } from '../../base/refusal/index.ts'
@@ -7,8 +8,8 @@ import type { Finding } from './kind.ts'
 const TOLERANCE = 0.1
 const NEWTONS: Readonly<Record<string, number>> = {
   n: 1,
-  g: 9.80665e-3,
-  kg: 9.80665,
+  g: GRAVITY / 1000,
+  kg: GRAVITY,
   oz: 0.278014,
   lb: 4.44822,
 }

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../../base/constants/index.ts'
 import { figure } from '../../measure/index.ts'
 import type { Range } from './kind.ts'
 
@@ -5,10 +6,10 @@ import type { Range } from './kind.ts'
 const SLIPS: readonly [times: number, words: (right: string) => string][] = [
   [100, (right) => `Hundredths as they are stamped? Then type ${right}`],
   [10, (right) => `A point forgotten? Then type ${right}`],
-  [25.4, (right) => `Thousandths of an inch or millimetres? Then type ${right} mm`],
+  [MM_PER_INCH, (right) => `Thousandths of an inch or millimetres? Then type ${right} mm`],
   [1000, (right) => `A point forgotten? Then type ${right}`],
   [0.1, (right) => `A point too far left? Then type ${right}`],
-  [1 / 25.4, (right) => `Millimetres, typed as inches? Then type ${right} mm`],
+  [1 / MM_PER_INCH, (right) => `Millimetres, typed as inches? Then type ${right} mm`],
 ]
 
 /** Why a measurement cannot be of its part, with the likeliest slip; undefined where it can. */

@@ -1,3 +1,5 @@
+import { AIR_GAS_CONSTANT, SEA_LEVEL_KPA, ZERO_CELSIUS_K } from '../../base/constants/index.ts'
+import { bisect } from '../../measure/fit/index.ts'
 import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge, parseLength } from '../../measure/index.ts'
 import { checkNumbers, isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
@@ -28,9 +30,8 @@ export const play: Finding<PartMeasuredBy<'play'>> = {
   judge: ({ value, sigma }, { deciding }, spec) => judgeShaft(value, sigma, deciding, spec),
 }
 
-const AIR_R = 287.05
-const SEA_LEVEL_PA = 101325
-const INTAKE_K = 293.15
+const SEA_LEVEL_PA = SEA_LEVEL_KPA * 1000
+const INTAKE_K = ZERO_CELSIUS_K + 20
 const IDLE_PRESSURE_PA = 35000
 const IDLE_CHARGE_K = 320
 const VOLUMETRIC = 0.75
@@ -62,7 +63,8 @@ export function shaftLeakShare(
   if (idlePressurePa >= 0.528 * SEA_LEVEL_PA)
     return refuse('idlePressurePa', 'The idle vacuum is too weak for this reckoning.')
   const idleFlow =
-    (((engine.displacementL / 1000) * (engine.idleRpm / 120) * idlePressurePa) / (AIR_R * IDLE_CHARGE_K)) *
+    (((engine.displacementL / 1000) * (engine.idleRpm / 120) * idlePressurePa) /
+      (AIR_GAS_CONSTANT * IDLE_CHARGE_K)) *
     VOLUMETRIC
   const clearance = playMm / 2000
   const diameter = shaft.shaftMm / 1000
@@ -70,7 +72,7 @@ export function shaftLeakShare(
     (0.6 * CHOKED * ((Math.PI * diameter * playMm) / 1000 / 4) * SEA_LEVEL_PA) / Math.sqrt(INTAKE_K)
   const annulus =
     (2.5 * 0.5 * Math.PI * diameter * clearance ** 3 * (SEA_LEVEL_PA ** 2 - idlePressurePa ** 2)) /
-    (24 * VISCOSITY * AIR_R * INTAKE_K * (shaft.bossMm / 1000))
+    (24 * VISCOSITY * AIR_GAS_CONSTANT * INTAKE_K * (shaft.bossMm / 1000))
   return (shaft.bosses * Math.min(slot, annulus)) / idleFlow
 }
 
@@ -105,13 +107,8 @@ function judgeShaft(
 }
 
 function playAtLimit(deciding: DecidingOf<'play'>, spec: SpecSheet): number {
-  let low = 0
-  let high = 2
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2
-    const share = shaftLeakShare(middle, deciding, spec.engine)
-    if (typeof share === 'number' && share < SHAFT_LEAK_LIMIT) low = middle
-    else high = middle
-  }
-  return low
+  return bisect(0, 2, (play) => {
+    const share = shaftLeakShare(play, deciding, spec.engine)
+    return typeof share === 'number' && share < SHAFT_LEAK_LIMIT
+  }).low
 }

@@ -1,3 +1,4 @@
+import { GRAVITY, SEA_LEVEL_KPA } from '../../base/constants/index.ts'
 import { workingConditions, type Conditions } from '../../sheets/conditions/index.ts'
 import {
   floatBalance,
@@ -14,7 +15,6 @@ import { limitsOf } from './limits.ts'
 import { linkageOf } from '../settings/pump-stem.ts'
 import type { FloatGeometry, SpecSheet } from '../../sheets/index.ts'
 
-const GRAVITY = 9.80665
 /** What a vacuum may lose is told for so long, s. */
 export const HOLD_SECONDS = 30
 /** Hose, gauge and inlet together, mL, until somebody measures his own. */
@@ -51,7 +51,7 @@ export function sealsOn(grams: number, popOffKpa: number): Result<number> {
 
 /** mL/min that lose so many kPa in so many seconds out of a volume, at the air's pressure. */
 export const lossAsLeak = (kpa: number, seconds: number, volumeMl: number): number =>
-  (kpa / seconds / 101.325) * 60 * volumeMl
+  (kpa / seconds / SEA_LEVEL_KPA) * 60 * volumeMl
 
 /** What the wet bench stands at. */
 export interface Bench {

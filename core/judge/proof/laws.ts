@@ -1,7 +1,7 @@
+import { SEA_LEVEL_KPA } from '../../base/constants/index.ts'
 import { fitLeastSquares, inverseDiagonal, jacobian, type Model } from '../../measure/fit/index.ts'
 
 /** Air's pressure, kPa. */
-const AIR_KPA = 101.325
 export type Law = 'laminar' | 'orifice' | 'settling'
 
 /** A law fitted to a trace: its leak, mL/min at the air's pressure, with its standard error; S as robust sum; wild samples. */
@@ -32,15 +32,16 @@ export type Side = 1 | -1
  */
 export function laminar(t: number, p0: number, q: number, volume: number, side: Side): number {
   if (!(p0 > 0)) return 0
-  const rate = ((q * AIR_KPA) / (60 * volume)) * ((2 * AIR_KPA) / (p0 * (2 * AIR_KPA + side * p0)))
-  const u = (p0 / (2 * AIR_KPA + side * p0)) * Math.exp(-rate * t)
-  return side * u >= 1 ? 1e9 : (2 * AIR_KPA * u) / (1 - side * u)
+  const rate =
+    ((q * SEA_LEVEL_KPA) / (60 * volume)) * ((2 * SEA_LEVEL_KPA) / (p0 * (2 * SEA_LEVEL_KPA + side * p0)))
+  const u = (p0 / (2 * SEA_LEVEL_KPA + side * p0)) * Math.exp(-rate * t)
+  return side * u >= 1 ? 1e9 : (2 * SEA_LEVEL_KPA * u) / (1 - side * u)
 }
 
 /** Orifice: √p falls linearly, κ = Q·p_a/(60V)/(2√p0). */
 function orifice(t: number, p0: number, q: number, volume: number): number {
   if (!(p0 > 0)) return 0
-  const root = Math.sqrt(p0) - ((q * AIR_KPA) / (60 * volume) / (2 * Math.sqrt(p0))) * t
+  const root = Math.sqrt(p0) - ((q * SEA_LEVEL_KPA) / (60 * volume) / (2 * Math.sqrt(p0))) * t
   return root > 0 ? root * root : 0
 }
 
@@ -221,7 +222,7 @@ export function fitLaws(
   const level = median(wanted.map((p, i) => p - slope * times[i]!))
   const ends = median(wanted.slice(-Math.max(3, Math.ceil(samples.length / 5))))
   const begins = median(wanted.slice(0, Math.max(3, Math.ceil(samples.length / 10))))
-  const q = (kpaPerS: number) => (-kpaPerS * 60 * volume) / AIR_KPA
+  const q = (kpaPerS: number) => (-kpaPerS * 60 * volume) / SEA_LEVEL_KPA
   const simple = (law: 'laminar' | 'orifice'): FittedLaw => {
     const of = law === 'laminar' ? laminar : orifice
     const modelOf =

@@ -143,3 +143,4 @@ export function inverseDiagonal(matrix: readonly (readonly number[])[]): number[
   )
   return diagonal.every((value) => value !== undefined) ? diagonal : undefined
 }
+export { bisect } from './bisect.ts'

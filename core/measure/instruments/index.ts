@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../../base/constants/index.ts'
 import { refuse, type Result } from '../../base/refusal/index.ts'
 
 /** What an instrument measures, each in the unit that Ekrond reckons in. */
@@ -31,7 +32,7 @@ const UNITS: Readonly<Record<string, readonly [Quantity, number]>> = {
   mmh2o: ['pressure', 0.00980665],
   mm: ['length', 1],
   cm: ['length', 10],
-  in: ['length', 25.4],
+  in: ['length', MM_PER_INCH],
   g: ['mass', 1],
   kg: ['mass', 1000],
   oz: ['mass', 28.349523],

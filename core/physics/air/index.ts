@@ -1,10 +1,8 @@
+import { AIR_GAS_CONSTANT, SEA_LEVEL_KPA, ZERO_CELSIUS_K } from '../../base/constants/index.ts'
 import { figure } from '../../measure/index.ts'
 import { blendAfr, blendDensity } from '../metering/index.ts'
 import { checkNumbers, refuse, type Result } from '../../base/refusal/index.ts'
 import { capital } from '../../base/words/index.ts'
-
-const AIR_R = 287.05
-const ZERO_C = 273.15
 
 /** Air pressure at an altitude of the standard atmosphere, kPa; −500 to 11,000 m (`docs/physics.md` 11). */
 export function airPressure(altitudeM: number): Result<number> {
@@ -12,10 +10,9 @@ export function airPressure(altitudeM: number): Result<number> {
   if (bad) return bad
   if (altitudeM < -500 || altitudeM > 11_000)
     return refuse('altitude', 'The standard air is known from −500 to 11,000 m.')
-  return SEA_KPA * pressureRatio(altitudeM)
+  return SEA_LEVEL_KPA * pressureRatio(altitudeM)
 }
 
-const SEA_KPA = 101.325
 /** Less than this does nothing that a jet would be changed for, m. */
 const LEAST_ALTITUDE = 200
 
@@ -79,11 +76,14 @@ function densityOf(
       [named('ethanol')]: ethanol,
       [named('lambda')]: lambda,
     },
-    { min: { [named('ethanol')]: 0 }, above: { [named('temperatureC')]: -ZERO_C, [named('lambda')]: 0 } },
+    {
+      min: { [named('ethanol')]: 0 },
+      above: { [named('temperatureC')]: -ZERO_CELSIUS_K, [named('lambda')]: 0 },
+    },
   )
   if (bad) return bad
   if (ethanol > 1) return refuse(named('ethanol'), 'The ethanol share runs from 0 to 1.')
   const pressure = airPressure(altitude)
   if (typeof pressure !== 'number') return refuse(named('altitude'), pressure.refused.why)
-  return (1000 * pressure) / (AIR_R * (temperatureC + ZERO_C))
+  return (1000 * pressure) / (AIR_GAS_CONSTANT * (temperatureC + ZERO_CELSIUS_K))
 }

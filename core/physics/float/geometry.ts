@@ -1,3 +1,4 @@
+import { bisect } from '../../measure/fit/index.ts'
 import type { FloatGeometry } from './float.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { floatBalance, type FloatBody } from './level.ts'
@@ -131,13 +132,8 @@ export function readingForLevel(
     const level = levelInUse(geometry, readingAtTurn(geometry, turn), pressure, density)
     return isRefusal(level) ? NaN : level.belowFace - belowFace
   }
-  let low = -60 * DEGREE
-  let high = 60 * DEGREE
-  if (!(levelAt(low) * levelAt(high) < 0)) return undefined
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2
-    if (levelAt(low) * levelAt(middle) <= 0) high = middle
-    else low = middle
-  }
+  const first = levelAt(-60 * DEGREE)
+  if (!(first * levelAt(60 * DEGREE) < 0)) return undefined
+  const { low, high } = bisect(-60 * DEGREE, 60 * DEGREE, (turn) => !(first * levelAt(turn) <= 0))
   return readingAtTurn(geometry, (low + high) / 2)
 }

@@ -1,3 +1,4 @@
+import { bisect } from '../../measure/fit/index.ts'
 import { blendAfr, GASOLINE_AFR, orificeFlow } from '../metering/index.ts'
 import { checkNumbers, isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import type { Lever, Sense } from './bend.ts'
@@ -146,14 +147,10 @@ export function inflow(input: InflowInput): Result<Inflow> {
   return { swing, lift, inflow: full, demand, margin, droop: margin < 1 ? null : droopAt(demand) }
 
   function droopAt(wanted: number): number {
-    let low = 0
-    let high = swing as number
-    for (let i = 0; i < 80; i++) {
-      const middle = (low + high) / 2
-      const flow = flowAt(middle)
-      if (typeof flow === 'number' && flow < wanted) low = middle
-      else high = middle
-    }
+    const { high } = bisect(0, swing as number, (turned) => {
+      const flow = flowAt(turned)
+      return typeof flow === 'number' && flow < wanted
+    })
     return high * buoyancyArm
   }
 }

@@ -1,6 +1,5 @@
+import { GRAVITY } from '../../base/constants/index.ts'
 import { checkNumbers, refuse, type Result } from '../../base/refusal/index.ts'
-
-const GRAVITY = 9.80665
 
 export type NeedleAt = 'above' | 'side' | 'below'
 

@@ -1,6 +1,5 @@
+import { GRAVITY } from '../../base/constants/index.ts'
 import { checkNumbers, refuse, type Result } from '../../base/refusal/index.ts'
-
-const G = 9.80665
 
 /** A float on a needle with a spring-loaded pin, held upside down; mass g, arms mm, preload N, rate N/mm, angle rad, travel mm. */
 export interface SpringNeedle {
@@ -40,7 +39,7 @@ export function springError(one: SpringNeedle): Result<{ falseReading: number; t
   if (bad) return bad
   if (Math.abs(measureAngle) >= Math.PI / 2)
     return refuse('measureAngle', 'The measuring point lies within 90° of the face.')
-  const force = (floatMass * 1e-3 * G * gravityArm) / tangArm
+  const force = (floatMass * 1e-3 * GRAVITY * gravityArm) / tangArm
   const pushed = Math.min(Math.max(0, force - preload) / rate, travel ?? Infinity)
   return {
     falseReading: (pushed * measureArm * Math.cos(measureAngle)) / tangArm,
