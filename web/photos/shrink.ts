@@ -1,4 +1,5 @@
-import type { ShrinkAnswer, Shrunk } from './shrink.worker'
+import { wrap } from 'comlink'
+import type { Shrinking, Shrunk } from './shrink.worker'
 
 let worker: Worker | undefined
 let turn: Promise<unknown> = Promise.resolve()
@@ -11,19 +12,19 @@ export function readyToShrink(): Worker {
 
 /** A picture made small in a worker, one after the other; rejects with a sentence. */
 export function shrink(file: File): Promise<Shrunk> {
-  const made = turn.then(
-    () =>
-      new Promise<Shrunk>((resolve, reject) => {
-        const at = readyToShrink()
-        at.onmessage = ({ data }: MessageEvent<ShrinkAnswer>) =>
-          'shrunk' in data ? resolve(data.shrunk) : reject(new Error(data.why))
-        at.onerror = () => {
-          worker = undefined
-          reject(new Error('The picture could not be made small here. Try again, or in another browser.'))
-        }
-        at.postMessage(file)
-      }),
-  )
+  const made = turn.then(() => {
+    const at = readyToShrink()
+    return Promise.race([wrap<Shrinking>(at).shrink(file), untilItFails(at)])
+  })
   turn = made.catch(() => undefined)
   return made
 }
+
+/** A worker whose code does not come answers nothing: the next picture gets another one. */
+const untilItFails = (at: Worker): Promise<never> =>
+  new Promise((_, reject) => {
+    at.onerror = () => {
+      worker = undefined
+      reject(new Error('The picture could not be made small here. Try again, or in another browser.'))
+    }
+  })

@@ -1,5 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js'
 import { bytesToHex } from '@noble/hashes/utils.js'
+import { expose } from 'comlink'
 import { imageSize } from 'image-size'
 
 /** A picture made small: the one that is kept and a small one, with their hashes. */
@@ -11,7 +12,6 @@ export interface Shrunk {
   width: number
   height: number
 }
-export type ShrinkAnswer = { shrunk: Shrunk } | { why: string }
 
 const SIDE = 1600
 const THUMB = 320
@@ -20,16 +20,6 @@ const MOST_BYTES = 60 * 1024 * 1024
 const MOST_MEGAPIXELS = 60
 /** As much of a file is read to know its size; cameras put a small picture of their own before it. */
 const HEAD = 1024 * 1024
-
-const scope = self as unknown as {
-  onmessage: (event: MessageEvent<File>) => void
-  postMessage: (answer: ShrinkAnswer) => void
-}
-scope.onmessage = ({ data }) =>
-  void shrink(data).then(
-    (shrunk) => scope.postMessage({ shrunk }),
-    (error: Error) => scope.postMessage({ why: error.message }),
-  )
 
 async function shrink(file: File): Promise<Shrunk> {
   if (file.size > MOST_BYTES)
@@ -77,3 +67,8 @@ function drawn(bitmap: ImageBitmap, most: number): Promise<Blob> {
 }
 
 const hashOf = async (picture: Blob) => bytesToHex(sha256(new Uint8Array(await picture.arrayBuffer())))
+
+const shrinking = { shrink }
+export type Shrinking = typeof shrinking
+
+expose(shrinking)

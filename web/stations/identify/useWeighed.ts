@@ -1,7 +1,8 @@
 import { openCatalogue, withAliases, type Candidate } from '@ekrond/core/identify'
+import { wrap, type Remote } from 'comlink'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { weigh, type Asked, type Weighed } from './weigh'
-import type { Answered, ToWeigh } from './weigh.worker'
+import type { Weighing } from './weigh.worker'
 
 /** A library of so many list numbers is gone through within a frame; a larger one in a worker, and the page never waits. */
 const IN_PAGE = 1000
@@ -24,26 +25,50 @@ export function useWeighed(
     () => (catalogue ? weigh(catalogue, JSON.parse(key) as Asked) : null),
     [catalogue, key],
   )
-  const worker = useRef<Worker | null>(null)
-  const [answered, setAnswered] = useState<Answered | null>(null)
+  const desk = useRef<ReturnType<typeof openDesk> | null>(null)
+  const [answered, setAnswered] = useState<{ key: string; weighed: Weighed } | null>(null)
   useEffect(() => {
     if (!large) return
-    const started = new Worker(new URL('./weigh.worker.ts', import.meta.url), { type: 'module' })
-    started.onmessage = ({ data }: MessageEvent<Answered>) => setAnswered(data)
-    const library: ToWeigh = { candidates }
-    started.postMessage(library)
-    worker.current = started
+    const opened = openDesk(candidates, (key, weighed) => setAnswered({ key, weighed }))
+    desk.current = opened
     return () => {
-      worker.current = null
-      started.terminate()
+      desk.current = null
+      opened.close()
       setAnswered(null)
     }
   }, [candidates, large])
   useEffect(() => {
-    const question: ToWeigh = { key, asked: JSON.parse(key) as Asked }
-    worker.current?.postMessage(question)
+    desk.current?.ask(key)
   }, [key, candidates, large])
   return large
     ? { weighed: answered?.weighed ?? null, fresh: answered?.key === key }
     : { weighed: here, fresh: true }
+}
+
+/** A worker with the library open. Of what is asked while it is busy only the last is answered. */
+function openDesk(candidates: Candidate[], answer: (key: string, weighed: Weighed) => void) {
+  const worker = new Worker(new URL('./weigh.worker.ts', import.meta.url), { type: 'module' })
+  const weighing: Remote<Weighing> = wrap(worker)
+  const ready = weighing.open(candidates)
+  let asked: string | null = null
+  let busy = false
+  const work = async (): Promise<void> => {
+    if (busy) return
+    busy = true
+    await ready
+    while (asked !== null) {
+      const key = asked
+      asked = null
+      const weighed = await weighing.weigh(JSON.parse(key) as Asked)
+      if (weighed) answer(key, weighed)
+    }
+    busy = false
+  }
+  return {
+    ask(key: string): void {
+      asked = key
+      void work()
+    },
+    close: () => worker.terminate(),
+  }
 }

@@ -1,16 +1,7 @@
 import { judgeShutIn } from '@ekrond/core/bench/proving'
-import type { Proof } from '@ekrond/core/judge/proof'
-import type { Sample } from '@ekrond/core/measure/trace'
+import { expose } from 'comlink'
 
-export interface HoldAsked {
-  n: number
-  proof: Proof
-  samples: Sample[]
-  volumeMl: number
-  sigma: number
-}
+const judging = { judge: judgeShutIn }
+export type Judging = typeof judging
 
-self.onmessage = ({ data }: MessageEvent<HoldAsked>) => {
-  const { n, proof, samples, volumeMl, sigma } = data
-  self.postMessage({ n, hold: judgeShutIn(proof, samples, { volumeMl, sigma }) })
-}
+expose(judging)

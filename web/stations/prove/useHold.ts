@@ -1,8 +1,9 @@
 import type { Hold, Proof } from '@ekrond/core/judge/proof'
 import type { Result } from '@ekrond/core/base/refusal'
 import type { Sample } from '@ekrond/core/measure/trace'
+import { wrap } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
-import type { HoldAsked } from './hold.worker'
+import type { Judging } from './hold.worker'
 
 const EVERY_MS = 400
 
@@ -23,30 +24,19 @@ export function useHold(
   useEffect(() => {
     if (!on) return
     const worker = new Worker(new URL('./hold.worker.ts', import.meta.url), { type: 'module' })
-    let n = 0
+    const judging = wrap<Judging>(worker)
     let busy = false
     let last = -1
-    let sent = 0
-    worker.onmessage = ({ data }: MessageEvent<{ n: number; hold: Result<Hold> }>) => {
-      busy = false
-      setAnswer({ hold: data.hold, of: sent })
-    }
-    const ask = () => {
+    const ask = async () => {
       const now = asking.current.samples()
       if (busy || now.length === last || now.length < 8) return
       last = now.length
-      sent = now.length
       busy = true
-      const asked: HoldAsked = {
-        n: ++n,
-        proof: asking.current.proof,
-        samples: [...now],
-        volumeMl,
-        sigma: asking.current.sigma(),
-      }
-      worker.postMessage(asked)
+      const bench = { volumeMl, sigma: asking.current.sigma() }
+      setAnswer({ hold: await judging.judge(asking.current.proof, [...now], bench), of: now.length })
+      busy = false
     }
-    const timer = setInterval(ask, EVERY_MS)
+    const timer = setInterval(() => void ask(), EVERY_MS)
     return () => {
       clearInterval(timer)
       worker.terminate()
