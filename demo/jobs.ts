@@ -10,10 +10,16 @@ import {
 } from '@ekrond/core/bench/entering'
 import { neverCapped, passagePlanOf, portsOf } from '@ekrond/core/unit/families'
 import { dueBefore, holdsNow, settingsToSet } from '@ekrond/core/judge/work'
-import { teardownOrder, settingKey, type SettingSpec, type Sheets } from '@ekrond/core/sheets'
-import { conditionsOf, uncured } from '@ekrond/core/judge/findings'
 import {
+  teardownOrder,
+  settingKey,
+  type SettingSpec,
+  type Sheets,
+  partsTable,
   type Disposition,
+} from '@ekrond/core/sheets'
+import { uncured } from '@ekrond/core/judge/findings'
+import {
   bodyKey,
   bodyOf,
   emptyJob,
@@ -207,7 +213,7 @@ export function openWriter(world: DemoWorld, name: string) {
     off(code: string, condition?: string, raw = '', kind: Gauge['kind'] = 'pins', takenOff = true) {
       const p = position(code)
       if (!p.stays && takenOff) add('part.off', { position: code, tray: p.tray })
-      const first = conditionsOf[p.kind][0]!.code
+      const first = partsTable[p.kind].conditions[0]!.code
       add(
         'finding.judged',
         must(enterFinding(p, condition ?? first, raw, gauge(kind), here(), conditionsFor(state, here())))
@@ -314,7 +320,7 @@ export function openWriter(world: DemoWorld, name: string) {
         if (only && wants !== only) continue
         const [raw, kind] = goodMeasurement(code, here())
         const p = position(code)
-        const sound = conditionsOf[p.kind].find((condition) => condition.disposition === 'reuse')
+        const sound = partsTable[p.kind].conditions.find((condition) => condition.disposition === 'reuse')
         if (p.part !== null && bodyOf(state, body).on[code]?.from !== 'old' && bodyOf(state, body).on[code])
           continue
         if (sound) writer.off(code, sound.code, raw, kind, false)

@@ -1,14 +1,7 @@
 import { isDoubtful, uncured, type Uncured, rejudged } from '../judge/findings/index.ts'
-import {
-  type Disposition,
-  bodyOf,
-  lastSaid,
-  type BodyState,
-  type JobState,
-  NOTHING_SEEN,
-} from '../log/index.ts'
+import { bodyOf, lastSaid, type BodyState, type JobState, NOTHING_SEEN } from '../log/index.ts'
+import { type Disposition, nameOn } from '../sheets/index.ts'
 import { checkAgain } from '../judge/again/index.ts'
-import { nameOn } from '../sheets/index.ts'
 import { capital } from '../base/words/index.ts'
 import { takenBack, type TakenBack } from './struck.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'

@@ -1,4 +1,4 @@
-import type { PartKind, Sheets } from '../sheets/index.ts'
+import { partsTable, type Sheets } from '../sheets/index.ts'
 import { isSettled, type Claim, type ClaimState } from './claim.ts'
 
 /** Where on a unit claims belong, as people call it, in the order in which they are told. */
@@ -26,33 +26,6 @@ export interface PlaceOfClaims {
   at: readonly string[]
   /** the worst of its claims, which the mark at the part shows; null where all are settled */
   worst: Claim | null
-}
-
-const OF_KIND: Readonly<Record<PartKind, PlaceName>> = {
-  cover: 'cover',
-  gasket: 'cover',
-  seal: 'cover',
-  screw: 'cover',
-  float: 'float',
-  pin: 'float',
-  needle: 'inlet',
-  seat: 'inlet',
-  washer: 'inlet',
-  screen: 'inlet',
-  jet: 'jets',
-  meteringNeedle: 'jets',
-  nozzle: 'pump',
-  pump: 'pump',
-  ball: 'pump',
-  spring: 'pump',
-  diaphragm: 'slide',
-  slide: 'slide',
-  mixtureScrew: 'idle',
-  link: 'choke',
-  coil: 'choke',
-  electric: 'idle',
-  shaft: 'throttle',
-  body: 'body',
 }
 
 const OF_PREFIX: Readonly<Record<string, PlaceName>> = {
@@ -90,8 +63,9 @@ export function placesOf(claims: readonly Claim[], { build }: Sheets): PlaceOfCl
     const prefix = claim.subject.split(/[./]/)[0]!
     const kind = kindOf.get(claim.subject)
     // A link or a spring belongs to what it moves.
-    if (kind === 'link' || kind === 'spring' || kind === 'screw') return OF_PREFIX[prefix] ?? OF_KIND[kind]
-    return kind ? OF_KIND[kind] : (OF_PREFIX[prefix] ?? 'body')
+    if (kind === 'link' || kind === 'spring' || kind === 'screw')
+      return OF_PREFIX[prefix] ?? partsTable[kind].place
+    return kind ? partsTable[kind].place : (OF_PREFIX[prefix] ?? 'body')
   }
   const groups = new Map<PlaceName, Claim[]>()
   for (const claim of claims) {
@@ -102,8 +76,8 @@ export function placesOf(claims: readonly Claim[], { build }: Sheets): PlaceOfCl
     build.positions
       .filter(({ code, kind }) =>
         kind === 'link' || kind === 'spring' || kind === 'screw'
-          ? (OF_PREFIX[code.split(/[./]/)[0]!] ?? OF_KIND[kind]) === place
-          : OF_KIND[kind] === place,
+          ? (OF_PREFIX[code.split(/[./]/)[0]!] ?? partsTable[kind].place) === place
+          : partsTable[kind].place === place,
       )
       .map(({ code }) => code)
   return (Object.keys(PLACES) as PlaceName[]).flatMap((place) => {

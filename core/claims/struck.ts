@@ -1,4 +1,5 @@
-import { type Disposition, seqOf, type Entry, standings, bodyOf, type JobState } from '../log/index.ts'
+import { seqOf, type Entry, standings, bodyOf, type JobState } from '../log/index.ts'
+import type { Disposition } from '../sheets/index.ts'
 
 /** An adverse verdict that somebody took back once others had gone on, and that nothing has settled since. */
 export interface TakenBack {

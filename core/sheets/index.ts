@@ -1,3 +1,14 @@
+export {
+  conditionOf,
+  dispositions,
+  dispositionWord,
+  partKinds,
+  partsTable,
+  SOAKED_CLOTHS,
+  type Condition,
+  type Disposition,
+  type PartKind,
+} from './parts/index.ts'
 export * from './schemas.ts'
 export * from './judged.ts'
 export * from './taught.ts'

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { partKinds } from './parts/index.ts'
 import type { FloatGeometry as Float } from '../physics/float/index.ts'
 import { screwFlows } from '../physics/mixture/index.ts'
 
@@ -226,62 +227,6 @@ export const SpecSheet = v.object({
   ports: v.optional(v.array(v.object({ code: text, name: text, boreMm: positive }))),
 })
 export type SpecSheet = v.InferOutput<typeof SpecSheet>
-
-export const partKinds = [
-  'cover',
-  'gasket',
-  'float',
-  'needle',
-  'seat',
-  'pin',
-  'washer',
-  'jet',
-  'pump',
-  'ball',
-  'nozzle',
-  'spring',
-  'diaphragm',
-  'mixtureScrew',
-  'screw',
-  'link',
-  'coil',
-  'electric',
-  'shaft',
-  'screen',
-  'slide',
-  'meteringNeedle',
-  'body',
-  'seal',
-] as const
-export type PartKind = (typeof partKinds)[number]
-
-/** Each kind as people call it. */
-export const partKindWords: Readonly<Record<PartKind, string>> = {
-  cover: 'cover',
-  gasket: 'gasket',
-  float: 'float',
-  needle: 'inlet needle',
-  seat: 'seat',
-  pin: 'pin',
-  washer: 'washer',
-  jet: 'jet',
-  pump: 'plunger',
-  ball: 'check ball',
-  nozzle: 'nozzle',
-  spring: 'spring',
-  diaphragm: 'diaphragm',
-  mixtureScrew: 'adjuster',
-  screw: 'screw',
-  link: 'link',
-  coil: 'choke coil',
-  electric: 'solenoid',
-  shaft: 'shaft',
-  screen: 'screen',
-  slide: 'slide',
-  meteringNeedle: 'rod or needle',
-  body: 'casting',
-  seal: 'seal',
-}
 
 export const Deciding = v.variant('what', [
   v.object({ what: v.literal('mass') }),

@@ -1,6 +1,6 @@
 import type { BodyState } from '../log/index.ts'
 import type { OwnPart, Taught } from '../log/kinds/index.ts'
-import type { Position, SpecSheet } from '../sheets/index.ts'
+import { partsTable, type Position, type SpecSheet } from '../sheets/index.ts'
 import { fits, named } from './fits.ts'
 
 /** The positions of a taught unit: its family's, with what is otherwise here, without what is not there, and what it has besides. */
@@ -17,8 +17,7 @@ export function positionsOf(here: BodyState, taught: Taught, usual: readonly Pos
     })
     // Which metal it is nobody has said: it is washed as the most delicate one.
     .map((position) => {
-      const metal = position.kind === 'cover' || position.kind === 'body'
-      return metal ? { ...position, material: 'zinc or aluminium' } : position
+      return partsTable[position.kind].casting ? { ...position, material: 'zinc or aluminium' } : position
     })
   const codes = new Set(usual.map(({ code }) => code))
   const more = Object.values(own)
@@ -29,7 +28,7 @@ export function positionsOf(here: BodyState, taught: Taught, usual: readonly Pos
 
 /** What a part is ordered by where nobody knows its number; a casting and a shaft are not bought. */
 const bySample = (name: string, kind: Position['kind']): string | null =>
-  kind === 'body' || kind === 'cover' || kind === 'shaft' ? null : `${name}, by sample`
+  partsTable[kind].notBought ? null : `${name}, by sample`
 
 const asWritten = (part: OwnPart, { underneath }: Position): Partial<Position> => ({
   name: part.name,
@@ -51,7 +50,7 @@ function newPosition(part: OwnPart, usual: readonly Position[]): Position {
     tray: like?.tray ?? usual[0]!.tray,
     step: like?.step ?? 'As it comes.',
     cautions: like?.cautions ?? [],
-    always: part.kind === 'gasket',
+    always: partsTable[part.kind].always ?? false,
     ethanolLimit: null,
     deciding: null,
     stays: false,

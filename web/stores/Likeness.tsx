@@ -1,5 +1,5 @@
 import { boxOf, shapeOf } from '@ekrond/core/unit/drawing'
-import { partKindWords, type PartKind } from '@ekrond/core/sheets'
+import { partsTable, type PartKind } from '@ekrond/core/sheets'
 import { Hatchings, Pieces } from '../drawing/Pieces'
 
 /** A part in section as its kind is drawn, in a box of px; small things are not blown up beyond 7 px a millimetre. */
@@ -16,7 +16,7 @@ export function Likeness({ kind, width, height }: { kind: PartKind; width: numbe
       viewBox={`0 0 ${width} ${height}`}
       style={{ width, height }}
       role="img"
-      aria-label={partKindWords[kind]}
+      aria-label={partsTable[kind].words}
     >
       <Hatchings />
       <Pieces pieces={pieces} mode="on" view={view} />

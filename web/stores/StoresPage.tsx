@@ -6,7 +6,7 @@ import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { useShop } from '../data/shop'
 import { BothSides } from '../shell/BothSides'
-import { partKindWords, type PartKind } from '@ekrond/core/sheets'
+import { partsTable, type PartKind } from '@ekrond/core/sheets'
 import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { sayInstant } from '../shell/dates'
@@ -95,7 +95,7 @@ const Lines = styled.ul`
 
 const NEW = 'new'
 
-const isPartKind = (kind: string): kind is PartKind => Object.hasOwn(partKindWords, kind)
+const isPartKind = (kind: string): kind is PartKind => Object.hasOwn(partsTable, kind)
 
 /** What the shop buys and keeps: loose parts with their prices and the drawer, kits, who sells them. */
 export default function StoresPage() {

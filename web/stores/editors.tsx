@@ -1,6 +1,6 @@
 import type { StoreKind, StoreRecord } from '@ekrond/contract/stores'
 import { looseWorth } from '@ekrond/core/plan/kits'
-import { partKinds, partKindWords, type PartKind } from '@ekrond/core/sheets'
+import { partKinds, partsTable, type PartKind } from '@ekrond/core/sheets'
 import { useMarket } from '../data/library'
 import { useShop } from '../data/shop'
 import { sayMoney } from '../shell/dates'
@@ -37,7 +37,7 @@ export function PartEditor({ record, put }: Editing<'part'>) {
             label="Its kind"
             value={record.kind}
             set={(kind) => put({ kind: kind as PartKind })}
-            options={partKinds.map((kind) => [kind, partKindWords[kind]] as const)}
+            options={partKinds.map((kind) => [kind, partsTable[kind].words] as const)}
           />
         </div>
       </div>

@@ -2,7 +2,7 @@ import { boxOf, shapeOf } from '@ekrond/core/unit/drawing'
 import type { DataOf } from '@ekrond/core/log'
 import { parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { partKindWords, type PartKind } from '@ekrond/core/sheets'
+import { partKinds, partsTable, type PartKind } from '@ekrond/core/sheets'
 import { capital } from '@ekrond/core/base/words'
 import { useState } from 'react'
 import styled from 'styled-components'
@@ -13,25 +13,8 @@ import { narrow } from '../theme/global'
 import { Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
 
-const KINDS: readonly PartKind[] = [
-  'screw',
-  'jet',
-  'spring',
-  'ball',
-  'gasket',
-  'washer',
-  'diaphragm',
-  'link',
-  'pump',
-  'meteringNeedle',
-  'screen',
-  'seal',
-  'nozzle',
-  'cover',
-  'electric',
-  'pin',
-  'mixtureScrew',
-]
+/** What a part can be that nobody’s book names, as the table of parts has them. */
+const OFFERED = partKinds.filter((kind) => partsTable[kind].taught)
 const CIRCUITS = ['fuel', 'air', 'vacuum', 'none'] as const
 
 const Tiles = styled.div`
@@ -86,7 +69,7 @@ export function NewPart({
   const [quantity, setQuantity] = useState(1)
   const [size, setSize] = useState('')
   const [wrong, setWrong] = useState('')
-  const words = kind ? partKindWords[kind] : ''
+  const words = kind ? partsTable[kind].words : ''
   const write = () => {
     if (!kind) return setWrong('Which of these is it most like?')
     const read = size.trim() ? parseLength(size) : null
@@ -118,7 +101,7 @@ export function NewPart({
       <Label>It writes its own build sheet</Label>
       <h2>What came off?</h2>
       <Tiles role="group" aria-label="Its kind">
-        {KINDS.map((one) => (
+        {OFFERED.map((one) => (
           <Tile
             key={one}
             $on={kind === one}
@@ -129,7 +112,7 @@ export function NewPart({
             }}
           >
             <Shape kind={one} on={kind === one} />
-            {partKindWords[one]}
+            {partsTable[one].words}
           </Tile>
         ))}
       </Tiles>

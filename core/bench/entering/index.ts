@@ -1,28 +1,20 @@
 import { bendsOf } from '../../taught/index.ts'
 import { workingConditions, type Application, type Conditions } from '../../sheets/conditions/index.ts'
 import { addDays } from '../../base/days/index.ts'
+import { cannotBe, judgeMeasured, readMeasured, type Judgement } from '../../judge/findings/index.ts'
 import {
-  conditionsOf,
-  cannotBe,
-  judgeMeasured,
-  readMeasured,
-  type Judgement,
-} from '../../judge/findings/index.ts'
-import {
+  partsTable,
+  type Position,
+  type SettingSpec,
+  type Sheets,
   type Disposition,
-  type PartMeasured,
-  bodyKey,
-  bodyOf,
-  lastSaid,
-  type DataOf,
-  type JobState,
-} from '../../log/index.ts'
+} from '../../sheets/index.ts'
+import { type PartMeasured, bodyKey, bodyOf, lastSaid, type DataOf, type JobState } from '../../log/index.ts'
 import type { JobNeed } from '../../plan/needs/index.ts'
 import type { Cover, Market } from '../../plan/kits/index.ts'
 import type { Gauge } from '../../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { typedReading, type SettingContext, type TypedReading } from '../../judge/settings/index.ts'
-import type { Position, SettingSpec, Sheets } from '../../sheets/index.ts'
 import type { Entering } from './kind.ts'
 import { fittedWasher } from './washer.ts'
 import { capital } from '../../base/words/index.ts'
@@ -92,7 +84,7 @@ export function enterFinding(
   conditions: Conditions,
   override: { disposition: Disposition; why: string } | null = null,
 ): Result<Entering<'finding.judged', { judgement: Judgement | null; disposition: Disposition }>> {
-  const seen = conditionsOf[position.kind].find((c) => c.code === condition)
+  const seen = partsTable[position.kind].conditions.find((c) => c.code === condition)
   if (!seen) return refuse('condition', 'Say how the part is.')
   let measured: PartMeasured | null = null
   let judgement: Judgement | null = null

@@ -1,9 +1,8 @@
 import { explode, type Line, type Pt } from '../../unit/drawing/index.ts'
 import { unitDrawing } from '../../unit/families/index.ts'
-import { conditionOf } from '../../judge/findings/index.ts'
+import { conditionOf, type Sheets } from '../../sheets/index.ts'
 import { claimsOf } from '../../claims/index.ts'
 import { endWords, bodyOf, type JobState, type Ended, type FindingData } from '../../log/index.ts'
-import type { Sheets } from '../../sheets/index.ts'
 import { lower } from '../../base/words/index.ts'
 
 type Point = [number, number]

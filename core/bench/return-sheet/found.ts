@@ -1,11 +1,11 @@
-import { conditionsOf, foundWith } from '../../judge/findings/index.ts'
+import { foundWith } from '../../judge/findings/index.ts'
+import { partsTable, type Position } from '../../sheets/index.ts'
 import { lastSaid, type FindingData, type Judged } from '../../log/index.ts'
-import type { Position } from '../../sheets/index.ts'
 
 /** What was found at a position, as typed and as seen, in words. */
 export function found(finding: FindingData, position: Position): string {
   const label =
-    conditionsOf[position.kind].find((c) => c.code === finding.condition)?.label.toLowerCase() ??
+    partsTable[position.kind].conditions.find((c) => c.code === finding.condition)?.label.toLowerCase() ??
     finding.condition
   if (!finding.measured) return label
   return `${finding.raw}${finding.condition === 'sound' ? '' : `, ${label}`}. ${finding.sentence}`

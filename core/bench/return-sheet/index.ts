@@ -20,11 +20,10 @@ import {
   signedBy,
   workSoFar,
 } from '../../log/index.ts'
-import { conditionsOf, dispositionWord, foundWith, isDoubtful } from '../../judge/findings/index.ts'
-import { gatePoints } from '../stations/index.ts'
-import { showTurns, showValue } from '../../measure/index.ts'
-import { flowWords, screwWords } from '../../physics/mixture/index.ts'
+import { foundWith, isDoubtful } from '../../judge/findings/index.ts'
 import {
+  partsTable,
+  dispositionWord,
   judgedByOther,
   nameOn,
   countedFromSeat,
@@ -35,6 +34,9 @@ import {
   type SettingSpec,
   type Sheets,
 } from '../../sheets/index.ts'
+import { gatePoints } from '../stations/index.ts'
+import { showTurns, showValue } from '../../measure/index.ts'
+import { flowWords, screwWords } from '../../physics/mixture/index.ts'
 import { settingsInOrder } from '../../judge/settings/index.ts'
 import { liesOutside, voidedBy } from '../../judge/work/index.ts'
 import { endOfUnit, type EndOfUnit } from './end.ts'
@@ -262,7 +264,9 @@ function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): s
     if (
       !finding ||
       (finding.disposition === 'reuse' && !passed) ||
-      (position.always && !finding.measured && conditionsOf[position.kind][0]!.code === finding.condition)
+      (position.always &&
+        !finding.measured &&
+        partsTable[position.kind].conditions[0]!.code === finding.condition)
     )
       return []
     const done = fresh(position.code)

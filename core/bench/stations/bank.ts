@@ -1,6 +1,5 @@
 import { bodyNumbers, bodyOf, lastSaid, type JobState, type SheetsByBody } from '../../log/index.ts'
-import { dispositionWord } from '../../judge/findings/index.ts'
-import { settingKey, teardownOrder } from '../../sheets/index.ts'
+import { dispositionWord, settingKey, teardownOrder } from '../../sheets/index.ts'
 import { showValue } from '../../measure/index.ts'
 
 /** One check on one body of a bank. */

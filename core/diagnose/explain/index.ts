@@ -1,7 +1,7 @@
 import { causes, firstLooks, lookFirst, type Suspect } from '../complaint/index.ts'
 import { type SheetsByBody, bodyOf, readBodyKey, type JobState } from '../../log/index.ts'
-import type { Position, Sheets } from '../../sheets/index.ts'
-import { conditionOf, foundWith, isDoubtful } from '../../judge/findings/index.ts'
+import { type Position, type Sheets, conditionOf } from '../../sheets/index.ts'
+import { foundWith, isDoubtful } from '../../judge/findings/index.ts'
 
 /** A suspect of the complaint, as the findings so far leave it. */
 export interface Weighed extends Suspect {

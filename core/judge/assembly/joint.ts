@@ -1,6 +1,6 @@
 import { bodyOf, type JobState, type FastenerState, seqOf } from '../../log/index.ts'
 import { figure } from '../../measure/index.ts'
-import type { Position } from '../../sheets/index.ts'
+import { partsTable, type Position } from '../../sheets/index.ts'
 import { crossOrder } from './order.ts'
 
 export type { FastenerState } from '../../log/index.ts'
@@ -21,7 +21,8 @@ export interface Joint {
 const RANK: Record<FastenerState, number> = { off: 0, started: 1, finger: 2, final: 3, checked: 4, engine: 5 }
 
 /** Whether a position's fasteners are followed one by one. */
-export const isFastened = (position: Pick<Position, 'kind'>): boolean => position.kind === 'screw'
+export const isFastened = (position: Pick<Position, 'kind'>): boolean =>
+  partsTable[position.kind].fastens === true
 
 /**
  * A position's fasteners since they went on last; null where none are on, or where they never came off. A joint is done when each was

@@ -3,16 +3,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { models } from '../../../demo/catalogue.ts'
 import { JOB, identified, opening, placed, sheetsFor, unsent, uuid } from '../../../demo/log-entries.ts'
-import {
-  emptyJob,
-  step,
-  type DataOf,
-  type JobState,
-  type UnsentEntry,
-  type Disposition,
-} from '../../log/index.ts'
+import { emptyJob, step, type DataOf, type JobState, type UnsentEntry } from '../../log/index.ts'
+import type { Disposition, Sheets } from '../../sheets/index.ts'
 import { admit } from '../../bench/admit/index.ts'
-import type { Sheets } from '../../sheets/index.ts'
 import { openPoints } from '../../bench/stations/index.ts'
 import { uncured } from './cure.ts'
 

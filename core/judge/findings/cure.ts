@@ -1,13 +1,5 @@
-import {
-  type FindingData,
-  bodyOf,
-  lastSaid,
-  type Judged,
-  type JobState,
-  seqOf,
-  type Disposition,
-} from '../../log/index.ts'
-import { nameOn, type Sheets } from '../../sheets/index.ts'
+import { type FindingData, bodyOf, lastSaid, type Judged, type JobState, seqOf } from '../../log/index.ts'
+import { type Disposition, nameOn, type Sheets } from '../../sheets/index.ts'
 
 /** A finding that nothing has cured yet. */
 export interface Uncured {

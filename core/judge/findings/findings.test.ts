@@ -2,9 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { models } from '../../../demo/catalogue.ts'
 import { workingConditions } from '../../sheets/conditions/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { listNumberSheets } from '../../sheets/index.ts'
+import { listNumberSheets, partsTable } from '../../sheets/index.ts'
 import {
-  conditionsOf,
   judgeFloatMass,
   judgeJet,
   judgeMeasured,
@@ -84,8 +83,10 @@ describe('verdicts by rule', () => {
     ).toBe(true)
   })
   it('a cracked cover and a broken tip condemn', () => {
-    expect(conditionsOf.cover.find((c) => c.code === 'cracked')?.disposition).toBe('condemn')
-    expect(conditionsOf.mixtureScrew.find((c) => c.code === 'brokenOff')?.disposition).toBe('condemn')
+    expect(partsTable.cover.conditions.find((c) => c.code === 'cracked')?.disposition).toBe('condemn')
+    expect(partsTable.mixtureScrew.conditions.find((c) => c.code === 'brokenOff')?.disposition).toBe(
+      'condemn',
+    )
   })
 })
 
@@ -124,7 +125,7 @@ describe('words that must be true of this unit', () => {
     expect(said('body')).toContain('the float reading does not start from it')
   })
   it('a dry float is not told to be sound where it rattles: fuel has been inside', () => {
-    const rattles = conditionsOf.float.find(({ code }) => code === 'rattles')!
+    const rattles = partsTable.float.conditions.find(({ code }) => code === 'rattles')!
     expect(rattles.disposition).toBe('replace')
     expect(rattles.why).toContain('fuel has been inside, and will be again')
     const dry = judgeMeasured(

@@ -1,4 +1,3 @@
-export * from './conditions.ts'
 export { foundWith, isDoubtful, uncured, type Uncured } from './cure.ts'
 export { storiesOf, type Story } from './story.ts'
 export { mendOrBuy, type MendOrBuy } from './mend.ts'

@@ -1,8 +1,7 @@
 import type { Conditions } from '../../sheets/conditions/index.ts'
 import type { Gauge } from '../../measure/index.ts'
 import type { Result } from '../../base/refusal/index.ts'
-import type { Deciding, Position, SpecSheet } from '../../sheets/index.ts'
-import type { Disposition } from '../../log/index.ts'
+import type { Deciding, Position, SpecSheet, Disposition } from '../../sheets/index.ts'
 
 /** What a measurement says of a part, with the limit that it was judged by. */
 export interface Judgement {

@@ -1,34 +1,4 @@
-import type { Position } from '../../sheets/index.ts'
-
-/** What mending a part takes: minutes at the bench, material in minor units of money, and after how many tries to stop. */
-interface Mending {
-  what: string
-  minutes: number
-  materialMinor: number
-  tries: number
-}
-
-/** The shop's table of mends, by part and condition; a measured fault has its kind's `measured`. */
-const MENDS: Readonly<Record<string, Mending>> = {
-  'shaft measured': { what: 'bush it', minutes: 60, materialMinor: 900, tries: 1 },
-  'shaft worn': { what: 'bush it', minutes: 60, materialMinor: 900, tries: 1 },
-  'shaft plateLoose': { what: 'new screws, secured', minutes: 15, materialMinor: 120, tries: 2 },
-  'cover measured': { what: 'lap it', minutes: 25, materialMinor: 100, tries: 3 },
-  'cover warped': { what: 'lap it', minutes: 25, materialMinor: 100, tries: 3 },
-  'body measured': { what: 'lap it', minutes: 30, materialMinor: 100, tries: 3 },
-  'body warped': { what: 'lap it', minutes: 30, materialMinor: 100, tries: 3 },
-  'cover stripped': { what: 'an insert', minutes: 25, materialMinor: 350, tries: 1 },
-  'body stripped': { what: 'an insert', minutes: 25, materialMinor: 350, tries: 1 },
-  'screw stripped': { what: 'an insert', minutes: 25, materialMinor: 350, tries: 1 },
-  'electric wire': { what: 'a new end', minutes: 12, materialMinor: 150, tries: 2 },
-  'body standpipe': { what: 'a new pipe pressed in', minutes: 40, materialMinor: 600, tries: 1 },
-  'link bent': { what: 'bend it back', minutes: 8, materialMinor: 0, tries: 2 },
-  'float bentArm': { what: 'straighten it', minutes: 10, materialMinor: 0, tries: 2 },
-  'float rubbing': { what: 'centre it', minutes: 10, materialMinor: 0, tries: 2 },
-  'pump wellScored': { what: 'polish the well', minutes: 20, materialMinor: 50, tries: 2 },
-  'seat sealFlat': { what: 'a new ring', minutes: 5, materialMinor: 80, tries: 2 },
-  'seat loose': { what: 'ring and thread', minutes: 10, materialMinor: 80, tries: 2 },
-}
+import { partsTable, type Position } from '../../sheets/index.ts'
 
 /** Mending a part beside buying another, in minor units of money. */
 export interface MendOrBuy {
@@ -54,9 +24,8 @@ export function mendOrBuy(
   hourMinor: number,
   singles: readonly { part: string; priceMinor: number; leadDays: number }[],
 ): MendOrBuy | null {
-  const mending =
-    MENDS[`${position.kind} ${finding.condition}`] ??
-    (finding.measured ? MENDS[`${position.kind} measured`] : undefined)
+  const { mends } = partsTable[position.kind]
+  const mending = mends?.[finding.condition] ?? (finding.measured ? mends?.measured : undefined)
   if (!mending) return null
   const mendMinor = Math.round((mending.minutes / 60) * hourMinor) + mending.materialMinor
   const cheapest = singles

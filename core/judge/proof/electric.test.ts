@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { JOB, opening, placed, sheetsFor, unsent } from '../../../demo/log-entries.ts'
 import { washOf } from '../../plan/baths/index.ts'
 import { lookFirst } from '../../diagnose/complaint/index.ts'
-import { conditionOf, mendOrBuy } from '../findings/index.ts'
+import { mendOrBuy } from '../findings/index.ts'
+import { conditionOf, type Position, type Sheets } from '../../sheets/index.ts'
 import { fold } from '../../log/index.ts'
-import type { Position, Sheets } from '../../sheets/index.ts'
 import { proofsOf } from './index.ts'
 
 const plain = sheetsFor('K-4417-2S')

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { dispositions, partMeasured, type Disposition, type PartMeasured } from '../measured/finding.ts'
+import { dispositions, type Disposition } from '../../sheets/index.ts'
+import { partMeasured, type PartMeasured } from '../measured/finding.ts'
 import { Code, SomeWords } from '../entry.ts'
 import { defineKind, sayAgain, stamp, withBody } from '../kind.ts'
 

@@ -1,9 +1,5 @@
 import * as v from 'valibot'
 
-export type Disposition = 'reuse' | 'clean' | 'repair' | 'replace' | 'condemn'
-
-export const dispositions: readonly Disposition[] = ['reuse', 'clean', 'repair', 'replace', 'condemn']
-
 const positive = v.pipe(v.number(), v.gtValue(0))
 const notNegative = v.pipe(v.number(), v.minValue(0))
 

@@ -2,9 +2,9 @@ import { checkNumbers, type Result } from '../../base/refusal/index.ts'
 
 /** Default constants (`docs/physics.md`), each overridable by a spec sheet or the shop. Densities kg/m³ at 15 °C. */
 export const GASOLINE_DENSITY = 745
-export const ETHANOL_DENSITY = 789
+const ETHANOL_DENSITY = 789
 export const GASOLINE_AFR = 14.7
-export const ETHANOL_AFR = 9.0
+const ETHANOL_AFR = 9.0
 export const CD_JET = 0.76
 export const CD_NEEDLE_AND_SEAT = 0.65
 export const CD_PUMP_NOZZLE = 0.75

@@ -1,4 +1,4 @@
-import type { Position } from '../../sheets/index.ts'
+import { partsTable, type Position } from '../../sheets/index.ts'
 
 /** How a part is washed, or why it stays out of every bath. */
 export interface Wash {
@@ -10,18 +10,6 @@ export interface Wash {
   minutesAFace: number
   faces: number
   why: string
-}
-
-/** What stays out whatever it is made of, by kind, and how it is cleaned instead. */
-const BY_HAND: Readonly<Partial<Record<Position['kind'], string>>> = {
-  float: 'heat opens a seam: wipe it, then weigh it',
-  diaphragm: 'rubber swells: a damp cloth',
-  pump: 'its cup swells: wipe it',
-  seal: 'rubber swells: it is renewed, or wiped',
-  gasket: 'it soaks: kept dry to compare',
-  coil: 'it loses its set: a dry brush',
-  electric: 'its winding drowns: a damp cloth, contacts dry',
-  washer: 'kept with its seat, wiped',
 }
 
 interface Stuff {
@@ -62,12 +50,11 @@ export function washOf({ kind, material }: Pick<Position, 'kind' | 'material'>):
     faces: 0,
     why,
   })
-  const byHand = BY_HAND[kind]
+  const { byHand, faces = 1 } = partsTable[kind].wash
   if (byHand) return none(byHand)
   if (NEVER.test(material)) return none(`${material}: it stays out of fluid and heat`)
   const metal = METALS.find(({ is }) => is.test(material))
   if (!metal) return none(`nobody says what it is made of: by hand`)
-  const faces = kind === 'body' ? 3 : kind === 'cover' ? 2 : 1
   return {
     bath: 'warm',
     fluid: metal.fluid,
@@ -93,9 +80,10 @@ export function together(washes: readonly Wash[]): Wash | undefined {
 }
 
 /** Room that a part takes in a tank, litres: castings hang apart, small parts share a basket. */
-export const litresOf = (kind: Position['kind']): number =>
-  kind === 'body' ? 2.2 : kind === 'cover' ? 1.1 : 0.15
+export const litresOf = (kind: Position['kind']): number => partsTable[kind].wash.litres ?? SMALL_LITRES
+const SMALL_LITRES = 0.15
 
 /** Minutes of hand work that a bath saves on a part. */
 export const handMinutes = (kind: Position['kind']): number =>
-  kind === 'body' ? 20 : kind === 'cover' ? 12 : 3
+  partsTable[kind].wash.handMinutes ?? SMALL_HAND_MINUTES
+const SMALL_HAND_MINUTES = 3

@@ -8,8 +8,8 @@ import {
   readBodyKey,
   type JobState,
 } from '../../log/index.ts'
-import { conditionsOf, isDoubtful } from '../../judge/findings/index.ts'
-import type { Sheets } from '../../sheets/index.ts'
+import { isDoubtful } from '../../judge/findings/index.ts'
+import { partsTable, type Sheets } from '../../sheets/index.ts'
 
 export interface JobNeed {
   body: number
@@ -48,7 +48,7 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
     const kind = replace && !position.always ? 'finding' : position.always ? 'always' : 'fuel'
     const label =
       finding &&
-      conditionsOf[position.kind]
+      partsTable[position.kind].conditions
         .find((condition) => condition.code === finding.condition)
         ?.label.toLowerCase()
     const why =

@@ -1,11 +1,20 @@
 import { lengthWords } from '@ekrond/core/judge/assembly'
 import { conditionsFor, enterFinding } from '@ekrond/core/bench/entering'
-import { conditionsOf, dispositionWord, findings, mendOrBuy } from '@ekrond/core/judge/findings'
+import { findings, mendOrBuy } from '@ekrond/core/judge/findings'
+import {
+  partsTable,
+  dispositionWord,
+  type Position,
+  type Sheets,
+  cautionsOff,
+  lookAlikes,
+  dispositions,
+  type Disposition,
+} from '@ekrond/core/sheets'
 import { wouldExplain } from '@ekrond/core/diagnose/explain'
-import { dispositions, type Disposition, lastSaid } from '@ekrond/core/log'
+import { lastSaid } from '@ekrond/core/log'
 import { figure, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { type Position, type Sheets, cautionsOff, lookAlikes } from '@ekrond/core/sheets'
 import { lower } from '@ekrond/core/base/words'
 import { useState } from 'react'
 import styled from 'styled-components'
@@ -78,7 +87,7 @@ export function PartOff({
   const alike = lookAlikes(sheets.build, position)
   const written = useWritten(open, position)
   // A measurement decides: what is seen is taken as sound until somebody says otherwise.
-  const seen = condition || (raw.trim() ? conditionsOf[position.kind][0]!.code : '')
+  const seen = condition || (raw.trim() ? partsTable[position.kind].conditions[0]!.code : '')
   const draft = seen ? enterFinding(position, seen, raw, gauge, sheets, conditions, override) : null
   const said = draft && !isRefusal(draft) ? draft : null
   const disposition = said?.said.disposition
@@ -151,13 +160,13 @@ export function PartOff({
         value={condition}
         onChange={setCondition}
         focus={!measure}
-        options={conditionsOf[position.kind]
+        options={partsTable[position.kind].conditions
           .slice(0, more ? undefined : shown)
           .map((c) => ({ value: c.code, label: c.label }))}
       />
-      {!more && conditionsOf[position.kind].length > shown && (
+      {!more && partsTable[position.kind].conditions.length > shown && (
         <QuietButton onPress={() => setMore(true)}>
-          Something else: {conditionsOf[position.kind].length - shown} more
+          Something else: {partsTable[position.kind].conditions.length - shown} more
         </QuietButton>
       )}
       {body.taught && written.fields}

@@ -1,23 +1,22 @@
 import { describe, expect, it } from 'vitest'
 import { models } from '../../../demo/catalogue.ts'
 import { causes } from '../../diagnose/complaint/index.ts'
-import { conditionsOf, dispositionWord } from './index.ts'
-import { dispositions } from '../../log/index.ts'
+import { partsTable, dispositionWord, dispositions } from './index.ts'
 
-const kinds = Object.keys(conditionsOf) as (keyof typeof conditionsOf)[]
-const condition = (kind: keyof typeof conditionsOf, code: string) =>
-  conditionsOf[kind].find((one) => one.code === code)!
+const kinds = Object.keys(partsTable) as (keyof typeof partsTable)[]
+const condition = (kind: keyof typeof partsTable, code: string) =>
+  partsTable[kind].conditions.find((one) => one.code === code)!
 
 describe('what a part can be found to be', () => {
   it('begins with what is commonest, which is good but for what is always renewed', () => {
     for (const kind of kinds)
-      expect(conditionsOf[kind][0]!.disposition, kind).toBe(kind === 'gasket' ? 'replace' : 'reuse')
+      expect(partsTable[kind].conditions[0]!.disposition, kind).toBe(kind === 'gasket' ? 'replace' : 'reuse')
   })
   it('has each condition once, in words, with a reason that a technician can say to a customer', () => {
     for (const kind of kinds) {
-      const codes = conditionsOf[kind].map((one) => one.code)
+      const codes = partsTable[kind].conditions.map((one) => one.code)
       expect(new Set(codes).size, kind).toBe(codes.length)
-      for (const one of conditionsOf[kind]) {
+      for (const one of partsTable[kind].conditions) {
         expect(one.label, `${kind} ${one.code}`).toMatch(/^[A-Z]/)
         expect(one.why.length, `${kind} ${one.code}`).toBeGreaterThan(5)
         expect(dispositions, `${kind} ${one.code}`).toContain(one.disposition)
@@ -28,12 +27,14 @@ describe('what a part can be found to be', () => {
   it('explains only what the table of causes knows', () => {
     const known = causes.map(({ code }) => code)
     for (const kind of kinds)
-      for (const one of conditionsOf[kind])
+      for (const one of partsTable[kind].conditions)
         for (const cause of one.explains) expect(known, `${kind} ${one.code}`).toContain(cause)
   })
   it('condemns only what cannot be had or mended: castings, and a tip that sits in one', () => {
     const condemned = kinds.flatMap((kind) =>
-      conditionsOf[kind].filter((one) => one.disposition === 'condemn').map((one) => `${kind} ${one.code}`),
+      partsTable[kind].conditions
+        .filter((one) => one.disposition === 'condemn')
+        .map((one) => `${kind} ${one.code}`),
     )
     expect(condemned.sort()).toEqual([
       'body drilledPassage',
@@ -55,7 +56,7 @@ describe('what a part can be found to be', () => {
       expect(condition(kind, code).disposition, `${kind} ${code}`).toBe('clean')
     for (const kind of ['gasket', 'seal', 'diaphragm', 'washer'] as const)
       expect(
-        conditionsOf[kind].some((one) => one.disposition === 'clean'),
+        partsTable[kind].conditions.some((one) => one.disposition === 'clean'),
         kind,
       ).toBe(false)
   })
