@@ -1,4 +1,5 @@
 import type * as v from 'valibot'
+import type { StationName } from '../base/stations/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import type { UnsentEntry } from './entry.ts'
 import { bodyOf, type BodyState, type Judged, type JobState } from './state.ts'
@@ -15,6 +16,8 @@ export interface Kind<D, K extends string = string> {
   version: number
   /** belongs to one body of the job and says which */
   ofBody?: true
+  /** where it is made; left out by what belongs to the job as a whole */
+  station?: StationName
   /** may be said at any time: the engine is elsewhere, and tells its story after the return */
   always?: true
   /** from a version to the next one, for the data of rows that older programs wrote */

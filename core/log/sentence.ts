@@ -1,3 +1,4 @@
+import type { StationName } from '../base/stations/index.ts'
 import type { Entry, UnsentEntry } from './entry.ts'
 import { current, isNewer, kinds } from './kinds/index.ts'
 import { standings } from './standings.ts'
@@ -28,3 +29,6 @@ export function replacement(state: JobState, id: string): Entry | undefined {
   }
   return here
 }
+
+/** The station where a kind of entry is made; undefined for what belongs to the job as a whole. */
+export const stationOfKind = (kind: string): StationName | undefined => kinds.get(kind)?.station

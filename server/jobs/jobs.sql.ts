@@ -1,3 +1,4 @@
+import { stationList } from '@ekrond/core/base/stations'
 import type { Stamped } from '@ekrond/core/claims'
 import type { CustomersAnswer, JobRow, JobsAnswer } from '@ekrond/contract/jobs'
 import { checkLetter, type Entry } from '@ekrond/core/log'
@@ -328,12 +329,16 @@ export async function selectCustomers(db: Queryable, q: string, limit: number): 
   return { customers: rows }
 }
 
+/** Stations at which a unit lies open. */
+const APART = stationList.filter(({ apart }) => apart).map(({ name }) => name)
+
 /** Open jobs whose unit is apart, those that are promised soonest first. */
 export async function selectJobsApart(db: Queryable): Promise<{ job: string; number: number }[]> {
   const { rows } = await db.query<{ job: string; number: number }>(
     `select job, number from job
-     where status = 'open' and station in ('teardown', 'clean', 'parts', 'build')
+     where status = 'open' and station = any($1)
      order by promise, number`,
+    [APART],
   )
   return rows
 }

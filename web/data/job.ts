@@ -219,7 +219,7 @@ export function useJob(key: string): JobLoad {
         grown = stepAll(grown, [{ ...entry, seq: grown.seq + 1, receivedAt: entry.at }])
         entries.push(entry)
       }
-      void enqueue(entries)
+      enqueue(entries)
       return undefined
     },
     [job, state, confirmed.seq, all, known, body, person, asOf],

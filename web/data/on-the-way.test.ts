@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { arrived, leftBehind, setOut } from './on-the-way'
-import type { Queued } from './store'
+import type { Queued } from './outbox'
 
 const item = (id: string, at: string): Queued => ({
   id,
@@ -35,7 +35,10 @@ describe('what was on its way when a page was left', () => {
     const keeps = storage()
     const act = [item('a1', '2026-03-02T10:00:01Z')]
     setOut(act, keeps)
-    arrived(act, keeps)
+    arrived(
+      act.map(({ id }) => id),
+      keeps,
+    )
     expect(leftBehind(keeps)).toEqual([])
     expect(keeps.length).toBe(0)
   })

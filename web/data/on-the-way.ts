@@ -1,4 +1,4 @@
-import type { Queued } from './store'
+import type { Queued } from './outbox'
 
 const KEY = 'ekrond.on-the-way.'
 
@@ -15,10 +15,10 @@ export function setOut(items: readonly Queued[], keeps: Storage | undefined = br
   }
 }
 
-/** They are in the store now. */
-export function arrived(items: readonly Queued[], keeps: Storage | undefined = browserKeeps()): void {
+/** They are in the store now, or answered. */
+export function arrived(ids: readonly string[], keeps: Storage | undefined = browserKeeps()): void {
   try {
-    if (items[0]) keeps?.removeItem(KEY + items[0].id)
+    for (const id of ids) keeps?.removeItem(KEY + id)
   } catch {
     // denied
   }

@@ -1,18 +1,12 @@
 import type { AppendAnswer } from '@ekrond/contract/jobs'
-import { actsOf, type UnsentEntry } from '@ekrond/core/log'
+import type { UnsentEntry } from '@ekrond/core/log'
 import { useSyncExternalStore } from 'react'
 import { ApiError, post } from './api'
 import { openChannel } from './local'
 import { arrived, leftBehind, setOut } from './on-the-way'
+import { after, emptyOutbox, keepsAll, type Act, type Happened, type Outbox, type Queued } from './outbox'
 import { picturesArrived, picturesOf, sendPictures } from './pictures'
-import { sendable } from './sendable'
-import { addQueued, dropQueued, isKeeping, onKeeping, putQueued, queued, type Queued } from './store'
-
-const MOST_AT_ONCE = 100
-const FIRST_WAIT_MS = 400
-const LONGEST_WAIT_MS = 4000
-/** The server's own failure at the same act so often makes it step aside. */
-const MOST_FAILURES = 3
+import { forgetEntries, rewriteEntry, storeEntries, storedEntries } from './store'
 
 /** Entries that wait or were refused, as this window sees them, and whether the server could be reached last time. */
 export interface QueueView {
@@ -23,19 +17,13 @@ export interface QueueView {
   keeps: boolean
 }
 
-let view: QueueView = { waiting: [], refused: [], away: false, keeps: true }
+let outbox = emptyOutbox
+let view = viewOf(outbox)
 const watchers = new Set<() => void>()
 type Settled = (job: string, answer: AppendAnswer) => Promise<void>
 const settledWatchers = new Set<Settled>()
-let leading = false
-/** Shown already, and not yet in this browser's store. */
-let onTheWay: Queued[] = []
-let pumping = false
 /** Ends the pause after trouble, where there is one. */
 let endPause = (): void => undefined
-let again = false
-/** How often the server failed at the first act of a job's queue, by its first entry. */
-const failures = new Map<string, number>()
 
 interface Told {
   type: 'queued' | 'settled' | 'away'
@@ -44,14 +32,73 @@ interface Told {
   away?: boolean
 }
 const channel = openChannel<Told>('ekrond', ({ type, job, answer, away }) => {
-  if (type === 'queued') {
-    void refresh()
-    if (leading) void pump()
-  }
-  if (type === 'settled' && job && answer) void settle(job, answer).then(refresh)
-  if (type === 'away') show({ ...view, away: away ?? false })
+  if (type === 'queued') void readStore()
+  if (type === 'settled' && job && answer) void settle(job, answer).then(readStore)
+  if (type === 'away') happen({ what: 'heard', away: away ?? false })
 })
-onKeeping(() => show({ ...view, keeps: isKeeping() }))
+
+// What the page before was left with on its way goes with what the store has.
+happen({ what: 'left behind', items: leftBehind().flat() })
+void readStore()
+
+function viewOf(now: Outbox): QueueView {
+  return {
+    waiting: now.items.filter(({ refused }) => !refused),
+    refused: now.items.filter(({ refused }) => refused),
+    away: now.away,
+    keeps: keepsAll(now),
+  }
+}
+
+/** Tells the outbox what happened, shows what became of it, and does what is to be done. */
+function happen(happened: Happened): void {
+  const before = outbox
+  const step = after(outbox, happened)
+  outbox = step.outbox
+  if (outbox !== before) {
+    view = viewOf(outbox)
+    watchers.forEach((watcher) => watcher())
+  }
+  if (outbox.away !== before.away && happened.what !== 'heard')
+    channel.post({ type: 'away', away: outbox.away })
+  for (const act of step.acts) void doIt(act)
+}
+
+async function doIt(act: Act): Promise<void> {
+  switch (act.do) {
+    case 'keep': {
+      const ids = act.items.map(({ id }) => id)
+      if (!(await storeEntries(act.items))) return happen({ what: 'not kept', ids })
+      arrived(ids)
+      happen({ what: 'kept', ids })
+      channel.post({ type: 'queued' })
+      return
+    }
+    case 'write':
+      if (await rewriteEntry(act.item)) channel.post({ type: 'queued' })
+      return
+    case 'forget':
+      arrived(act.ids)
+      if (!(await forgetEntries(act.ids))) return
+      happen({ what: 'forgotten', ids: act.ids })
+      return channel.post({ type: 'queued' })
+    case 'send':
+      return send(act.job, act.items)
+    case 'pause': {
+      const over = () => happen({ what: 'pause over' })
+      const timer = setTimeout(over, act.ms)
+      endPause = () => clearTimeout(timer)
+      return
+    }
+    case 'end pause':
+      return endPause()
+  }
+}
+
+async function readStore(): Promise<void> {
+  const stored = await storedEntries()
+  happen(stored ? { what: 'read', stored } : { what: 'unread' })
+}
 
 export const useQueue = (): QueueView =>
   useSyncExternalStore(
@@ -77,159 +124,44 @@ async function settle(job: string, answer: AppendAnswer): Promise<boolean> {
 }
 
 /** Puts entries in the queue; they are on screen at once and go out in order, also where the browser keeps nothing. */
-export async function enqueue(entries: readonly UnsentEntry[]): Promise<void> {
+export function enqueue(entries: readonly UnsentEntry[]): void {
   const items = entries.map((entry): Queued => ({ id: entry.id, job: entry.job, entry }))
   setOut(items)
-  onTheWay.push(...items)
-  show({ ...view, waiting: [...view.waiting, ...items] })
-  await takenUp
-  await store(items)
-  channel.post({ type: 'queued' })
-  // A browser that keeps nothing shares nothing: this window sends for itself.
-  if (leading || !isKeeping()) void pump()
+  happen({ what: 'entered', items })
 }
-
-async function store(items: readonly Queued[]): Promise<void> {
-  await addQueued(items)
-  // Where the store would not take them they stay on their way until they are answered.
-  if (isKeeping()) arrived(items)
-  await refresh()
-  onTheWay = onTheWay.filter((item) => !items.includes(item))
-}
-
-/** What the page before was left with on its way goes first. */
-async function takeUp(): Promise<void> {
-  const behind = leftBehind()
-  onTheWay.push(...behind.flat())
-  await refresh()
-  for (const items of behind) await store(items)
-}
-const takenUp = takeUp()
 
 /** Drops a refused entry, for good. */
-export async function dropRefused(id: string): Promise<void> {
-  await dropQueued(id)
-  await refresh()
-  channel.post({ type: 'queued' })
-}
+export const dropRefused = (id: string): void => happen({ what: 'dropped', id })
 
 /** This window sends for all of them from now on (the caller holds the lock). */
-export function lead(): void {
-  leading = true
-  void takenUp.then(pump)
-}
-
-async function refresh(): Promise<void> {
-  const stored = await queued()
-  const all = [...stored, ...onTheWay.filter((item) => !stored.some((other) => other.id === item.id))]
-  show({
-    ...view,
-    waiting: all.filter((item) => !item.refused),
-    refused: all.filter((item) => item.refused),
-    keeps: isKeeping(),
-  })
-}
-
-function show(next: QueueView) {
-  view = next
-  watchers.forEach((watcher) => watcher())
-}
+export const lead = (): void => happen({ what: 'leads' })
 
 /** Said by whoever finds that the server cannot be reached, or can again. */
-export function setAway(away: boolean) {
-  if (view.away === away) return
-  // Reached again: what waits goes now, not when the pause is over.
-  if (!away) endPause()
-  show({ ...view, away })
+export function setAway(away: boolean): void {
+  if (outbox.away === away) return
+  happen({ what: 'heard', away })
   channel.post({ type: 'away', away })
 }
 
-/** Sends what waits, job by job, in order; jobs do not hold each other up. Network trouble backs off and keeps the order. */
-async function pump(): Promise<void> {
-  if (pumping) {
-    again = true
-    return
-  }
-  pumping = true
-  let wait = FIRST_WAIT_MS
-  try {
-    for (;;) {
-      again = false
-      const jobs = sendable(await queued(), MOST_AT_ONCE)
-      let trouble = false
-      for (const [job, items] of jobs) {
-        const outcome = await sendJob(job, items)
-        if (outcome === 'away') trouble = true
-      }
-      setAway(trouble)
-      if (trouble) {
-        await new Promise<void>((resolve) => {
-          endPause = resolve
-          setTimeout(resolve, wait)
-        })
-        wait = Math.min(wait * 2, LONGEST_WAIT_MS)
-      } else if (!again && jobs.size === 0) return
-      else wait = FIRST_WAIT_MS
-    }
-  } finally {
-    pumping = false
-  }
-}
-
-async function sendJob(job: string, all: readonly Queued[]): Promise<'sent' | 'away'> {
-  // Where the server failed before, the first act goes alone: it shows which one it cannot take.
-  const first = actsOf(all.map(({ entry }) => entry))[0]!
-  const failed = failures.get(first[0]!.id) ?? 0
-  const items = failed ? all.slice(0, first.length) : all
+async function send(job: string, items: readonly Queued[]): Promise<void> {
   let answer: AppendAnswer
   try {
     await sendPictures(items.flatMap(({ entry }) => picturesOf(entry)))
     answer = await post<AppendAnswer>(`/api/jobs/${job}/entries`, {
-      entries: items.map((item) => item.entry),
+      entries: items.map(({ entry }) => entry),
     })
   } catch (error) {
-    if (!(error instanceof ApiError)) return 'away'
-    const poison = error.status >= 500 && error.status !== 503
-    if (poison) failures.set(items[0]!.id, failed + 1)
-    if (poison && failed + 1 > MOST_FAILURES) {
-      failures.delete(items[0]!.id)
-      await stepAside(
-        items,
-        'poison',
-        'The server fails at this one again and again. Put it right, or drop it.',
-      )
-      return 'sent'
-    }
-    if (error.passing) return 'away'
-    // The whole request was turned down: each entry keeps its text, with the reason.
-    await stepAside(items, 'request', error.message, error.field)
-    return 'sent'
+    if (!(error instanceof ApiError)) return happen({ what: 'unreached' })
+    if (error.status >= 500 && error.status !== 503) return happen({ what: 'failed' })
+    if (error.passing) return happen({ what: 'unreached' })
+    const { message: sentence, field } = error
+    return happen({ what: 'turned down', sentence, ...(field ? { field } : {}) })
   }
-  failures.delete(items[0]!.id)
   // The log first, then the queue: an entry is never in neither. Where the wire was cut between the two it is sent again, and the server
   // knows it already.
-  if (!(await settle(job, answer))) return 'away'
-  for (const one of answer.answers) {
-    const item = items.find((other) => other.id === one.id)
-    if (!item) continue
-    arrived([item])
-    if (one.outcome === 'refused')
-      await putQueued({
-        ...item,
-        refused: { code: one.code, sentence: one.sentence, ...(one.field ? { field: one.field } : {}) },
-      })
-    else {
-      await dropQueued(item.id)
-      await picturesArrived(picturesOf(item.entry))
-    }
-  }
-  await refresh()
+  if (!(await settle(job, answer))) return happen({ what: 'unreached' })
+  const taken = new Set(answer.answers.flatMap(({ id, outcome }) => (outcome === 'refused' ? [] : [id])))
+  happen({ what: 'answered', answers: answer.answers })
   channel.post({ type: 'settled', job, answer })
-  return 'sent'
-}
-
-async function stepAside(items: readonly Queued[], code: string, sentence: string, field?: string) {
-  for (const item of items)
-    await putQueued({ ...item, refused: { code, sentence, ...(field ? { field } : {}) } })
-  await refresh()
+  await picturesArrived(items.filter(({ id }) => taken.has(id)).flatMap(({ entry }) => picturesOf(entry)))
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { sendable } from './sendable'
-import type { Queued } from './store'
+import type { Queued } from './outbox'
 
 const item = (
   id: string,

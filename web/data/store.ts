@@ -1,14 +1,5 @@
-import type { UnsentEntry } from '@ekrond/core/log'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-
-export interface Queued {
-  order?: number
-  id: string
-  job: string
-  entry: UnsentEntry
-  /** set where the server refused it: kept until somebody puts it right or drops it */
-  refused?: { code: string; sentence: string; field?: string }
-}
+import type { Queued } from './outbox'
 
 interface Schema extends DBSchema {
   queue: { key: number; value: Queued; indexes: { id: string } }
@@ -20,21 +11,8 @@ type Db = IDBPDatabase<Schema>
 const OPEN_MS = 20_000
 
 let opened: Promise<Db> | undefined
-let keeping = true
-const watchers = new Set<() => void>()
-// What the browser would not keep stands here while the window is open.
-const queue: Queued[] = []
+// What the browser would not keep of what is typed stands here while the window is open.
 const drafts = new Map<string, string>()
-// What became of entries that stand in the store where it would not be told: put otherwise, or gone (null). Without it an answered
-// entry would be sent again and again.
-const became = new Map<string, Queued | null>()
-
-/** Whether what is entered survives this window: false once the browser's store was denied, full or broken. */
-export const isKeeping = (): boolean => keeping
-export const onKeeping = (watcher: () => void): (() => void) => {
-  watchers.add(watcher)
-  return () => watchers.delete(watcher)
-}
 
 function open(): Promise<Db> {
   opened ??= Promise.race([
@@ -52,94 +30,67 @@ function open(): Promise<Db> {
   return opened
 }
 
-/** Does something with the browser's store, or `instead` where that fails: nothing that was entered is lost by it. */
-async function kept<T>(work: (db: Db) => Promise<T>, instead: () => T): Promise<T> {
+/** Does something with the browser's store; undefined where it was denied, is full or broken. */
+async function tried<T>(work: (db: Db) => Promise<T>): Promise<T | undefined> {
   try {
-    const done = await work(await open())
-    // Once what it would not keep has gone out, a store that works again is believed.
-    if (queue.length === 0) setKeeping(true)
-    return done
+    return await work(await open())
   } catch {
-    setKeeping(false)
-    return instead()
+    opened = undefined
+    return undefined
   }
 }
 
-function setKeeping(now: boolean) {
-  if (keeping === now) return
-  keeping = now
-  if (!now) opened = undefined
-  watchers.forEach((watcher) => watcher())
-}
-
 /** Entries that wait or were refused, in the order in which they were entered. */
-export async function queued(): Promise<Queued[]> {
-  const stored = await kept(
-    (db) => db.getAll('queue'),
-    () => [],
-  )
-  return [
-    ...stored.map((item) => (became.has(item.id) ? became.get(item.id)! : item)).filter(Boolean),
-    ...queue,
-  ]
+export const storedEntries = (): Promise<Queued[] | undefined> => tried((db) => db.getAll('queue'))
+
+/** Those that it has already stay as they are. Whether all are there now. */
+export async function storeEntries(items: readonly Queued[]): Promise<boolean> {
+  const done = await tried(async (db) => {
+    const write = db.transaction('queue', 'readwrite')
+    const added = async () => {
+      const ids = write.store.index('id')
+      for (const item of items) if ((await ids.getKey(item.id)) === undefined) await write.store.add(item)
+    }
+    await Promise.all([added(), write.done])
+    return true
+  })
+  return done === true
 }
 
-/** Those that it has already stay as they are. */
-export const addQueued = (items: readonly Queued[]): Promise<void> =>
-  kept(
-    async (db) => {
-      const write = db.transaction('queue', 'readwrite')
-      const added = async () => {
-        const ids = write.store.index('id')
-        for (const item of items) if ((await ids.getKey(item.id)) === undefined) await write.store.add(item)
-      }
-      await Promise.all([added(), write.done])
-    },
-    () => void queue.push(...items),
-  )
-
-/** Writes an entry of the queue anew, by its id. */
-export async function putQueued(item: Queued): Promise<void> {
-  const at = queue.findIndex((other) => other.id === item.id)
-  if (at >= 0) queue[at] = item
-  else
-    await kept(
-      async (db) => {
-        await db.put('queue', item)
-        became.delete(item.id)
-      },
-      () => void became.set(item.id, item),
-    )
+/** Writes an entry of the queue anew, where the store has it. Whether it says so now. */
+export async function rewriteEntry(item: Queued): Promise<boolean> {
+  const done = await tried(async (db) => {
+    const write = db.transaction('queue', 'readwrite')
+    const order = await write.store.index('id').getKey(item.id)
+    if (order !== undefined) await write.store.put({ ...item, order })
+    await write.done
+    return true
+  })
+  return done === true
 }
 
-export async function dropQueued(id: string): Promise<void> {
-  const at = queue.findIndex((other) => other.id === id)
-  if (at >= 0) queue.splice(at, 1)
-  else
-    await kept(
-      async (db) => {
-        const key = await db.getKeyFromIndex('queue', 'id', id)
-        if (key !== undefined) await db.delete('queue', key)
-        became.delete(id)
-      },
-      () => void became.set(id, null),
-    )
+/** Whether the store knows now that these are gone. */
+export async function forgetEntries(ids: readonly string[]): Promise<boolean> {
+  const done = await tried(async (db) => {
+    const write = db.transaction('queue', 'readwrite')
+    for (const id of ids) {
+      const order = await write.store.index('id').getKey(id)
+      if (order !== undefined) await write.store.delete(order)
+    }
+    await write.done
+    return true
+  })
+  return done === true
 }
 
-export const keptDraft = (key: string): Promise<string | undefined> =>
-  kept(
-    async (db) => (await db.get('drafts', key)) ?? drafts.get(key),
-    () => drafts.get(key),
-  )
+export const keptDraft = async (key: string): Promise<string | undefined> =>
+  drafts.get(key) ?? tried((db) => db.get('drafts', key))
 
 export async function keepDraft(key: string, text: string): Promise<void> {
   if (text === '') drafts.delete(key)
   else drafts.set(key, text)
-  await kept(
-    async (db) => {
-      if (text === '') await db.delete('drafts', key)
-      else await db.put('drafts', text, key)
-    },
-    () => undefined,
-  )
+  await tried(async (db) => {
+    if (text === '') await db.delete('drafts', key)
+    else await db.put('drafts', text, key)
+  })
 }

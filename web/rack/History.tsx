@@ -1,6 +1,6 @@
-import { current, kinds, sentenceOf, standings, type Entry } from '@ekrond/core/log'
+import { current, kinds, sentenceOf, standings, type Entry, stationOfKind } from '@ekrond/core/log'
 import { nameOn } from '@ekrond/core/sheets'
-import { stationOfKind, stations } from '@ekrond/core/bench/stations'
+import { stationList } from '@ekrond/core/base/stations'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { useJob, type OpenJob } from '../data/job'
@@ -142,7 +142,7 @@ function Story({ open }: { open: OpenJob }) {
       <Filters role="group" aria-label="Show">
         <FieldSelect aria-label="Station" value={station} onChange={(event) => put('at', event.target.value)}>
           <option value="">all stations</option>
-          {stations.map(({ name, title }) => (
+          {stationList.map(({ name, title }) => (
             <option key={name} value={name}>
               {title}
             </option>
@@ -166,7 +166,7 @@ function Story({ open }: { open: OpenJob }) {
           const gone = standing.get(entry.id) !== 'alive'
           const name = (code: string) => nameOn(open.all[entry.body ?? 1] ?? open.sheets, code)
           const struck = entry.kind === 'entry.struck' ? target(entry) : undefined
-          const at = stations.find((s) => s.name === stationOf(entry))
+          const at = stationList.find((s) => s.name === stationOf(entry))
           const day = dayOf(entry)
           return (
             <>

@@ -1,6 +1,7 @@
 import type { JobRow } from '@ekrond/contract/jobs'
 import { showNumber } from '@ekrond/core/log'
-import { stations, type StationState } from '@ekrond/core/bench/stations'
+import { stationList } from '@ekrond/core/base/stations'
+import { type StationState } from '@ekrond/core/bench/stations'
 import type { Outlook } from '@ekrond/core/plan/outlook'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -46,8 +47,8 @@ const Table = styled.table`
   }
 `
 
-const title = (row: JobRow) => stations.find((s) => s.name === row.station)?.title ?? row.station
-const order = (row: JobRow) => stations.findIndex((s) => s.name === row.station)
+const title = (row: JobRow) => stationList.find((s) => s.name === row.station)?.title ?? row.station
+const order = (row: JobRow) => stationList.findIndex((s) => s.name === row.station)
 
 const COLUMNS: { name: string; compare: (a: JobRow, b: JobRow) => number }[] = [
   { name: 'Job', compare: (a, b) => a.number - b.number },

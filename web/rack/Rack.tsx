@@ -3,7 +3,7 @@ import type { JobRow } from '@ekrond/contract/jobs'
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import { addDays, isWorkingDay } from '@ekrond/core/base/days'
 import { readNumber } from '@ekrond/core/log'
-import { stations } from '@ekrond/core/bench/stations'
+import { stationList } from '@ekrond/core/base/stations'
 import { outlook, type ShopClock } from '@ekrond/core/plan/outlook'
 import { useEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
@@ -191,7 +191,7 @@ export default function Rack() {
                     }}
                   />
                 </Behind>
-                {stations.map(({ name, title }) => {
+                {stationList.map(({ name, title }) => {
                   const here = seen.filter(({ row }) => row.station === name)
                   const { hung, more } = hang(
                     here.map((one) => ({ ...one, promise: one.row.promise })),

@@ -1,8 +1,8 @@
 import { UndoAfter } from './UndoAfter'
 import { complaintWords, isNewer, showNumber } from '@ekrond/core/log'
 import { isOverdue } from '@ekrond/core/plan/outlook'
-import { nextThing, stations, stationStates } from '@ekrond/core/bench/stations'
-import type { StationName } from '@ekrond/core/base/stations'
+import { stationList, type StationName } from '@ekrond/core/base/stations'
+import { nextThing, stationStates } from '@ekrond/core/bench/stations'
 import { useState, type ReactNode } from 'react'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { Link, useLocation, useNavigate } from 'react-router'
@@ -65,11 +65,11 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
   const toRack = () => void navigate('/')
   const toKeys = () => setLegend((now) => !now)
   const next = nextThing(state, open.all)
-  const order = stations.map((s) => s.name)
+  const order = stationList.map((s) => s.name)
   const beside = (by: number) => order[Math.max(0, Math.min(order.length - 1, order.indexOf(station) + by))]!
   useKeys({
     ...Object.fromEntries(
-      stations.map((s) => [String(s.number), afterEscape(() => void navigate(open.to(s.name)))]),
+      stationList.map((s) => [String(s.number), afterEscape(() => void navigate(open.to(s.name)))]),
     ),
     ArrowLeft: () => void navigate(open.to(beside(-1))),
     ArrowRight: () => void navigate(open.to(beside(1))),
@@ -98,7 +98,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
         />
         <div>
           <Zones aria-label="Stations">
-            {stations.map(({ name, title, number }) => {
+            {stationList.map(({ name, title, number }) => {
               const shape = name === station ? 'here' : states[name]
               return (
                 <Zone

@@ -1,10 +1,10 @@
-import { replacement, sentenceOf, type DataOf } from '@ekrond/core/log'
-import { stationOfKind } from '@ekrond/core/bench/stations'
+import { replacement, sentenceOf, type DataOf, stationOfKind } from '@ekrond/core/log'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { draftKey } from '../data/draft'
 import type { OpenJob } from '../data/job'
 import { dropRefused } from '../data/queue'
-import { keepDraft, type Queued } from '../data/store'
+import type { Queued } from '../data/outbox'
+import { keepDraft } from '../data/store'
 import { Button, ErrorLine } from '../ui'
 import { beginMove, useAct } from '../ui/moves'
 import { Overlay } from './Person'
@@ -44,20 +44,20 @@ export function Refused({
         ),
         typed,
       )
-    await dropRefused(item.id)
+    dropRefused(item.id)
     onClose()
     move(open.to(station, item.entry.body))
   })
   /** The same correction, of what stands now. */
-  const [aimAgain] = useAct(async (item: Queued) => {
+  const aimAgain = (item: Queued) => {
     const stands = item.entry.corrects ? replacement(open.state, item.entry.corrects) : undefined
     if (stands)
       open.add(item.entry.kind as keyof DataOf, item.entry.data as DataOf[keyof DataOf], {
         corrects: stands.id,
       })
-    await dropRefused(item.id)
+    dropRefused(item.id)
     onClose()
-  })
+  }
   return (
     <Overlay isOpen={shown} isDismissable onOpenChange={(now) => !now && onClose()}>
       <Modal>
@@ -73,7 +73,7 @@ export function Refused({
                     <Button onPress={() => aimAgain(item)}>Aim again</Button>
                   )}
                   <Button onPress={() => putRight(item)}>Put it right</Button>
-                  <Button onPress={() => void dropRefused(item.id)}>Drop it</Button>
+                  <Button onPress={() => dropRefused(item.id)}>Drop it</Button>
                 </div>
               </li>
             ))}

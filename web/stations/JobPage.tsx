@@ -1,5 +1,5 @@
-import { stations, whereItHangs } from '@ekrond/core/bench/stations'
-import type { StationName } from '@ekrond/core/base/stations'
+import { stationList, stationNamed, type StationName } from '@ekrond/core/base/stations'
+import { whereItHangs } from '@ekrond/core/bench/stations'
 import { lazy, Suspense, useEffect, type ComponentType, type LazyExoticComponent } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { fetchFamilies } from '../data/families'
@@ -30,10 +30,10 @@ const pages = Object.fromEntries(Object.entries(loads).map(([name, load]) => [na
 const OverStation = lazy(() => import('./OverStation'))
 
 /** Stations whose work is over once a job went back or was closed; what is put right then is put right at the others. */
-const OVER: ReadonlySet<StationName> = new Set(['teardown', 'clean', 'parts', 'build', 'prove'])
-
 const isOver = (open: OpenJob, station: StationName): boolean =>
-  OVER.has(station) && Boolean(open.state.returned || open.state.closed) && open.sheets !== undefined
+  stationNamed(station).onUnit &&
+  Boolean(open.state.returned || open.state.closed) &&
+  open.sheets !== undefined
 
 /** One job at one station; without a station, where it stands. */
 export default function JobPage() {
@@ -60,7 +60,7 @@ function Opened({ open, named, station }: { open: OpenJob; named: string; statio
     [named, number],
   )
   useEffect(() => fetchStations(), [])
-  const known = stations.find((s) => s.name === station)
+  const known = stationList.find((s) => s.name === station)
   if (!known) {
     const hangs = whereItHangs(open.state, open.all)
     return (

@@ -1,6 +1,5 @@
 import { showNumber } from '@ekrond/core/log'
-import { stations } from '@ekrond/core/bench/stations'
-import type { StationName } from '@ekrond/core/base/stations'
+import { stationList, type StationName } from '@ekrond/core/base/stations'
 import { type Sheets, teardownOrder } from '@ekrond/core/sheets'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -21,7 +20,7 @@ export default function OverStation({
   const { state, sheets, here } = open
   const order = useMemo(() => teardownOrder(sheets.build), [sheets])
   const off = useMemo(() => new Set(Object.keys(here.off).filter((code) => !here.on[code])), [here])
-  const { title } = stations.find(({ name }) => name === station)!
+  const { title } = stationList.find(({ name }) => name === station)!
   const link = { fontWeight: 600, padding: '8px 0', textUnderlineOffset: 4 }
   return (
     <>

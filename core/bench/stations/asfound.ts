@@ -26,18 +26,6 @@ const doneOf = (here: BodyState, outside: readonly SettingSpec[]) =>
 
 export const asfound: Station = {
   name: 'asfound',
-  title: 'As found',
-  number: 3,
-  kinds: [
-    'asfound.noted',
-    'asfound.skipped',
-    'asfound.seen',
-    'port.noted',
-    'own.port',
-    'seal.seen',
-    'teardown.unlocked',
-  ],
-  doing: 'note what it came in with',
   state({ state, here, sheets, body }) {
     if (!sheets) return 'none'
     if (teardownUnlocked(state, sheets, body)) return 'done'

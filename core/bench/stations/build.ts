@@ -7,10 +7,6 @@ const MINUTES_A_PART = 3
 
 export const build: Station = {
   name: 'build',
-  title: 'Build',
-  number: 7,
-  kinds: ['part.on', 'fastener.turned', 'proof.answered'],
-  doing: 'put it together',
   state(view) {
     const { here, sheets } = view
     if (!sheets) return 'none'

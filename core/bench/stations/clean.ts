@@ -57,10 +57,6 @@ const toClean = ({ state, sheets, body }: SheetedView) =>
 
 export const clean: Station = {
   name: 'clean',
-  title: 'Clean',
-  number: 5,
-  kinds: ['bath.in', 'bath.out', 'passage.blown', 'passage.cleaned'],
-  doing: 'clean it and blow its passages',
   state(view) {
     const { sheets, here } = view
     if (!sheets) return 'none'

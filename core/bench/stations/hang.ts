@@ -1,8 +1,15 @@
 import { kinds } from '../../log/kinds/index.ts'
-import { bodiesOf, bodyNumbers, bodyOf, type JobState, type SheetsByBody } from '../../log/index.ts'
+import {
+  bodiesOf,
+  bodyNumbers,
+  bodyOf,
+  type JobState,
+  type SheetsByBody,
+  stationOfKind,
+} from '../../log/index.ts'
 import { openPoints } from './gate.ts'
 import type { StationName } from '../../base/stations/index.ts'
-import { stationOfKind, stations, stationsByName, stationStates, viewOf } from './registry.ts'
+import { stations, stationsByName, stationStates, viewOf } from './registry.ts'
 import type { StationState } from './station.ts'
 
 /** Where one body stands: at the station of its last bench entry if that is unfinished, else at the next unfinished one. */

@@ -6,20 +6,6 @@ const REST_OF_AN_UNKNOWN_ONE = 120
 
 export const identify: Station = {
   name: 'identify',
-  title: 'Identify',
-  number: 2,
-  kinds: [
-    'mark.read',
-    'feature.seen',
-    'evidence.weighed',
-    'ident.chosen',
-    'ident.taught',
-    'own.dimension',
-    'own.setting',
-    'own.source',
-    'own.published',
-  ],
-  doing: 'identify it',
   state: ({ here }) =>
     here.ident
       ? 'done'

@@ -1,7 +1,6 @@
 export { bankGrid, type BankCell, type BankRow } from './bank.ts'
-export type { StationName } from '../../base/stations/index.ts'
 export type { Station, StationState } from './station.ts'
-export { stationOfKind, stations, stationStates } from './registry.ts'
+export { stations, stationStates } from './registry.ts'
 export { asFoundDone, outsideSettings, teardownUnlocked } from './asfound.ts'
 export { passageView, type PassageView } from './clean.ts'
 export * from './gate.ts'

@@ -4,10 +4,6 @@ import { teardown } from './teardown.ts'
 
 export const parts: Station = {
   name: 'parts',
-  title: 'Parts',
-  number: 6,
-  kinds: ['order.placed', 'order.arrived'],
-  doing: 'cover its needs',
   state(view) {
     const { state, sheets, here, body } = view
     if (!sheets) return 'none'

@@ -8,10 +8,6 @@ const openOf = (view: SheetedView): Proof[] =>
 
 export const prove: Station = {
   name: 'prove',
-  title: 'Prove',
-  number: 9,
-  kinds: ['proof.measured', 'proof.fitted'],
-  doing: 'prove it on the bench',
   state(view) {
     const { sheets, here } = view
     if (!sheets) return 'none'

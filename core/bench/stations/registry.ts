@@ -28,11 +28,6 @@ export const stationsByName: Readonly<Record<StationName, Station>> = {
 
 export const stations: readonly Station[] = Object.values(stationsByName)
 
-const byKind = new Map(stations.flatMap(({ name, kinds }) => kinds.map((kind) => [kind, name] as const)))
-
-/** The station where a kind of entry is made; undefined for what belongs to the job as a whole. */
-export const stationOfKind = (kind: string): StationName | undefined => byKind.get(kind)
-
 export const viewOf = (state: JobState, all: SheetsByBody, body: number): BodyView => ({
   state,
   all,

@@ -1,9 +1,9 @@
+import { stationNamed, type StationName } from '../../base/stations/index.ts'
 import { bodiesOf, bodyNumbers, bodyOf, lastSaid, type JobState, type SheetsByBody } from '../../log/index.ts'
 import { waitsFor } from '../../plan/needs/index.ts'
 import { settingsInOrder } from '../../judge/settings/index.ts'
 import { settingKey, teardownOrder } from '../../sheets/index.ts'
 import { whereItHangs } from './hang.ts'
-import type { StationName } from '../../base/stations/index.ts'
 import { stations, viewOf } from './registry.ts'
 import { times } from './set.ts'
 import { capital } from '../../base/words/index.ts'
@@ -68,7 +68,11 @@ export function nextThing(state: JobState, all: SheetsByBody): NextThing | null 
     const view = viewOf(state, all, body)
     const station = stations.find((one) => one.canGoOn(view))
     if (station)
-      return { body, station: station.name, what: `${station.doing}${bank ? `, body ${body}` : ''}` }
+      return {
+        body,
+        station: station.name,
+        what: `${stationNamed(station.name).doing}${bank ? `, body ${body}` : ''}`,
+      }
   }
   if (!state.answer && state.opened.complaint.symptom !== 'none: overhaul')
     return { body: here, station: 'return', what: 'answer the complaint' }

@@ -5,10 +5,6 @@ export const RETURN_MINUTES = 10
 
 export const returnStation: Station = {
   name: 'return',
-  title: 'Return',
-  number: 0,
-  kinds: ['gate.passed', 'complaint.answered', 'test.repeated', 'job.returned'],
-  doing: 'see what stands before its return',
   state: ({ state }) =>
     state.returned ? 'done' : Object.keys(state.passes).length > 0 || state.answer ? 'begun' : 'none',
   line(_view, openPoints) {

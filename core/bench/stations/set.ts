@@ -7,10 +7,6 @@ import { claimsAt, minutesOf, progress, type Station } from './station.ts'
 
 export const set: Station = {
   name: 'set',
-  title: 'Set',
-  number: 8,
-  kinds: ['reading.taken', 'own.bend'],
-  doing: 'set it',
   state(view) {
     const { here, sheets } = view
     if (!sheets) return 'none'

@@ -19,16 +19,9 @@ export interface SheetedView extends BodyView {
   sheets: Sheets
 }
 
-/** A station: all that is known of it but its page. */
+/** What a station makes of a log. */
 export interface Station {
   name: StationName
-  title: string
-  /** the key that opens it, its place among all ten */
-  number: number
-  /** kinds of entries that are made here */
-  kinds: readonly string[]
-  /** what is done here, said to somebody who is to do it */
-  doing: string
   /** where it stands for one body; without sheets it is asked only where `state` takes them as missing */
   state: (view: BodyView) => StationState
   /** where it stands in one line; `openPoints` counts what stands before the return */

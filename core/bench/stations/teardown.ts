@@ -5,10 +5,6 @@ const MINUTES_A_PART = 3
 
 export const teardown: Station = {
   name: 'teardown',
-  title: 'Teardown',
-  number: 4,
-  kinds: ['part.off', 'own.part', 'part.stuck', 'finding.judged', 'sediment.seen'],
-  doing: 'take it apart',
   state({ here, sheets }) {
     if (!sheets) return 'none'
     const order = teardownOrder(sheets.build)

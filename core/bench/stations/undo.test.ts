@@ -18,9 +18,10 @@ import {
   step,
   type JobState,
   type UnsentEntry,
+  stationOfKind,
 } from '../../log/index.ts'
 import { admit } from '../admit/index.ts'
-import { lastOwn, lastUndone, stationOfKind } from './index.ts'
+import { lastOwn, lastUndone } from './index.ts'
 
 const sheets = ferrySheets()
 const all = { 1: sheets, 2: sheets, 3: sheets, 4: sheets }

@@ -1,7 +1,6 @@
-import { type Entry, standings, type JobState } from '../../log/index.ts'
+import { type Entry, standings, type JobState, stationOfKind } from '../../log/index.ts'
 import { kinds } from '../../log/kinds/index.ts'
 import type { StationName } from '../../base/stations/index.ts'
-import { stationOfKind } from './registry.ts'
 
 const isAt = (entry: Entry, station: StationName, body: number): boolean => {
   const kind = kinds.get(entry.kind)

@@ -22,6 +22,7 @@ declare module '../state.ts' {
 export const asFoundNoted = defineKind({
   kind: 'asfound.noted',
   version: 1,
+  station: 'asfound',
   ofBody: true,
   slice: { body: { asFound: {} } },
   schema: v.object({

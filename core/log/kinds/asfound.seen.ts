@@ -16,6 +16,7 @@ declare module '../state.ts' {
 export const asFoundSeen = defineKind({
   kind: 'asfound.seen',
   version: 1,
+  station: 'asfound',
   ofBody: true,
   slice: { body: { looks: {} } },
   schema: v.pipe(

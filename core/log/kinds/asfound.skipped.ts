@@ -13,6 +13,7 @@ declare module '../state.ts' {
 export const asFoundSkipped = defineKind({
   kind: 'asfound.skipped',
   version: 1,
+  station: 'asfound',
   ofBody: true,
   slice: { body: { asFoundSkipped: {} } },
   schema: v.object({

@@ -18,6 +18,7 @@ declare module '../state.ts' {
 export const bathIn = defineKind({
   kind: 'bath.in',
   version: 1,
+  station: 'clean',
   ofBody: true,
   slice: { body: { baths: {} } },
   schema: v.object({

@@ -6,6 +6,7 @@ import { defineKind, withBody } from '../kind.ts'
 export const bathOut = defineKind({
   kind: 'bath.out',
   version: 1,
+  station: 'clean',
   ofBody: true,
   schema: v.object({ positions: v.pipe(v.array(Code), v.minLength(1), v.maxLength(100)) }),
   key: ({ positions }) => positions.join(),

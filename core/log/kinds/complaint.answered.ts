@@ -16,6 +16,7 @@ declare module '../state.ts' {
 export const complaintAnswered = defineKind({
   kind: 'complaint.answered',
   version: 1,
+  station: 'return',
   slice: { job: { answer: null } },
   schema: v.object({
     explained: v.boolean(),

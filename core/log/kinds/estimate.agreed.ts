@@ -5,6 +5,7 @@ import { defineKind } from '../kind.ts'
 export const estimateAgreed = defineKind({
   kind: 'estimate.agreed',
   version: 1,
+  station: 'receive',
   schema: v.object({
     yes: v.boolean(),
     who: v.pipe(v.string(), v.trim(), v.minLength(1, 'Type who said it.'), v.maxLength(80)),

@@ -29,6 +29,7 @@ declare module '../state.ts' {
 export const estimateMade = defineKind({
   kind: 'estimate.made',
   version: 1,
+  station: 'receive',
   slice: { job: { estimate: null } },
   schema: v.object({
     amountMinor: minor,

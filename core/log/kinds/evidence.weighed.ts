@@ -16,6 +16,7 @@ declare module '../state.ts' {
 export const evidenceWeighed = defineKind({
   kind: 'evidence.weighed',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { evidence: {} } },
   schema: v.object({ what: Code, as: v.picklist(weights) }),

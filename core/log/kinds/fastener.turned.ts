@@ -30,6 +30,7 @@ const WORDS = {
 export const fastenerTurned = defineKind({
   kind: 'fastener.turned',
   version: 1,
+  station: 'build',
   ofBody: true,
   slice: { body: { fasteners: {} } },
   schema: v.object({

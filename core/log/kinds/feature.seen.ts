@@ -14,6 +14,7 @@ declare module '../state.ts' {
 export const featureSeen = defineKind({
   kind: 'feature.seen',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { features: {} } },
   schema: v.object({

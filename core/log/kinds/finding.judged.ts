@@ -32,6 +32,7 @@ declare module '../state.ts' {
 export const findingJudged = defineKind({
   kind: 'finding.judged',
   version: 1,
+  station: 'teardown',
   ofBody: true,
   slice: { body: { findings: {} } },
   schema: v.object({

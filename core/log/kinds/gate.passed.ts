@@ -13,6 +13,7 @@ declare module '../state.ts' {
 export const gatePassed = defineKind({
   kind: 'gate.passed',
   version: 1,
+  station: 'return',
   slice: { job: { passes: {} } },
   schema: v.object({
     point: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),

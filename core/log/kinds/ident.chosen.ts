@@ -22,6 +22,7 @@ declare module '../state.ts' {
 export const identChosen = defineKind({
   kind: 'ident.chosen',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { ident: null } },
   schema: v.object({

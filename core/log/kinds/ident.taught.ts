@@ -37,6 +37,7 @@ const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'Give it a name to go b
 export const identTaught = defineKind({
   kind: 'ident.taught',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { taught: null } },
   schema: v.object({

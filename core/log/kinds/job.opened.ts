@@ -72,6 +72,7 @@ declare module '../state.ts' {
 export const jobOpened = defineKind({
   kind: 'job.opened',
   version: 3,
+  station: 'receive',
   // Before version 3 nobody was asked to show what was not found to be wrong.
   upcasts: { 1: fromVersion1, 2: (data: object) => ({ ...data, evidence: false }) },
   slice: { job: { opened: null } },

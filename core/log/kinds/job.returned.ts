@@ -10,6 +10,7 @@ declare module '../state.ts' {
 export const jobReturned = defineKind({
   kind: 'job.returned',
   version: 1,
+  station: 'return',
   slice: { job: { returned: null } },
   schema: v.object({ seenSeq: v.pipe(v.number(), v.integer(), v.minValue(0)) }),
   key: () => '',

@@ -23,6 +23,7 @@ declare module '../state.ts' {
 export const jobScoped = defineKind({
   kind: 'job.scoped',
   version: 1,
+  station: 'receive',
   slice: { job: { scope: null } },
   schema: v.object({
     only: v.pipe(v.array(Code), v.maxLength(200)),

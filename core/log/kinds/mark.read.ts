@@ -12,6 +12,7 @@ declare module '../state.ts' {
 export const markRead = defineKind({
   kind: 'mark.read',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { marks: {} } },
   schema: v.object({

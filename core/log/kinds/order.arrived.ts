@@ -5,6 +5,7 @@ import { defineKind } from '../kind.ts'
 export const orderArrived = defineKind({
   kind: 'order.arrived',
   version: 1,
+  station: 'parts',
   schema: v.object({ order: Uuid }),
   key: (data) => data.order,
   apply: (state, { data }) => ({

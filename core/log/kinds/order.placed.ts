@@ -31,6 +31,7 @@ declare module '../state.ts' {
 export const orderPlaced = defineKind({
   kind: 'order.placed',
   version: 1,
+  station: 'parts',
   slice: { job: { orders: [] } },
   schema: v.object({
     lines: v.pipe(

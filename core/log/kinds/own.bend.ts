@@ -23,6 +23,7 @@ export const HEIGHT = 'float.height/none'
 export const ownBend = defineKind({
   kind: 'own.bend',
   version: 1,
+  station: 'set',
   ofBody: true,
   slice: { body: { ownBends: [] } },
   schema: v.object({

@@ -23,6 +23,7 @@ declare module '../state.ts' {
 export const ownDimension = defineKind({
   kind: 'own.dimension',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { ownFacts: {} } },
   schema: v.object({

@@ -37,6 +37,7 @@ declare module '../state.ts' {
 export const ownPart = defineKind({
   kind: 'own.part',
   version: 1,
+  station: 'teardown',
   ofBody: true,
   slice: { body: { ownParts: {} } },
   schema: v.object({

@@ -14,6 +14,7 @@ declare module '../state.ts' {
 export const ownPort = defineKind({
   kind: 'own.port',
   version: 1,
+  station: 'asfound',
   ofBody: true,
   slice: { body: { ownPorts: {} } },
   schema: v.object({

@@ -17,6 +17,7 @@ const revision = v.pipe(v.string(), v.minLength(1), v.maxLength(80))
 export const ownPublished = defineKind({
   kind: 'own.published',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { published: null } },
   schema: v.object({

@@ -28,6 +28,7 @@ declare module '../state.ts' {
 export const ownSetting = defineKind({
   kind: 'own.setting',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { ownSources: {} } },
   schema: v.pipe(

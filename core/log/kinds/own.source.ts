@@ -7,6 +7,7 @@ import { defineKind, withBody } from '../kind.ts'
 export const ownSource = defineKind({
   kind: 'own.source',
   version: 1,
+  station: 'identify',
   ofBody: true,
   slice: { body: { ownPicks: {} } },
   schema: v.object({

@@ -17,6 +17,7 @@ declare module '../state.ts' {
 export const partOff = defineKind({
   kind: 'part.off',
   version: 1,
+  station: 'teardown',
   ofBody: true,
   slice: { body: { off: {} } },
   schema: v.object({

@@ -29,6 +29,7 @@ declare module '../state.ts' {
 export const partOn = defineKind({
   kind: 'part.on',
   version: 2,
+  station: 'build',
   // What was put on before was put on by a key that said 'on, and proved'.
   upcasts: { 1: (data: object) => ({ ...data, proof: 'held', thicknessMm: null }) },
   ofBody: true,

@@ -26,6 +26,7 @@ declare module '../state.ts' {
 export const partStuck = defineKind({
   kind: 'part.stuck',
   version: 1,
+  station: 'teardown',
   ofBody: true,
   slice: { body: { stuck: {} } },
   schema: v.object({

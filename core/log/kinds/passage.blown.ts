@@ -20,6 +20,7 @@ declare module '../state.ts' {
 export const passageBlown = defineKind({
   kind: 'passage.blown',
   version: 1,
+  station: 'clean',
   ofBody: true,
   slice: { body: { blows: [] } },
   schema: v.object({

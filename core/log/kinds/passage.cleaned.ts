@@ -21,6 +21,7 @@ declare module '../state.ts' {
 export const passageCleaned = defineKind({
   kind: 'passage.cleaned',
   version: 1,
+  station: 'clean',
   ofBody: true,
   slice: { body: { cleaned: [] } },
   schema: v.object({ passage: Code, tool: v.picklist(['soft', 'sized']) }),

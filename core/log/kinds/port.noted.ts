@@ -26,6 +26,7 @@ declare module '../state.ts' {
 export const portNoted = defineKind({
   kind: 'port.noted',
   version: 1,
+  station: 'asfound',
   ofBody: true,
   slice: { body: { ports: {} } },
   schema: v.object({

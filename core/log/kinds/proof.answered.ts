@@ -15,6 +15,7 @@ declare module '../state.ts' {
 export const proofAnswered = defineKind({
   kind: 'proof.answered',
   version: 1,
+  station: 'build',
   ofBody: true,
   slice: { body: { proofs: {} } },
   schema: v.object({

@@ -19,6 +19,7 @@ declare module '../state.ts' {
 export const proofFitted = defineKind({
   kind: 'proof.fitted',
   version: 1,
+  station: 'prove',
   ofBody: true,
   slice: { body: { whenFitted: {} } },
   schema: v.object({

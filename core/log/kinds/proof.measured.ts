@@ -32,6 +32,7 @@ const Short = v.pipe(v.string(), v.minLength(1), v.maxLength(60))
 export const proofMeasured = defineKind({
   kind: 'proof.measured',
   version: 1,
+  station: 'prove',
   ofBody: true,
   slice: { body: { proven: {} } },
   schema: v.object({

@@ -50,6 +50,7 @@ const remedy = v.object({
 export const readingTaken = defineKind({
   kind: 'reading.taken',
   version: 2,
+  station: 'set',
   upcasts: { 1: fromVersion1 },
   ofBody: true,
   slice: { body: { readings: {} } },

@@ -16,6 +16,7 @@ declare module '../state.ts' {
 export const sealSeen = defineKind({
   kind: 'seal.seen',
   version: 1,
+  station: 'asfound',
   ofBody: true,
   slice: { body: { seals: {} } },
   schema: v.object({

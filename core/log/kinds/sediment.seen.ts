@@ -13,6 +13,7 @@ declare module '../state.ts' {
 export const sedimentSeen = defineKind({
   kind: 'sediment.seen',
   version: 1,
+  station: 'teardown',
   ofBody: true,
   slice: { body: { sediment: null } },
   schema: v.object({

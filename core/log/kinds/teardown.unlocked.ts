@@ -12,6 +12,7 @@ declare module '../state.ts' {
 export const teardownUnlocked = defineKind({
   kind: 'teardown.unlocked',
   version: 1,
+  station: 'asfound',
   ofBody: true,
   slice: { body: { unlocked: null } },
   schema: v.object({ why: SomeWords }),

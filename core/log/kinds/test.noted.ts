@@ -20,6 +20,7 @@ declare module '../state.ts' {
 export const testNoted = defineKind({
   kind: 'test.noted',
   version: 1,
+  station: 'receive',
   ofBody: true,
   slice: { body: { tests: {} } },
   schema: v.object({

@@ -13,6 +13,7 @@ declare module '../state.ts' {
 export const testRepeated = defineKind({
   kind: 'test.repeated',
   version: 1,
+  station: 'return',
   ofBody: true,
   slice: { body: { testsAgain: {} } },
   schema: v.object({

@@ -57,7 +57,7 @@ export function BathPlan({ open, views }: SheetedProps & { views: React.ReactNod
   const face = inside && faceAt(inside, now)
   const done = inside !== null && now >= inside.endMs
 
-  const move = async (load: Load, kind: 'bath.in' | 'bath.out') => {
+  const move = (load: Load, kind: 'bath.in' | 'bath.out') => {
     setWrong('')
     for (const { job, body, positions } of byBody(load.items)) {
       const data =
@@ -65,13 +65,13 @@ export function BathPlan({ open, views }: SheetedProps & { views: React.ReactNod
       if (job === open.job) {
         const no = open.addAll([{ kind, data, body } as Parameters<typeof open.addAll>[0][number]])
         if (no) return setWrong(no.sentence)
-      } else await enterElsewhere(job, body, kind, data, person ?? 'unnamed')
+      } else enterElsewhere(job, body, kind, data, person ?? 'unnamed')
     }
     setTimeout(() => void client.invalidateQueries({ queryKey: ['baths'] }), 400)
   }
   const act = () => {
-    if (inside) void move(inside, 'bath.out')
-    else if (next) void move(next, 'bath.in')
+    if (inside) move(inside, 'bath.out')
+    else if (next) move(next, 'bath.in')
   }
   useKeys({ Enter: act })
   return (

@@ -62,7 +62,7 @@ export default function NewJob() {
     // It is on its way: a second tap opens no second job.
     opened.current = true
     keep('')
-    void enqueue([entry])
+    enqueue([entry])
     void navigate(`/jobs/${job}/identify`)
   }
   useKeys({ Enter: open, r: () => void navigate('/') })
