@@ -60,7 +60,7 @@ test('a slow leak is caught and stands at the gate; settling is not called a lea
 
   // Both are in its history, each with the trace that it rests on.
   await page.goto('/jobs/1186/history?at=prove')
-  await expect(page.getByText(/checked inlet under air: .*leak/)).toBeVisible()
+  await expect(page.getByText(/checked inlet under air, .*leak/)).toBeVisible()
   await page
     .getByRole('button', { name: /its trace, \d+ readings of gauge 3/ })
     .first()

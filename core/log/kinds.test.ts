@@ -202,7 +202,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
       instrument: null,
       trace: null,
     },
-    'checked ten lifts of the needle: 10 of 10, none hangs',
+    'checked ten lifts of the needle, 10 of 10, none hangs',
   ],
   'proof.fitted': [
     { proof: 'weep', name: 'Weep and overflow', why: 'no adapter here', second: 'O. Dell' },

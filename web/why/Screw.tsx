@@ -7,7 +7,8 @@ import { mixtureKindOf, settingKey, type SettingSpec } from '@ekrond/core/sheets
 import { useState } from 'react'
 import { readingNow } from '../instruments/hub'
 import type { OpenJob } from '../data/job'
-import { Drawing, Text } from '../drawing'
+import { Chart } from '../charts/Chart'
+import { axis, frame, upright, words } from '../charts/hand'
 import { Choice, ErrorLine, FieldInput, Key, Label } from '../ui'
 import { onEnter } from '../ui/keys'
 import { Row } from './Row'
@@ -70,12 +71,18 @@ export function Screw({
       </h2>
       <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr)', gap: 16 }}>
         <div style={{ height: 190 }}>
-          <Curve
-            readings={readings}
-            peak={run && !isRefusal(run) ? run.peak : null}
-            target={run && !isRefusal(run) ? run.leanDropAt : null}
-            unit={unit}
-          />
+          {readings.length === 0 ? (
+            <p style={{ color: 'var(--pencil)', fontSize: 16 }}>
+              Each reading is drawn here, over its turns out from seated.
+            </p>
+          ) : (
+            <Curve
+              readings={readings}
+              peak={run && !isRefusal(run) ? run.peak : null}
+              target={run && !isRefusal(run) ? run.leanDropAt : null}
+              unit={unit}
+            />
+          )}
         </div>
         <div style={{ display: 'grid', gap: 8, alignContent: 'start' }}>
           <Row style={{ flexWrap: 'nowrap' }}>
@@ -156,62 +163,51 @@ function Curve({
   target: number | null
   unit: string
 }) {
-  const W = 460
-  const H = 190
-  const most = Math.max(3, ...readings.map(({ turns }) => turns)) + 0.25
+  const most = Math.ceil(Math.max(3, ...readings.map(({ turns }) => turns)) + 0.25)
   const values = readings.map(({ reading }) => reading)
-  const low = values.length ? Math.min(...values) : 0
-  const high = values.length ? Math.max(...values) : 1
-  const span = Math.max(high - low, high * 0.02, 1e-6)
-  const x = (t: number) => 50 + (t / most) * (W - 70)
-  const y = (v: number) => 24 + ((high - v) / span) * (H - 70)
+  const high = Math.max(...values)
+  const low = Math.min(...values)
+  const room = Math.max(high - low, high * 0.02, 1e-6) / 5
+  const option = {
+    animation: false,
+    grid: frame(56, 16, 26, 30),
+    xAxis: axis({ min: 0, max: most, interval: 1 }),
+    yAxis: axis({
+      min: low - room,
+      max: high + room,
+      splitNumber: 3,
+      name: unit,
+      axisLabel: { ...axis({}).axisLabel, formatter: (v: number) => figure(v, high < 100 ? 1 : 0) },
+    }),
+    series: [
+      {
+        type: 'scatter',
+        silent: true,
+        symbolSize: 11,
+        itemStyle: { color: 'var(--paper)', borderColor: 'var(--ink)', borderWidth: 2 },
+        data: readings.map(({ turns, reading }) => [turns, reading]),
+        markLine: {
+          silent: true,
+          symbol: 'none',
+          data: [
+            ...(peak === null ? [] : [upright(peak, { dash: [10, 4, 2, 4] })]),
+            ...(target === null ? [] : [upright(target, { colour: 'red', width: 2 })]),
+          ],
+        },
+        markPoint: {
+          silent: true,
+          data:
+            target === null
+              ? []
+              : [words([target, high + room], 'leave it', { align: 'right', colour: 'red', dx: -6, dy: 20 })],
+        },
+      },
+    ],
+  }
   return (
-    <Drawing
-      width={W}
-      height={H}
-      title={`${readings.length} readings of turns out and ${unit}.${peak === null ? '' : ` Fastest at ${figure(peak, 2)} turns.`}`}
-    >
-      <path d={`M50 14 V${H - 32} H${W - 16}`} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
-      {Array.from({ length: Math.floor(most) + 1 }, (_, i) => (
-        <g key={i}>
-          <line x1={x(i)} x2={x(i)} y1={H - 32} y2={H - 26} stroke="var(--ink)" />
-          <Text at={[x(i), H - 8]} anchor="middle" face="figures" size={15} colour="pencil">
-            {String(i)}
-          </Text>
-        </g>
-      ))}
-      {values.length > 0 && (
-        <Text at={[44, y(high) + 5]} anchor="end" face="figures" size={15} colour="pencil">
-          {figure(high, high < 100 ? 1 : 0)}
-        </Text>
-      )}
-      {peak !== null && (
-        <line x1={x(peak)} x2={x(peak)} y1={14} y2={H - 32} stroke="var(--ink)" strokeDasharray="10 4 2 4" />
-      )}
-      {target !== null && (
-        <>
-          <line x1={x(target)} x2={x(target)} y1={14} y2={H - 32} stroke="var(--red)" strokeWidth={2} />
-          <Text at={[x(target) - 6, 24]} anchor="end" colour="red" size={15}>
-            leave it
-          </Text>
-        </>
-      )}
-      {readings.map(({ turns, reading }, i) => (
-        <circle
-          key={i}
-          cx={x(turns)}
-          cy={y(reading)}
-          r={5}
-          fill="var(--paper)"
-          stroke="var(--ink)"
-          strokeWidth={2}
-        />
-      ))}
-      {readings.length === 0 && (
-        <Text at={[W / 2, H / 2]} anchor="middle" colour="pencil">
-          turns out against rpm
-        </Text>
-      )}
-    </Drawing>
+    <Chart
+      label={`${readings.length} readings of turns out and ${unit}.${peak === null ? '' : ` Fastest at ${figure(peak, 2)} turns.`}`}
+      option={option}
+    />
   )
 }

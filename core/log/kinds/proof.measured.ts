@@ -75,5 +75,8 @@ export const proofMeasured = defineKind({
       return { proven: { ...body.proven, [data.proof]: [...(body.proven[data.proof] ?? []), one] } }
     }),
   sentence: ({ name, value, headline }) =>
-    `checked ${lower(name)}: ${value}${headline ? `, ${lower(headline.replace(/\.$/, ''))}` : ''}`,
+    `checked ${[name, value, headline.replace(/\.$/, '')]
+      .map(lower)
+      .filter((words, i, all) => words !== '' && !all.slice(i + 1).some((later) => later.includes(words)))
+      .join(', ')}`,
 })
