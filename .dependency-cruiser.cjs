@@ -22,10 +22,32 @@ const upstairs = ROOMS.slice(0, -1).map((room, i) => ({
   to: { path: `^core/(${ROOMS.slice(i + 1).join('|')})/` },
 }))
 
+/** The pages’ folders, from the ground up; those in one line know nothing of each other. */
+const PAGES = [
+  ['data'],
+  ['theme'],
+  ['charts', 'drawing', 'ui'],
+  ['photos', 'shell'],
+  ['instruments', 'library', 'shop', 'stores', 'teach'],
+  ['stations'],
+  ['rack', 'why'],
+]
+const overhead = PAGES.slice(0, -1).map((folders, i) => ({
+  name: `pages-of-${folders.join('-')}-know-only-what-lies-below`,
+  severity: 'error',
+  from: { path: `^web/(${folders.join('|')})/`, pathNot: '\\.test\\.tsx?$' },
+  to: {
+    path: `^web/(${PAGES.slice(i + 1)
+      .flat()
+      .join('|')})/`,
+  },
+}))
+
 /** The arrows of the house: web and server over contract over core; core knows nothing but Valibot. */
 module.exports = {
   forbidden: [
     ...upstairs,
+    ...overhead,
     {
       name: 'every-folder-of-core-is-a-room',
       severity: 'error',

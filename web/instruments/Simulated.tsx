@@ -1,6 +1,6 @@
 import styled from 'styled-components'
 import { Choice } from '../ui'
-import { say, type Heard } from './hub'
+import { say, type Heard } from '../data/hub'
 
 const Box = styled.details`
   font-size: 15px;

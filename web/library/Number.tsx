@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router'
 import { post, type ApiError } from '../data/api'
 import { usePerson } from '../data/person'
 import { useShop } from '../data/shop'
-import { sayInstant } from '../shell/dates'
+import { sayInstant } from '../ui/dates'
 import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../ui'
 
 const ACTS = {

@@ -1,7 +1,7 @@
 import { type StationState } from '@ekrond/core/bench/stations'
 import { Link } from 'react-router'
 import styled from 'styled-components'
-import { sayDate } from '../shell/dates'
+import { sayDate } from '../ui/dates'
 import { STATE_WORDS } from '../shell/StateShape'
 import { figures, narrow } from '../theme/global'
 import type { Seen } from './seen'

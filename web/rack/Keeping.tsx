@@ -6,7 +6,7 @@ import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { stampNow } from '../data/clock'
 import { useShop } from '../data/shop'
-import { sayInstant } from '../shell/dates'
+import { sayInstant } from '../ui/dates'
 
 const EVERY_MS = 60_000
 

@@ -6,7 +6,7 @@ import type { Outlook } from '@ekrond/core/plan/outlook'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
-import { sayDate } from '../shell/dates'
+import { sayDate } from '../ui/dates'
 import { StateShape } from '../shell/StateShape'
 import { figures, narrow } from '../theme/global'
 

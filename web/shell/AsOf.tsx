@@ -3,7 +3,7 @@ import type { StationName } from '@ekrond/core/base/stations'
 import type { OpenJob } from '../data/job'
 import { useShop } from '../data/shop'
 import { QuietButton } from '../ui'
-import { sayInstant, shownAt } from './dates'
+import { sayInstant, shownAt } from '../ui/dates'
 import { UnderZones } from './frame'
 
 /** The job as it stood at one entry: nothing can be entered, steps of time beside it. */

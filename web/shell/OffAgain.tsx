@@ -2,7 +2,7 @@ import { offAgain, type OffAgain as Why } from '@ekrond/core/log'
 import { type Sheets, teardownOrder } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import styled from 'styled-components'
-import type { StationProps } from '../stations/props'
+import type { StationProps } from './props'
 import { Button, Choice, ErrorLine, Label } from '../ui'
 
 const Parts = styled.div`

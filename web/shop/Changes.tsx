@@ -1,7 +1,7 @@
 import type { ShopAnswer, ShopHistoryAnswer } from '@ekrond/contract/shop'
 import { useQuery } from '@tanstack/react-query'
 import { call, type ApiError } from '../data/api'
-import { sayInstant } from '../shell/dates'
+import { sayInstant } from '../ui/dates'
 import { differing } from './settings'
 
 /** Who changed what of the shop, the newest first. */

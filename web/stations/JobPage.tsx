@@ -8,7 +8,7 @@ import { JobSheet } from '../shell/JobSheet'
 import { Page } from '../shell/Page'
 import { NotOpen } from '../shell/NotOpen'
 import { renameJob } from '../ui/moves'
-import type { StationProps } from './props'
+import type { StationProps } from '../shell/props'
 
 const loads: Record<StationName, () => Promise<{ default: ComponentType<StationProps> }>> = {
   receive: () => import('./receive/ReceiveStation'),

@@ -7,7 +7,7 @@ import type { OpenJob } from '../data/job'
 import { Ask, Main } from '../shell/frame'
 import { OnStrip } from '../shell/OnStrip'
 import { SettingsStrip } from '../shell/SettingsStrip'
-import { UnitBoard } from './teardown/UnitBoard'
+import { UnitBoard } from '../shell/UnitBoard'
 
 /** The unit as it went back, and where work goes on: no control that could not act. */
 export default function OverStation({

@@ -2,7 +2,7 @@ import type { Sheets } from '@ekrond/core/sheets'
 import type { ComponentType } from 'react'
 import type { OpenJob } from '../data/job'
 import { NotIdentified } from './NotIdentified'
-import type { StationProps } from './props'
+import type { StationProps } from '../shell/props'
 
 export interface SheetedProps {
   open: OpenJob & { sheets: Sheets }

@@ -1,6 +1,6 @@
 import type { StoreRecord } from '@ekrond/contract/stores'
 import { differsIn, type Differs } from '../shell/BothSides'
-import { sayMoney } from '../shell/dates'
+import { sayMoney } from '../ui/dates'
 
 const NAMES: Readonly<Record<string, string>> = {
   name: 'Name',

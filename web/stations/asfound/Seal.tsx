@@ -1,7 +1,7 @@
 import { type SettingSpec, settingKey } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { Choice, ErrorLine, Label } from '../../ui'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 const WHOM = ['by the owner', 'by another shop', 'here', 'nobody knows'] as const
 

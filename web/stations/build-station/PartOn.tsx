@@ -14,7 +14,7 @@ import { Photos } from '../../photos/Photos'
 import { ReadingField } from '../../ui/Field'
 import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 const SOURCES: { value: PartSource; label: string }[] = [
   { value: 'old', label: 'The old one' },

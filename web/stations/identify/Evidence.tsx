@@ -11,7 +11,7 @@ import { Board } from '../../shell/frame'
 import { figures } from '../../theme/global'
 import { ErrorLine, FieldInput, FieldSelect, Label, QuietButton } from '../../ui'
 import { onEnter } from '../../ui/keys'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 import { MarkBoxes } from './MarkBoxes'
 
 const Rows = styled.div`

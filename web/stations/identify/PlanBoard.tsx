@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import type { ApiError } from '../../data/api'
 import { listNumberQuery } from '../../data/library'
 import { Board, BoardDrawing, BoardTitle } from '../../shell/frame'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 import { planHeading, PlanView } from './PlanView'
 
 const measured = (value: string | number | undefined) => (value === undefined ? null : Number(value))

@@ -11,7 +11,7 @@ import { FieldSelect, Label } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { Small, Smalls } from './Smalls'
 import { ProofSheet, type BenchProps } from './ProofSheet'
-import { TakenFrom } from './TakenFrom'
+import { TakenFrom } from '../../instruments/TakenFrom'
 
 /** Fuel on the wet bench against what this bench is to show. */
 export function LevelBench(props: BenchProps) {

@@ -1,6 +1,6 @@
 import type { Sample } from '@ekrond/core/measure/trace'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { sample } from '../../instruments/hub'
+import { sample } from '../../data/hub'
 
 /** A longer trace than this begins to forget its oldest, samples. */
 const MOST_SAMPLES = 40_000

@@ -2,7 +2,7 @@ import { bodyKey } from '@ekrond/core/log'
 import { capital } from '@ekrond/core/base/words'
 import { useState } from 'react'
 import { Button, Choice, ErrorLine, FieldInput, Label, QuietButton } from '../../ui'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 /** Only named work is asked for: what it is, in the customer's words, and by its parts. */
 export function Scope({ open }: { open: StationProps['open'] }) {

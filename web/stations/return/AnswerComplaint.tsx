@@ -6,7 +6,7 @@ import { why } from '@ekrond/core/diagnose/why'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { Choice, FieldInput, Label } from '../../ui'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 export function AnswerComplaint({ open }: { open: StationProps['open'] & { sheets: Sheets } }) {
   const found = bodyNumbers(open.state).flatMap((number) =>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Button, ErrorLine, FieldInput, Label } from '../../ui'
 import { Radios } from '../../ui/Radios'
 import { SecondName } from '../../shell/SecondName'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 type Chosen = keyof typeof endWords
 const CHOICES = (Object.keys(endWords) as Chosen[]).filter((end) => end !== 'not serviced')

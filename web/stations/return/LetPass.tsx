@@ -7,7 +7,7 @@ import { SecondName, useAlone } from '../../shell/SecondName'
 import { Choice, Key, QuietButton, ErrorLine, FieldInput, Label } from '../../ui'
 import { onEnter } from '../../ui/keys'
 import { PortChoice } from '../asfound/Ports'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 /** Where a point is seen to: its station, and the part where it is one. */
 export function whereOf(open: StationProps['open'], point: GatePoint): string {

@@ -4,9 +4,9 @@ import { nameOn } from '@ekrond/core/sheets'
 import type { GatePoint } from '@ekrond/core/bench/stations'
 import styled from 'styled-components'
 import { useShop } from '../../data/shop'
-import { sayInstant, shownAt } from '../../shell/dates'
+import { sayInstant, shownAt } from '../../ui/dates'
 import { figures, narrow } from '../../theme/global'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 /** When it was shown and what made it void, on a line of time: what was said, then what was done. */
 export function Since({ open, point }: { open: StationProps['open']; point: GatePoint }) {

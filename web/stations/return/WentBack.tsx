@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { useQuery } from '@tanstack/react-query'
 import { call, type ApiError } from '../../data/api'
 import { Choice, ErrorLine, FieldInput } from '../../ui'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 /** The sheets that went out, each as it was. */
 export function Revisions({ open }: { open: StationProps['open'] }) {

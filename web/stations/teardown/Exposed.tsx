@@ -7,7 +7,7 @@ import { Ask, AskFoot } from '../../shell/frame'
 import { Answer, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { useKeys } from '../../ui/keys'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 import type { Task } from './tasks'
 
 export function Exposed({

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router'
 import { Ask, AskFoot } from '../../shell/frame'
 import { ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { onEnter } from '../../ui/keys'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 export function Locked({ open }: StationProps) {
   const navigate = useNavigate()

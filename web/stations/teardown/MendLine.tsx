@@ -1,5 +1,5 @@
 import type { MendOrBuy } from '@ekrond/core/judge/findings'
-import { sayMoney } from '../../shell/dates'
+import { sayMoney } from '../../ui/dates'
 
 /** Mending beside buying, in money and minutes, and when to stop. */
 export function MendLine({

@@ -33,7 +33,7 @@ import { Stuck } from './Stuck'
 import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
 import { narrow } from '../../theme/global'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 /** So many conditions are offered at once; the rarer ones are a tap away. */
 const SHOWN = { looked: 6, measured: 4 } as const

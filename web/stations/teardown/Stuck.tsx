@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react'
 import { Choice, ErrorLine, QuietButton } from '../../ui'
 import { stampNow } from '../../data/clock'
 import { useShop } from '../../data/shop'
-import { sayInstant } from '../../shell/dates'
-import type { StationProps } from '../props'
+import { sayInstant } from '../../ui/dates'
+import type { StationProps } from '../../shell/props'
 
 /** A part that will not come: what was tried, until when it is left, and when to stop. */
 export function Stuck({ open, position }: StationProps & { position: Position }) {

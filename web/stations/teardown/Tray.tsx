@@ -7,7 +7,7 @@ import { Hatchings, Pieces } from '../../drawing/Pieces'
 import { StripCell } from '../../shell/frame'
 import { Label } from '../../ui'
 import { figures } from '../../theme/global'
-import type { StationProps } from '../props'
+import type { StationProps } from '../../shell/props'
 
 const Lying = styled.div`
   display: flex;

@@ -3,16 +3,9 @@ import { figure } from '@ekrond/core/measure'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
-import {
-  chooseInstrument,
-  chosenOf,
-  SILENT_MS,
-  UNREAD_LINES,
-  useHeard,
-  type Heard,
-} from '../../instruments/hub'
-import { figures } from '../../theme/global'
-import { ErrorLine } from '../../ui'
+import { chooseInstrument, chosenOf, SILENT_MS, UNREAD_LINES, useHeard, type Heard } from '../data/hub'
+import { figures } from '../theme/global'
+import { ErrorLine } from '../ui'
 
 const Row = styled.div`
   display: flex;

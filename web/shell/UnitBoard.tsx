@@ -3,8 +3,8 @@ import type { Standing } from '@ekrond/core/unit/drawing'
 import type { Position, Sheets } from '@ekrond/core/sheets'
 import { useMemo, type ReactNode } from 'react'
 import styled from 'styled-components'
-import { Unit } from '../../drawing/Unit'
-import { Board, BoardDrawing, BoardTitle } from '../../shell/frame'
+import { Unit } from '../drawing/Unit'
+import { Board, BoardDrawing, BoardTitle } from './frame'
 
 interface Props {
   sheets: Sheets
