@@ -1,4 +1,4 @@
-import { openChannel, readMark, likelihood, symbolsOf, DEFAULT_MODEL } from '@ekrond/core/identify'
+import { openWearChannel, readMark, likelihood, symbolsOf, DEFAULT_MODEL } from '@ekrond/core/identify'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { seeded } from '../demo/list-numbers.ts'
@@ -35,7 +35,7 @@ describe('a mark as the channel leaves it', () => {
     for (const reading of ['K-41', 'K-4?', 'K41', 'X-41', 'K-']) {
       const tokens = readMark(reading)
       if (isRefusal(tokens)) throw new Error(tokens.refused.why)
-      const expected = likelihood(openChannel(tokens, DEFAULT_MODEL), symbolsOf('K-41'))
+      const expected = likelihood(openWearChannel(tokens, DEFAULT_MODEL), symbolsOf('K-41'))
       const seen = readings.filter((one) => one === reading).length / readings.length
       expect(Math.abs(seen - expected), reading).toBeLessThan(3 * Math.sqrt(expected / readings.length))
     }

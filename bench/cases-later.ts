@@ -1,6 +1,6 @@
 import { jetFactor } from '@ekrond/core/physics/air'
 import { balanceBank } from '@ekrond/core/physics/bank'
-import { weighCauses, type CauseNetwork, type Question, type Seen } from '@ekrond/core/diagnose/causes'
+import { weighCauses, type CauseNetwork, type Question, type CauseSeen } from '@ekrond/core/diagnose/causes'
 import { fitElectric } from '@ekrond/core/physics/choke'
 import { learnRatio, springError, type BendTry, type RatioKnowledge } from '@ekrond/core/physics/float'
 import { mixturePeak, type ScrewKind } from '@ekrond/core/physics/mixture'
@@ -140,7 +140,7 @@ export const laterComputations: Record<string, (given: Case) => Answer> = {
     return answer(
       weighCauses(
         { causes, evidence } as unknown as CauseNetwork,
-        seen as Record<string, Seen>,
+        seen as Record<string, CauseSeen>,
         findings as Record<string, 'present' | 'absent'>,
         questions as Question[],
       ),

@@ -15,7 +15,7 @@ import {
   GASOLINE_DENSITY,
   orificeFlow,
 } from '@ekrond/core/physics/metering'
-import { diagnose, LOOK_ERROR, nextLook, type Blow, type PassageMap } from '@ekrond/core/diagnose/passages'
+import { diagnose, LOOK_ERROR, nextBlow, type Blow, type BranchMap } from '@ekrond/core/diagnose/passages'
 import type { Branch } from '@ekrond/core/unit/passages'
 import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from '@ekrond/core/physics/pump'
 import { isRefusal, refuse, type Result } from '@ekrond/core/base/refusal'
@@ -189,13 +189,13 @@ export const computations: Record<string, (given: Case) => Answer> = {
     const { map, tests, error, watch } = read
     const posterior = diagnose(map, tests, error)
     if (isRefusal(posterior)) return posterior
-    const next = nextLook(map, tests, error, watch)
+    const next = nextBlow(map, tests, error, watch)
     return isRefusal(next) ? next : { posterior, next }
   },
 }
 
 /** A passage map and its tests as a file has them. Refuses `branches`, `ports`, `tests`, `watch` where their shape is another. */
-function passageCase(given: Case): Result<{ map: PassageMap; tests: Blow[]; error: number; watch: 1 | 2 }> {
+function passageCase(given: Case): Result<{ map: BranchMap; tests: Blow[]; error: number; watch: 1 | 2 }> {
   const list = (value: unknown): value is unknown[] => Array.isArray(value)
   const words = (value: unknown): value is string[] =>
     list(value) && value.every((one) => typeof one === 'string')

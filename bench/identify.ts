@@ -6,7 +6,7 @@ import {
   type Candidate,
   type FeatureValue,
   type IdentifyModel,
-  type Seen,
+  type UnitSeen,
 } from '@ekrond/core/identify'
 import { isRefusal } from '@ekrond/core/base/refusal'
 
@@ -30,7 +30,7 @@ export function runIdentify(catalogueRows: Row[], queries: Row[], noise: Row): {
   const answers = queries.map((query) => {
     const begun = performance.now()
     // Marks of a place that bears nothing readable say the same of every candidate: `markGone` cancels.
-    const seen: Seen = {
+    const seen: UnitSeen = {
       marks: typeof query.mark === 'string' && query.mark !== '' ? [query.mark] : [],
       maker: (query.maker ?? null) as string | null,
       features: known(query.features as Row | undefined),

@@ -1,8 +1,8 @@
-import { diagnose, type Blow, type PassageMap } from '@ekrond/core/diagnose/passages'
+import { diagnose, type Blow, type BranchMap } from '@ekrond/core/diagnose/passages'
 import { seeded } from '../demo/list-numbers.ts'
 
 /** A map like a unit's: a tree of drillings with some that join again, so many branches and eight ports. */
-export function someMap(branches: number, seed = 7): PassageMap {
+export function someMap(branches: number, seed = 7): BranchMap {
   const random = seeded(seed)
   const list = Array.from({ length: branches }, (_, i) => ({
     id: `b${i}`,
@@ -15,7 +15,7 @@ export function someMap(branches: number, seed = 7): PassageMap {
 }
 
 /** So many sets of two blows each on a map. */
-export function someBlows({ ports }: PassageMap, sets: number, seed = 3): Blow[][] {
+export function someBlows({ ports }: BranchMap, sets: number, seed = 3): Blow[][] {
   const random = seeded(seed)
   const blow = (): Blow => {
     const [from, open, shut] = [...ports].sort(() => random.next() - 0.5)
@@ -26,7 +26,7 @@ export function someBlows({ ports }: PassageMap, sets: number, seed = 3): Blow[]
 
 /** The posterior by the definition: every set of blocked branches, its connections by union of the open ones. */
 export function bySets(
-  { branches }: PassageMap,
+  { branches }: BranchMap,
   tests: readonly Blow[],
   error = 0.01,
 ): Record<string, number> {

@@ -6,7 +6,7 @@ import {
   likelihood,
   nextLook,
   openCatalogue,
-  openChannel,
+  openWearChannel,
   rank,
   readMark,
   symbolsOf,
@@ -16,8 +16,8 @@ import { fold, step, type Entry, type JobState } from '@ekrond/core/log'
 import { identified, JOB, opening, placed, reading, unsent, sheetsFor } from '../demo/log-entries.ts'
 import { linkChange, linkagePose } from '@ekrond/core/physics/pump'
 import { linkageOf } from '@ekrond/core/judge/settings'
-import { weighCauses, type Seen } from '@ekrond/core/diagnose/causes'
-import { explode, layUnit, type Standing } from '@ekrond/core/unit/drawing'
+import { weighCauses, type CauseSeen } from '@ekrond/core/diagnose/causes'
+import { explode, layUnit, type PartStanding } from '@ekrond/core/unit/drawing'
 import { unitDrawing } from '@ekrond/core/unit/families'
 import { teardownOrder } from '@ekrond/core/sheets'
 import { judgeHold, laminar } from '@ekrond/core/judge/proof'
@@ -108,7 +108,7 @@ function wholeIdentifyRow(count: number): Row {
   const byHand = (mark: string) => {
     const tokens = readMark(mark)
     if (isRefusal(tokens)) return 0
-    const channel = openChannel(tokens, DEFAULT_MODEL)
+    const channel = openWearChannel(tokens, DEFAULT_MODEL)
     return candidates.reduce((sum, one) => sum + likelihood(channel, symbolsOf(one.mark)), 0)
   }
   queries.forEach(answer)
@@ -351,7 +351,7 @@ function unitRow(): Row {
   const order = teardownOrder(build)
   const at = Math.floor(order.length / 2)
   const standings = Object.fromEntries(
-    order.map(({ code }, i): [string, Standing] => [code, i < at ? 'off' : i === at ? 'now' : 'on']),
+    order.map(({ code }, i): [string, PartStanding] => [code, i < at ? 'off' : i === at ? 'now' : 'on']),
   )
   const named = order
     .slice(at, at + 3)
@@ -377,7 +377,7 @@ function causesRow(): Row {
       weights: { [`c${e % causes}`]: 0.7, [`c${(e * 5 + 2) % causes}`]: 0.5 },
     })),
   })
-  const seen: Record<string, Seen> = {}
+  const seen: Record<string, CauseSeen> = {}
   for (let e = 0; e < EVIDENCE; e++) seen[`e${e}`] = e < PRESENT ? 'present' : 'absent'
   return row(
     'which of 60 causes are there, by 40 pieces of evidence, exactly',

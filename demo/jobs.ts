@@ -34,7 +34,7 @@ import { allNeeds, jobNeeds } from '@ekrond/core/plan/needs'
 import type { Conditions } from '@ekrond/core/sheets/conditions'
 import { claimsOf } from '@ekrond/core/claims'
 import { cheapestCover, type Market } from '@ekrond/core/plan/kits'
-import { mapOf, nextLook } from '@ekrond/core/diagnose/passages'
+import { mapOf, nextBlow } from '@ekrond/core/diagnose/passages'
 import {
   benchLevel,
   inletTestKpa,
@@ -266,7 +266,7 @@ export function openWriter(world: DemoWorld, name: string) {
       const open = () =>
         claimsOf(state, here(), body).some((claim) => claim.of === 'passage' && claim.state !== 'shown')
       for (let blows = 0; blows < 12 && open(); blows++) {
-        const look = nextLook(map, bodyOf(state, body).blows)
+        const look = nextBlow(map, bodyOf(state, body).blows)
         if (!look || isRefusal(look)) return
         const free = look.watch.filter((port) => joined(look.in).has(port))
         add('passage.blown', {

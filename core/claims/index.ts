@@ -25,7 +25,7 @@ import { receivedClaims, testClaims } from './tests.ts'
 
 export { isSettled, type Claim, type ClaimOf, type ClaimState, type Way, type Weight } from './claim.ts'
 export type { Known, OffGauge } from './known.ts'
-export type { Stamped, StampedHalves } from './stamped.ts'
+export type { StampedMark, StampedHalves } from './stamped.ts'
 export { countsOf, marksOf, placesOf, type CountOfClaims, type PlaceOfClaims } from './places.ts'
 
 const NOTHING_MORE: Known = {}

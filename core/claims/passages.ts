@@ -1,7 +1,7 @@
 import { daysBetween } from '../base/days/index.ts'
 import { passagePlanOf } from '../unit/families/index.ts'
 import { bodyOf, type BodyState, type JobState } from '../log/index.ts'
-import { diagnose, mapOf, standingOf } from '../diagnose/passages/index.ts'
+import { diagnose, mapOf, branchStandingOf } from '../diagnose/passages/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
 import type { Sheets } from '../sheets/index.ts'
 import { stated, way, type Claim } from './claim.ts'
@@ -32,7 +32,7 @@ export function passageClaims(state: JobState, sheets: Sheets, body: number, at:
     state.opened?.evidence !== false &&
     daysFrom(last.at, at) > REST_DAYS
   return plan.passages.map(({ id, name, symptom }): Claim => {
-    const standing = told === null || isRefusal(told) ? 'open' : standingOf(told[id]!, blows.length)
+    const standing = told === null || isRefusal(told) ? 'open' : branchStandingOf(told[id]!, blows.length)
     const blocked = standing === 'blocked'
     const ways = blocked
       ? [

@@ -7,7 +7,7 @@ import type { Claim } from './claim.ts'
 import { seenClaim } from './identity.ts'
 
 /** What the library says a list number bears and measures. */
-export interface Stamped {
+export interface StampedMark {
   listNumber: string
   mark: string
   features: Readonly<Record<string, string | number>>
@@ -15,8 +15,8 @@ export interface Stamped {
 
 /** A body's list number, and the one of its lower half where that is another. */
 export interface StampedHalves {
-  upper: Stamped
-  lower: Stamped | null
+  upper: StampedMark
+  lower: StampedMark | null
 }
 
 /** Which half of a unit a mark is read on. */

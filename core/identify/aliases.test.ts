@@ -11,7 +11,7 @@ import {
   twoHalves,
   withAliases,
   type Numbered,
-  type Seen,
+  type UnitSeen,
 } from './index.ts'
 
 const unit = (id: string, more: Partial<Numbered> = {}): Numbered => ({
@@ -28,14 +28,14 @@ const rows = [
   unit('K-4438-2', { features: { draft: 'down', throttleBoreMm: 31, [ENGINE_FEATURE]: 3.6 } }),
 ]
 const catalogue = openCatalogue(withAliases(rows))
-const seen = (mark: string | null, more: Partial<Seen> = {}): Seen => ({
+const seen = (mark: string | null, more: Partial<UnitSeen> = {}): UnitSeen => ({
   marks: mark ? [mark] : [],
   maker: null,
   features: {},
   sigma: {},
   ...more,
 })
-const ranked = (of: Seen) => {
+const ranked = (of: UnitSeen) => {
   const answer = rank(catalogue, of)
   if (isRefusal(answer)) throw new Error(answer.refused.why)
   return { ...answer, ranking: asOne(answer.ranking) }

@@ -8,7 +8,7 @@ import {
   HYPHEN,
   likelihood,
   LOOKALIKES,
-  openChannel,
+  openWearChannel,
   readMark,
   symbolsOf,
   type Noise,
@@ -89,7 +89,7 @@ describe('the two passes', () => {
           const tokens = readMark(reading.join(''))
           if (isRefusal(tokens)) throw new Error(tokens.refused.why)
           const truth = symbolsOf(mark.join(''))
-          const fast = likelihood(openChannel(tokens, DEFAULT_NOISE), truth)
+          const fast = likelihood(openWearChannel(tokens, DEFAULT_NOISE), truth)
           const slow = slowlyWithLostRuns(tokens, truth, DEFAULT_NOISE)
           expect(Math.abs(fast - slow)).toBeLessThanOrEqual(1e-12 + 1e-9 * slow)
         },
@@ -104,7 +104,7 @@ describe('the two passes', () => {
       for (const text of [...ALPHABET, '?']) {
         const tokens = readMark(text)
         if (isRefusal(tokens)) throw new Error(tokens.refused.why)
-        sum += likelihood(openChannel(tokens, DEFAULT_NOISE), symbolsOf(truth))
+        sum += likelihood(openWearChannel(tokens, DEFAULT_NOISE), symbolsOf(truth))
       }
       const dropped = truth === '-' ? DEFAULT_NOISE.hyphenLost : DEFAULT_NOISE.dropped
       expect(sum).toBeCloseTo(1 - dropped - DEFAULT_NOISE.inserted, 10)
@@ -113,7 +113,7 @@ describe('the two passes', () => {
   it('of a mark known by how often each symbol stands at a place: the mean over all marks that it can be', () => {
     const tokens = readMark('4[17]?')
     if (isRefusal(tokens)) throw new Error(tokens.refused.why)
-    const channel = openChannel(tokens, DEFAULT_NOISE)
+    const channel = openWearChannel(tokens, DEFAULT_NOISE)
     const each = 0.004
     const shares: readonly Record<string, number>[] = [
       { '4': 0.5, A: 0.2, '-': 1 - 0.7 - 34 * each },

@@ -51,7 +51,7 @@ export interface Channel {
 }
 
 /** Prepares one reading's tables: 37 true symbols by its tokens. */
-export function openChannel(tokens: readonly Token[], noise: Noise): Channel {
+export function openWearChannel(tokens: readonly Token[], noise: Noise): Channel {
   const strangers = Float64Array.from(tokens, (token) =>
     mean(token, (symbol) => (symbol === HYPHEN ? 0 : 1 / (SIZE - 1))),
   )

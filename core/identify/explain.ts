@@ -1,11 +1,11 @@
 import { FEATURE_NAMES } from '../sheets/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
 import { ALPHABET, LOOKALIKES, readMark, symbolsOf, type Token } from './mark.ts'
-import type { Evidence } from './rank.ts'
+import type { RankEvidence } from './rank.ts'
 
 /** What the evidence says for or against a candidate, in words, the weightiest first. */
 export function explain(
-  evidence: readonly Evidence[],
+  evidence: readonly RankEvidence[],
 ): { text: string; speaks: 'for' | 'against' | 'neither' }[] {
   return [...evidence]
     .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits))
@@ -15,7 +15,7 @@ export function explain(
     }))
 }
 
-function featureWords({ name, seen, expected, bits }: Evidence): string {
+function featureWords({ name, seen, expected, bits }: RankEvidence): string {
   if (name === 'engineL' && expected !== '')
     return bits > -0.5 ? `its engine, ${seen} L, fits` : `said of ${seen} L, it is for ${expected}`
   const label = FEATURE_NAMES[name] ?? name

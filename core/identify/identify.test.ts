@@ -8,7 +8,7 @@ import {
   LOOKALIKES,
   nextLook,
   openCatalogue,
-  openChannel,
+  openWearChannel,
   ALPHABET,
   rank,
   readMark,
@@ -16,13 +16,13 @@ import {
   twoHalves,
   type Candidate,
   type Identification,
-  type Seen,
+  type UnitSeen,
 } from './index.ts'
 
 const chance = (reading: string, truth: string, noise = DEFAULT_NOISE) => {
   const tokens = readMark(reading)
   if (isRefusal(tokens)) throw new Error(tokens.refused.why)
-  return likelihood(openChannel(tokens, noise), symbolsOf(truth))
+  return likelihood(openWearChannel(tokens, noise), symbolsOf(truth))
 }
 // Without lost runs the channel of one character can be written down.
 const plain = { ...DEFAULT_NOISE, runLost: 0 }
@@ -49,7 +49,7 @@ describe('evidence of which somebody only thinks so', () => {
         features: { chokeKind: 'none', throttleBoreMm: 31 },
       },
     ])
-    const p = (seen: Seen) => {
+    const p = (seen: UnitSeen) => {
       const ranked = rank(two, seen)
       if ('refused' in ranked) throw new Error(ranked.refused.why)
       return ranked.posterior[0]! / (1 - ranked.pNone)

@@ -1,7 +1,7 @@
 import { ownId } from './aliases.ts'
 import { ENGINE_FEATURE, type FeatureValue } from './candidate.ts'
 import type { Catalogue, Spread } from './catalogue.ts'
-import { DEFAULT_MODEL, DEFAULT_SIGMA_MM, normalDensity, type IdentifyModel, type Seen } from './rank.ts'
+import { DEFAULT_MODEL, DEFAULT_SIGMA_MM, normalDensity, type IdentifyModel, type UnitSeen } from './rank.ts'
 
 /** Minutes that a look takes at the bench. */
 const EFFORT_MINUTES: Record<string, number> = {
@@ -42,7 +42,7 @@ interface Hypothesis {
 export function nextLook(
   catalogue: Catalogue,
   posterior: Float64Array,
-  seen: Seen,
+  seen: UnitSeen,
   model: IdentifyModel = DEFAULT_MODEL,
 ): NextLook | null {
   const alive: number[] = []

@@ -1,7 +1,7 @@
 import type { Candidate, FeatureValue } from './candidate.ts'
 
 /** Values of one feature by code, 0 for a candidate that has none. */
-export interface Column {
+export interface PackedColumn {
   values: (FeatureValue | undefined)[]
   /** by place in the sorted order */
   codes: Uint32Array
@@ -22,7 +22,7 @@ export interface Packed {
   shares: Float64Array
   heaviest: number
   makers: { names: string[]; codes: Uint32Array }
-  columns: ReadonlyMap<string, Column>
+  columns: ReadonlyMap<string, PackedColumn>
   lengths: readonly Length[]
   nodes: Nodes
 }
@@ -75,8 +75,8 @@ function compare(a: readonly number[], b: readonly number[]): number {
   return 0
 }
 
-function columnsOf(candidates: readonly Candidate[], order: Uint32Array): Map<string, Column> {
-  const columns = new Map<string, Column & { known: Map<FeatureValue, number> }>()
+function columnsOf(candidates: readonly Candidate[], order: Uint32Array): Map<string, PackedColumn> {
+  const columns = new Map<string, PackedColumn & { known: Map<FeatureValue, number> }>()
   order.forEach((i, at) => {
     for (const [name, value] of Object.entries(candidates[i]!.features)) {
       let column = columns.get(name)

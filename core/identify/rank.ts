@@ -3,7 +3,7 @@ import {
   DEFAULT_NOISE,
   expectedLikelihood,
   likelihood,
-  openChannel,
+  openWearChannel,
   type Channel,
   type Noise,
 } from './channel.ts'
@@ -12,7 +12,7 @@ import type { Catalogue } from './catalogue.ts'
 import { readMark, symbolsOf } from './mark.ts'
 import { byMarks, heaviest } from './sift.ts'
 
-export interface Seen {
+export interface UnitSeen {
   /** every place that bears something readable */
   marks: string[]
   maker?: string | null
@@ -51,7 +51,7 @@ const KNOWS_MOST = 10
 export const absentFor = (listNumbers: number, model: IdentifyModel = DEFAULT_MODEL): number =>
   Math.max(model.absent, KNOWS_MOST / 2 / (listNumbers + KNOWS_MOST))
 
-export interface Evidence {
+export interface RankEvidence {
   name: string
   seen: string
   expected: string
@@ -62,7 +62,7 @@ export interface Evidence {
 export interface Ranked {
   id: string
   p: number
-  evidence: Evidence[]
+  evidence: RankEvidence[]
 }
 
 export interface Identification {
@@ -87,7 +87,7 @@ const logOfSum = (a: number, b: number): number => Math.max(a, b) + Math.log1p(M
  */
 export function rank(
   catalogue: Catalogue,
-  seen: Seen,
+  seen: UnitSeen,
   model: IdentifyModel = DEFAULT_MODEL,
   top = 10,
 ): Result<Identification> {
@@ -95,7 +95,7 @@ export function rank(
   for (const mark of seen.marks) {
     const tokens = readMark(mark)
     if (isRefusal(tokens)) return tokens
-    if (tokens.length > 0) channels.push({ text: mark, channel: openChannel(tokens, model) })
+    if (tokens.length > 0) channels.push({ text: mark, channel: openWearChannel(tokens, model) })
   }
   if (catalogue.candidates.length === 0)
     return { ranking: [], pNone: 1, posterior: new Float64Array(0), lost: 0 }
@@ -133,7 +133,7 @@ export function rank(
   const ranking = order.map((at) => {
     const i = packed.order[at]!
     const candidate = candidates[i]!
-    const evidence: Evidence[] = channels.map(({ text, channel }, c) => ({
+    const evidence: RankEvidence[] = channels.map(({ text, channel }, c) => ({
       name: 'mark',
       seen: text,
       expected: candidate.mark,
@@ -173,7 +173,7 @@ export function rank(
 function weigh(
   catalogue: Catalogue,
   features: readonly (readonly [string, FeatureValue])[],
-  seen: Seen,
+  seen: UnitSeen,
   makerCount: number,
   model: IdentifyModel,
 ): { weights: Float64Array; scale: number; alike: number } {
@@ -265,7 +265,7 @@ function backgroundMark(
   return p
 }
 
-function sigmaOf(name: string, seen: Seen, model: IdentifyModel): number {
+function sigmaOf(name: string, seen: UnitSeen, model: IdentifyModel): number {
   return seen.sigma?.[name] ?? model.sigma[name] ?? DEFAULT_SIGMA_MM
 }
 
@@ -274,7 +274,7 @@ function featureLikelihood(
   expected: FeatureValue | undefined,
   name: string,
   value: FeatureValue,
-  seen: Seen,
+  seen: UnitSeen,
   model: IdentifyModel,
 ): number {
   if (expected === undefined) return backgroundFeature(catalogue, name, value, seen, model)
@@ -290,7 +290,7 @@ function backgroundFeature(
   catalogue: Catalogue,
   name: string,
   value: FeatureValue,
-  seen: Seen,
+  seen: UnitSeen,
   model: IdentifyModel,
 ): number {
   const spread = catalogue.spreads.get(name)!

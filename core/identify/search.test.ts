@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../base/refusal/index.ts'
-import { likelihood, openChannel } from './channel.ts'
+import { likelihood, openWearChannel } from './channel.ts'
 import { readMark, symbolsOf, type Token } from './mark.ts'
 import type { Candidate } from './candidate.ts'
 import { openCatalogue } from './catalogue.ts'
-import { absentFor, DEFAULT_MODEL, rank, type Seen } from './rank.ts'
+import { absentFor, DEFAULT_MODEL, rank, type UnitSeen } from './rank.ts'
 
 let seed = 11
 const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647
@@ -33,8 +33,8 @@ const tokensOf = (mark: string): Token[] => {
 }
 
 /** The weights of all candidates by the definition: prior × each mark's likelihood × maker × bore, one after the other. */
-function byDefinition(seen: Seen): number[] {
-  const channels = seen.marks.map((mark) => openChannel(tokensOf(mark), DEFAULT_MODEL))
+function byDefinition(seen: UnitSeen): number[] {
+  const channels = seen.marks.map((mark) => openWearChannel(tokensOf(mark), DEFAULT_MODEL))
   const bore = seen.features.throttleBoreMm as number | undefined
   return candidates.map(({ mark, maker, weight, features }) => {
     let p = weight
@@ -64,7 +64,7 @@ describe('a large catalogue, searched down its tree', () => {
       const marks = [worn(truth.mark)]
       if (random() < 0.2) marks.push(worn(truth.mark))
       if (random() < 0.15) marks[0] = `${marks[0]!.slice(0, 3)}…`
-      const seen: Seen = {
+      const seen: UnitSeen = {
         marks,
         maker: random() < 0.5 ? truth.maker : null,
         features:

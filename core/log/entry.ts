@@ -29,7 +29,7 @@ export const LocalDate = v.pipe(
   v.check(inYears, 'That day is in no year of a shop.'),
 )
 const clean = v.check(isCleanText, UNCLEAN_SENTENCE)
-export const Person = line('Say whose hands these are.', MOST.person)
+export const PersonName = line('Say whose hands these are.', MOST.person)
 /** A gauge as the shop numbers it. */
 export const GaugeCode = v.pipe(v.string(), v.minLength(1), v.maxLength(MOST.code), clean)
 /** A stored value of a setting: mm, eighths, notches (lean ones below 0), holes. */
@@ -44,7 +44,7 @@ export const Code = v.pipe(
     'That is no name of a part or setting.',
   ),
 )
-export const Words = v.pipe(v.string(), v.maxLength(2000))
+export const FreeWords = v.pipe(v.string(), v.maxLength(2000))
 export const SomeWords = v.pipe(
   v.string(),
   v.trim(),
@@ -60,7 +60,7 @@ export const Envelope = v.object({
   body: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6))),
   half: v.optional(v.picklist(['whole', 'upper', 'lower'])),
   data: v.unknown(),
-  by: Person,
+  by: PersonName,
   at: Instant,
   corrects: v.optional(Uuid),
   after: v.optional(Uuid),

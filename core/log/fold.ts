@@ -3,7 +3,7 @@ import { current, kindList, kinds } from './kinds/index.ts'
 import { standings } from './standings.ts'
 import type { BodyState, JobState } from './state.ts'
 
-export { standings, type Standing } from './standings.ts'
+export { standings, type EntryStanding } from './standings.ts'
 
 const slices = kindList.map((kind) => (kind as { slice?: { job?: object; body?: object } }).slice ?? {})
 const blank = Object.freeze(Object.assign({}, ...slices.map(({ body }) => body)) as BodyState)

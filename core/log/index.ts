@@ -43,7 +43,7 @@ export {
   type Order,
   type OrderLine,
   offAgain,
-  type OffAgain,
+  type OffAgainWhy,
   type PartSource,
   type Photo,
   type PortNote,

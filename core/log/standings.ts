@@ -1,14 +1,14 @@
 import type { Entry } from './entry.ts'
 
-export type Standing = 'alive' | 'struck' | 'replaced'
+export type EntryStanding = 'alive' | 'struck' | 'replaced'
 
 /**
  * Which entries stand. Decided from the highest seq down, since a correction's target always lies lower: an entry is struck or
  * replaced while an alive entry names it. A replacement that was itself replaced still holds its target down; one that was
  * struck gives it back.
  */
-export function standings(log: readonly Entry[]): Map<string, Standing> {
-  const result = new Map<string, Standing>()
+export function standings(log: readonly Entry[]): Map<string, EntryStanding> {
+  const result = new Map<string, EntryStanding>()
   for (let i = log.length - 1; i >= 0; i--) {
     const entry = log[i]!
     const standing = result.get(entry.id) ?? 'alive'

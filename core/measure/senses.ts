@@ -1,7 +1,7 @@
 import { MM_PER_INCH } from '../base/constants/index.ts'
 import { numberDrills } from './drills.ts'
 
-export interface Sense {
+export interface ReadingSense {
   as: string
   mm: number
 }
@@ -12,13 +12,13 @@ export interface Sense {
  * `mm` is the plain sense, `target` the spec (mm). A sense fits within `within` of the target, as a share.
  * Empty where the plain sense fits, or where none other does: then nothing needs to be asked.
  */
-export function otherSenses(text: string, mm: number, target: number, within = 0.35): Sense[] {
+export function otherSenses(text: string, mm: number, target: number, within = 0.35): ReadingSense[] {
   const bare = /^(\d+(?:[.,]\d+)?|[.,]\d+)$/.exec(text.trim())
   if (!bare || !(target > 0)) return []
   const fits = (value: number) => Math.abs(value - target) <= within * target
   if (fits(mm)) return []
   const figure = Number(text.trim().replace(',', '.'))
-  const senses: Sense[] = [
+  const senses: ReadingSense[] = [
     { as: `${figure} in`, mm: figure * MM_PER_INCH },
     { as: `${figure} mm`, mm: figure },
   ]

@@ -1,7 +1,7 @@
 import { MM_PER_INCH } from '../base/constants/index.ts'
 import { fractionName, nearestDrill } from './drills.ts'
 
-export type Quantity = 'length' | 'gap' | 'bore' | 'turns' | 'notches' | 'count' | 'mass'
+export type ShownQuantity = 'length' | 'gap' | 'bore' | 'turns' | 'notches' | 'count' | 'mass'
 
 /** A figure with as many places as its size bears: 0.29, 13.1, 118. */
 export function figure(
@@ -13,7 +13,7 @@ export function figure(
 }
 
 /** A stored value as the bench says it. Turns are whole eighths, notches rich positive, lengths mm. */
-export function showValue(value: number, quantity: Quantity): string {
+export function showValue(value: number, quantity: ShownQuantity): string {
   switch (quantity) {
     case 'turns':
       return showTurns(value)
@@ -38,7 +38,7 @@ export function showTurns(eighths: number): string {
 }
 
 /** The same reading the other way round: inches for millimetres, and for gaps and bores the nearest drill. */
-export function alsoAs(mm: number, quantity: Quantity): string {
+export function alsoAs(mm: number, quantity: ShownQuantity): string {
   if (quantity === 'turns' || quantity === 'notches' || quantity === 'count' || quantity === 'mass') return ''
   const inches = `${(mm / MM_PER_INCH).toFixed(3)} in`
   if (quantity === 'length' || mm < 0.3) return inches

@@ -2,7 +2,7 @@ import { plainNumber } from '../measure/index.ts'
 import { refuse, type Result } from '../base/refusal/index.ts'
 
 /** A bend at the tang, mm, and how sure a hand is of it. */
-export interface Bend {
+export interface TriedBend {
   mm: number
   sigma: number
 }
@@ -13,7 +13,7 @@ const MEASURED_SIGMA = 0.05
 const MOST_MM = 10
 
 /** Bends as hands know them, by the tang's own thickness of some 0.9 mm. */
-export const bends: readonly (Bend & { words: string })[] = (
+export const bends: readonly (TriedBend & { words: string })[] = (
   [
     [0.2, 'a nudge'],
     [0.3, 'a third of its thickness'],
@@ -23,7 +23,7 @@ export const bends: readonly (Bend & { words: string })[] = (
 ).map(([mm, words]) => ({ mm, sigma: mm * BY_EYE, words }))
 
 /** A bend that somebody measured, mm. Refuses `text` outside 0 to 10. */
-export function readBend(text: string): Result<Bend> {
+export function readBend(text: string): Result<TriedBend> {
   const mm = plainNumber(text)
   return mm > 0 && mm <= MOST_MM
     ? { mm, sigma: MEASURED_SIGMA }

@@ -1,7 +1,7 @@
 import { type SpecSheet, factOf, type Fact } from '../sheets/index.ts'
 
 /** What Ekrond can do for a unit, from nothing known upward. */
-export interface Rung {
+export interface TaughtRung {
   code: 'record' | 'band' | 'way' | 'bend' | 'level' | 'holds'
   says: string
   reached: boolean
@@ -11,13 +11,13 @@ export interface Rung {
   own: readonly string[]
 }
 
-export interface Known {
+export interface KnownSoFar {
   /** from the lowest */
-  rungs: readonly Rung[]
+  rungs: readonly TaughtRung[]
   /** the highest one below which all are reached */
   at: number
   /** the single measurement that buys the next rung soonest; null where it takes a value, or all are reached */
-  next: { fact: Fact; rung: Rung; alone: boolean } | null
+  next: { fact: Fact; rung: TaughtRung; alone: boolean } | null
 }
 
 const HEIGHT = 'value:float.height/none'
@@ -28,7 +28,7 @@ const SURE_RATIO = 0.25
  * What can be said of a unit by what of its sheet is known (`docs/physics.md` 18), and what buys the next rung. A sheet that was
  * never taught is known throughout.
  */
-export function known(spec: Pick<SpecSheet, 'taught' | 'settings' | 'float'>): Known {
+export function known(spec: Pick<SpecSheet, 'taught' | 'settings' | 'float'>): KnownSoFar {
   const pencil = new Set(spec.taught?.pencil ?? [])
   const lacks = (...codes: string[]) => codes.filter((code) => pencil.has(code))
   const height = spec.settings.find((one) => one.code === 'float.height')
@@ -47,7 +47,7 @@ export function known(spec: Pick<SpecSheet, 'taught' | 'settings' | 'float'>): K
     ...floor,
   ]
   const holds = lacks('float.depth')
-  const steps: Omit<Rung, 'reached' | 'own'>[] = [
+  const steps: Omit<TaughtRung, 'reached' | 'own'>[] = [
     { code: 'record', says: 'keeps the record', missing: [] },
     { code: 'band', says: 'judges by a band', missing: band },
     { code: 'way', says: 'says which way to bend', missing: way },
@@ -56,7 +56,7 @@ export function known(spec: Pick<SpecSheet, 'taught' | 'settings' | 'float'>): K
     { code: 'holds', says: 'says what pressure it holds', missing: holds },
   ]
   let below: string[] = []
-  const rungs = steps.map((step): Rung => {
+  const rungs = steps.map((step): TaughtRung => {
     const own = step.missing.filter((code) => !below.includes(code))
     below = [...below, ...own]
     return { ...step, missing: below, own, reached: below.length === 0 }
@@ -65,7 +65,7 @@ export function known(spec: Pick<SpecSheet, 'taught' | 'settings' | 'float'>): K
   return { rungs, at, next: nextOf(rungs, at) }
 }
 
-function nextOf(rungs: readonly Rung[], at: number): Known['next'] {
+function nextOf(rungs: readonly TaughtRung[], at: number): KnownSoFar['next'] {
   const rung = rungs[at + 1]
   if (!rung) return null
   // A value comes from a source, not from a gauge: the rung above is what a gauge can buy meanwhile.

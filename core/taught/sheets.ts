@@ -14,7 +14,7 @@ import { fits, named } from './fits.ts'
 import { readFrom } from './read-from.ts'
 import { floatOf, ratioOf } from './float.ts'
 import { calibrationOf, positionsOf } from './parts.ts'
-import { standingOf } from './sources.ts'
+import { sourceStandingOf } from './sources.ts'
 import { levelSpread } from './spread.ts'
 
 /** The fact that says that a unit has no such setting. */
@@ -88,7 +88,7 @@ export function ownSheets(state: JobState, body: number, borrowed: Borrowed): Sh
   }
 }
 function withValue(state: JobState, body: number, setting: SettingSpec): SettingSpec {
-  const { picked } = standingOf(state, body, setting)
+  const { picked } = sourceStandingOf(state, body, setting)
   if (!picked) return setting
   const { asWritten, target, lo, hi, source, ground } = picked
   return { ...setting, asWritten, target, lo, hi, source, ground }

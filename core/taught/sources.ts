@@ -11,7 +11,7 @@ export interface Source extends Omit<OwnSource, 'entry'> {
   trust: Trust
 }
 
-export interface Standing {
+export interface SourceStanding {
   sources: readonly Source[]
   /** the one that the sheet goes by; null where there is none */
   picked: Source | null
@@ -69,7 +69,7 @@ const wasBlocked = (state: JobState, body: number): boolean =>
   )
 
 /** Every value that is known of a setting, the one that holds, and those that speak against it. */
-export function standingOf(state: JobState, body: number, setting: SettingSpec): Standing {
+export function sourceStandingOf(state: JobState, body: number, setting: SettingSpec): SourceStanding {
   const here = bodyOf(state, body)
   const key = settingKey(setting)
   const said = (here.ownSources[key] ?? []).map(({ entry, ...one }): Source => ({

@@ -6,7 +6,7 @@ import { fold, type DataOf, type Entry } from '../log/index.ts'
 import { admit } from '../bench/admit/index.ts'
 import { judgeSetting, type SettingContext } from '../judge/settings/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
-import { bends, known, levelSpread, ownSheets, readBend, standingOf, withBand } from './index.ts'
+import { bends, known, levelSpread, ownSheets, readBend, sourceStandingOf, withBand } from './index.ts'
 import { factOf, readFact } from '../sheets/index.ts'
 
 const JOB = '00000000-0000-4000-8000-000000000001'
@@ -327,13 +327,17 @@ describe('sources side by side', () => {
       source: 'from relatives',
       ground: 'median of 5',
     })
-    const well = standingOf(
+    const well = sourceStandingOf(
       unit(opened('none: overhaul'), taughtAs(), found(12.4), relatives).state,
       1,
       setting,
     )
     expect(well.picked).toMatchObject({ source: 'as found', trust: 'good', ground: 'it ran well' })
-    const ill = standingOf(unit(opened('flooding'), taughtAs(), found(12.4), relatives).state, 1, setting)
+    const ill = sourceStandingOf(
+      unit(opened('flooding'), taughtAs(), found(12.4), relatives).state,
+      1,
+      setting,
+    )
     expect(ill.picked?.source).toBe('from relatives')
     // 12.4 lies outside 13.2 ± 0.5: a conflict, not silently won.
     expect(ill.against.map(({ id: one }) => one)).toEqual(['as found'])
@@ -353,7 +357,7 @@ describe('sources side by side', () => {
         why: 'the leaf is for another cover',
       }),
     )
-    const standing = standingOf(one.state, 1, setting)
+    const standing = sourceStandingOf(one.state, 1, setting)
     expect(standing.picked?.source).toBe('as found')
     expect(standing.against).toEqual([])
     const own = one.sheets.spec.settings.find(({ code }) => code === 'float.height')!

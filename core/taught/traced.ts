@@ -5,7 +5,7 @@ import { factOf } from '../sheets/index.ts'
 export type Tap = readonly [x: number, y: number]
 
 /** An outline tapped on a photograph, px, with a length in it that is known. */
-export interface Trace {
+export interface TracedOutline {
   /** two marks of a ruler that lies beside it, and how far they are apart, mm */
   ruler: readonly Tap[]
   mm: number
@@ -32,7 +32,7 @@ const nextOf = <T>(all: readonly T[], i: number): T => all[(i + 1) % all.length]
  * tap misses by TAP_SIGMA; a corner's miss moves the area by half of the distance between its neighbours, the ruler's two by twice
  * their share of its length. Refuses `mm`, `ruler`, `outline`.
  */
-export function tracedArea({ ruler, mm, outline }: Trace): Result<TracedArea> {
+export function tracedArea({ ruler, mm, outline }: TracedOutline): Result<TracedArea> {
   if (!(mm > 0)) return refuse('mm', 'How far are the two marks apart, in mm?')
   const [a, b] = ruler
   if (!a || !b) return refuse('ruler', 'Tap two marks of the ruler that lies beside it.')

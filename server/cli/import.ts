@@ -4,7 +4,7 @@ import { openPool } from '../db/pool.ts'
 import { folderFiles } from '../import/files.ts'
 import { readCatalogue } from '../import/read.ts'
 import { writeCatalogue } from '../import/write.ts'
-import { progress, tellFaults } from './tell.ts'
+import { tellProgress, tellFaults } from './tell.ts'
 import { importShop, isWholeShop, WholeShopFaults } from '../whole/import.ts'
 
 /** `npm run import -- FOLDER`: a catalogue, or a whole shop into an empty one. All or nothing; exit status 2 where there is a fault. */
@@ -16,13 +16,13 @@ async function main(): Promise<number> {
   }
   const files = folderFiles(resolve(folder))
   const whole = isWholeShop(files)
-  const read = whole ? null : await readCatalogue(files, progress)
+  const read = whole ? null : await readCatalogue(files, tellProgress)
   if (read && 'errors' in read) return tellFaults(read.errors)
   const pool = openPool(process.env.EKROND_DATABASE_URL!, 'long')
   try {
     await migrate(pool, join(process.cwd(), 'server/db/migrations'))
     if (!read) {
-      const { jobs, entries, photographs, whole: checked } = await importShop(pool, files, progress)
+      const { jobs, entries, photographs, whole: checked } = await importShop(pool, files, tellProgress)
       console.log(
         `${checked ? 'The whole shop was taken in' : 'Taken in as far as it goes (an older export without a manifest: nobody can say whether it is whole)'}: ${jobs} jobs with ${entries} entries, ${photographs} photographs.`,
       )

@@ -5,7 +5,7 @@ import { openPool } from '../db/pool.ts'
 import { aloneInShop } from '../db/presence.ts'
 import { restore } from '../whole/backup.ts'
 import { WholeShopFaults } from '../whole/import.ts'
-import { progress, tellFaults } from './tell.ts'
+import { tellProgress, tellFaults } from './tell.ts'
 
 /**
  * `npm run restore -- FILE`: a backup into an empty shop, also while it is open. The demo is in the way where a new machine was started
@@ -29,7 +29,7 @@ async function main(): Promise<number> {
     }
     await migrate(pool, join(process.cwd(), 'server/db/migrations'))
     const taken = await restore(pool, file, {
-      progress,
+      progress: tellProgress,
       ...(overDemo === undefined ? {} : { overDemo }),
     })
     console.log(

@@ -1,7 +1,7 @@
 import type { ImportError } from '../import/read.ts'
 
 /** How far a long reading is. */
-export const progress = (file: string, rows: number) =>
+export const tellProgress = (file: string, rows: number) =>
   console.error(`${file}: ${rows.toLocaleString('en')} read`)
 
 /** Faults by file, row and column; the exit status that goes with them. */

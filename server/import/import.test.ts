@@ -15,7 +15,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { selectListNumber } from '../library/library.sql.ts'
 import { catalogueFolder, openShop, type TestShop } from '../test/shop.ts'
 import { folderFiles, sentFiles } from './files.ts'
-import { readCatalogue, type Catalogue, type ImportError } from './read.ts'
+import { readCatalogue, type ReadCatalogue, type ImportError } from './read.ts'
 import type { Row } from './tables.ts'
 import { previewCatalogue, writeCatalogue } from './write.ts'
 
@@ -328,7 +328,7 @@ describe('writing it', () => {
           catalogueNames().map((name) => [name, readFileSync(join(catalogueFolder, name), 'utf8')]),
         ),
       ),
-    )) as { catalogue: Catalogue }
+    )) as { catalogue: ReadCatalogue }
     const { 'customers.csv': customers, 'prices.csv': prices } = catalogue.tables as unknown as Record<
       string,
       Row[]

@@ -51,7 +51,7 @@ export const Head = v.object({
   ),
 })
 
-export interface Catalogue {
+export interface ReadCatalogue {
   head: v.InferOutput<typeof Head>
   models: Model[]
   listNumbers: {
@@ -68,7 +68,7 @@ export interface Catalogue {
 }
 
 /** Reads a catalogue. Every fault is told with its file, row and column; nothing is read halfway. */
-export type CatalogueRead = { catalogue: Catalogue } | { errors: ImportError[] }
+export type CatalogueRead = { catalogue: ReadCatalogue } | { errors: ImportError[] }
 
 export async function readCatalogue(files: Files, progress?: Progress): Promise<CatalogueRead> {
   const errors: ImportError[] = []
@@ -77,7 +77,7 @@ export async function readCatalogue(files: Files, progress?: Progress): Promise<
 
   const head = readJson(files, 'catalogue.json', Head, tell)
   const models: Model[] = []
-  const listNumbers: Catalogue['listNumbers'] = []
+  const listNumbers: ReadCatalogue['listNumbers'] = []
   for (const file of files.list('models').filter((name) => name.endsWith('.json'))) {
     const model = readJson(files, file, Model, tell)
     if (!model) continue
@@ -109,7 +109,7 @@ export async function readCatalogue(files: Files, progress?: Progress): Promise<
 }
 
 /** List numbers that stand twice, are none, or take each other's place in a circle. */
-function tellNumbers(numbers: Catalogue['listNumbers'], tell: Tell): void {
+function tellNumbers(numbers: ReadCatalogue['listNumbers'], tell: Tell): void {
   const seen = new Set<string>()
   for (const item of numbers) {
     const { number, model } = item
@@ -124,9 +124,9 @@ function tellNumbers(numbers: Catalogue['listNumbers'], tell: Tell): void {
 }
 
 function tellCircles(
-  numbers: Catalogue['listNumbers'],
+  numbers: ReadCatalogue['listNumbers'],
   column: string,
-  next: (item: Catalogue['listNumbers'][number]) => readonly string[],
+  next: (item: ReadCatalogue['listNumbers'][number]) => readonly string[],
   tell: Tell,
 ): void {
   const byNumber = new Map(numbers.map((item) => [item.number, item]))

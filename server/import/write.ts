@@ -1,15 +1,15 @@
 import { sheetDifferences, type Difference } from '@ekrond/core/judge/differences'
 import { createHash } from 'node:crypto'
 import { inTransaction, type Client, type Pool } from '../db/pool.ts'
-import type { Catalogue } from './read.ts'
+import type { ReadCatalogue } from './read.ts'
 import type { Row, Rows, Tables } from './tables.ts'
 
 /** Writes a catalogue in one transaction. Sheets that differ from their newest revision become a new one; the same twice changes nothing. */
-export const writeCatalogue = (pool: Pool, catalogue: Catalogue): Promise<Written> =>
+export const writeCatalogue = (pool: Pool, catalogue: ReadCatalogue): Promise<Written> =>
   inTransaction(pool, (client) => applyCatalogue(client, catalogue))
 
 /** What a catalogue would change, without changing it: it is written and taken back. */
-export async function previewCatalogue(pool: Pool, catalogue: Catalogue): Promise<Written> {
+export async function previewCatalogue(pool: Pool, catalogue: ReadCatalogue): Promise<Written> {
   const client = await pool.connect()
   try {
     await client.query('begin')
@@ -27,7 +27,7 @@ export interface Written {
   changed: { listNumber: string; kind: 'spec' | 'build'; differences: Difference[] }[]
 }
 
-async function applyCatalogue(client: Client, catalogue: Catalogue): Promise<Written> {
+async function applyCatalogue(client: Client, catalogue: ReadCatalogue): Promise<Written> {
   const { head, models, tables } = catalogue
   await writeShop(client, head)
   await upsert(
@@ -56,7 +56,7 @@ async function applyCatalogue(client: Client, catalogue: Catalogue): Promise<Wri
   return written
 }
 
-export async function writeShop(client: Client, head: Catalogue['head']): Promise<void> {
+export async function writeShop(client: Client, head: ReadCatalogue['head']): Promise<void> {
   await client.query(
     `insert into shop (name, place, zone, currency_code, currency_exponent, working_days, hour_minor, tank_litres, warranty_days)
        values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, 6), coalesce($9, 90))
@@ -155,7 +155,7 @@ async function upsert(
     )
 }
 
-async function addRevisions(client: Client, catalogue: Catalogue): Promise<Written> {
+async function addRevisions(client: Client, catalogue: ReadCatalogue): Promise<Written> {
   const newest = await client.query<{
     list_number: string
     kind: string

@@ -1,5 +1,5 @@
 import { stationList } from '@ekrond/core/base/stations'
-import type { Stamped } from '@ekrond/core/claims'
+import type { StampedMark } from '@ekrond/core/claims'
 import type { CustomersAnswer, JobRow, JobsAnswer } from '@ekrond/contract/jobs'
 import { checkLetter, type Entry } from '@ekrond/core/log'
 import { type JobSummary } from '@ekrond/core/bench/stations'
@@ -249,8 +249,8 @@ export async function selectOfLibrary(
   db: Queryable,
   listNumbers: readonly string[],
   specRevs: readonly string[],
-): Promise<Map<string, Stamped & { sheets: Sheets | null }>> {
-  const { rows } = await db.query<Stamped & { sheets: Sheets | null }>(
+): Promise<Map<string, StampedMark & { sheets: Sheets | null }>> {
+  const { rows } = await db.query<StampedMark & { sheets: Sheets | null }>(
     `select l.list_number as "listNumber", l.mark, l.features,
             case when s.revision <> all($2) then (
               select jsonb_build_object('specRev', s.revision, 'buildRev', b.revision, 'spec', n.sheet, 'build', b.sheet)

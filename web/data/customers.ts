@@ -9,12 +9,12 @@ export const useCustomers = (q: string) =>
     queryFn: () => call(`/api/customers?q=${encodeURIComponent(q)}`),
     placeholderData: (before) => before,
     // Until its own answer is here the one before it stands, less what no longer fits: an arrow never lands on a stranger.
-    select: ({ customers }) => ({ customers: customers.filter((known) => fits(known, q)) }),
+    select: ({ customers }) => ({ customers: customers.filter((known) => fitsTyped(known, q)) }),
     staleTime: 30_000,
   })
 
 /** Whether a customer is found by what was typed, in the name, the engine or what it drives. */
-export const fits = (
+export const fitsTyped = (
   { customer, engine, equipment }: Pick<Known, 'customer' | 'engine' | 'equipment'>,
   typed: string,
 ): boolean =>

@@ -1,4 +1,4 @@
-import { layLabels, type Label, type Wish } from '@ekrond/core/unit/drawing'
+import { layLabels, type PlacedLabel, type Wish } from '@ekrond/core/unit/drawing'
 import { floatView } from '@ekrond/core/unit/families'
 import { floatPose, type FloatPose, type LevelInUse } from '@ekrond/core/physics/float'
 import { figure } from '@ekrond/core/measure'
@@ -292,7 +292,7 @@ const needleWords = (view: 'held' | 'use', drop: boolean, short: boolean): strin
         : 'needle just seats'
 
 /** A name beside the drawing with its leader. */
-function Aside({ label: { number, lines, side, balloon, leader } }: { label: Label }) {
+function Aside({ label: { number, lines, side, balloon, leader } }: { label: PlacedLabel }) {
   const end = leader.at(-1)!
   return (
     <g>

@@ -1,4 +1,10 @@
-import { layUnit, WORD_PX, type LaidUnit, type Standing, type UnitDrawing } from '@ekrond/core/unit/drawing'
+import {
+  layUnit,
+  WORD_PX,
+  type LaidUnit,
+  type PartStanding,
+  type UnitDrawing,
+} from '@ekrond/core/unit/drawing'
 import { unitDrawing } from '@ekrond/core/unit/families'
 import { nameOn, type Sheets } from '@ekrond/core/sheets'
 import { useId, useMemo } from 'react'
@@ -12,7 +18,7 @@ import { useSize } from './sheet'
 
 interface Props {
   sheets: Sheets
-  standings: Readonly<Record<string, Standing>>
+  standings: Readonly<Record<string, PartStanding>>
   /** those that are named: the current one first, then what comes next */
   named: readonly { code: string; number: string; words: string }[]
   /** what is shown, for whoever cannot see it */

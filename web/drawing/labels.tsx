@@ -1,8 +1,8 @@
-import { LARGE_PX, WORD_PX, type Label } from '@ekrond/core/unit/drawing'
+import { LARGE_PX, WORD_PX, type PlacedLabel } from '@ekrond/core/unit/drawing'
 import { figures, narrow } from '../theme/global'
 
 /** A balloon with its leader and words; filled where what it names is done. */
-export function Named({ label, filled = false }: { label: Label; filled?: boolean }) {
+export function Named({ label, filled = false }: { label: PlacedLabel; filled?: boolean }) {
   const { side, balloon, leader, large, lines, number } = label
   const colour = large ? 'blue' : 'ink'
   const [end] = leader.slice(-1)

@@ -2,7 +2,7 @@ import type { ListNumberAnswer, ListNumbersAnswer, RevisionsAnswer } from '@ekro
 import { kitFit } from '@ekrond/core/plan/kits'
 import { settingKey, type BuildSheet } from '@ekrond/core/sheets'
 import { settingsInOrder } from '@ekrond/core/judge/settings'
-import { known, type Known } from '@ekrond/core/taught'
+import { known, type KnownSoFar } from '@ekrond/core/taught'
 import { useQuery } from '@tanstack/react-query'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
@@ -209,7 +209,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
 }
 
 /** A unit that this shop taught: how far it is known, and whether more than the one that taught it went back by it. */
-const Ours = ({ known: { rungs, at, next }, returned }: { known: Known; returned: number }) => (
+const Ours = ({ known: { rungs, at, next }, returned }: { known: KnownSoFar; returned: number }) => (
   <p>
     <b>{returned > 1 ? `Ours, ${returned} of them went back by it.` : 'Ours, unverified.'}</b> Ekrond{' '}
     {rungs[at]!.says}

@@ -19,7 +19,7 @@ import { SearchField } from '../ui/SearchField'
 import { useKeys } from '../ui/keys'
 import { columnOf, DAYS, hang } from './hang'
 import { PlainList } from './PlainList'
-import { Columns, Days, Lane, Behind, Filters } from './rackFrame'
+import { RackColumns, Days, Lane, Behind, Filters } from './rackFrame'
 import { Morning } from './Morning'
 import { JobTag, SlipArrow } from './JobTag'
 
@@ -117,7 +117,7 @@ export default function Rack() {
         </>
       }
     >
-      <Columns>
+      <RackColumns>
         <div>
           <Filters role="group" aria-label="Show">
             <select aria-label="Technician" value={by} onChange={(event) => put({ by: event.target.value })}>
@@ -234,7 +234,7 @@ export default function Rack() {
           filtered={filtered}
           total={all ? 0 : (jobs.data?.total ?? 0)}
         />
-      </Columns>
+      </RackColumns>
       {shop.data && <AskPerson shop={shop.data} open={person === null && shop.data.people.length > 0} />}
     </Page>
   )

@@ -2,7 +2,7 @@ import styled from 'styled-components'
 import { narrow } from '../theme/global'
 import { DAYS } from './hang'
 
-export const Columns = styled.div`
+export const RackColumns = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 300px;
   min-height: 100%;

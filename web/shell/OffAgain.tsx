@@ -1,4 +1,4 @@
-import { offAgain, type OffAgain as Why } from '@ekrond/core/log'
+import { offAgain, type OffAgainWhy as Why } from '@ekrond/core/log'
 import { type Sheets, teardownOrder } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import styled from 'styled-components'

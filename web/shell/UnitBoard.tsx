@@ -1,5 +1,5 @@
 import type { ClaimState } from '@ekrond/core/claims'
-import type { Standing } from '@ekrond/core/unit/drawing'
+import type { PartStanding } from '@ekrond/core/unit/drawing'
 import type { Position, Sheets } from '@ekrond/core/sheets'
 import { useMemo, type ReactNode } from 'react'
 import styled from 'styled-components'
@@ -58,7 +58,7 @@ export function UnitBoard({
   const standings = useMemo(
     () =>
       Object.fromEntries(
-        sheets.build.positions.map(({ code }): [string, Standing] => [
+        sheets.build.positions.map(({ code }): [string, PartStanding] => [
           code,
           code === current?.code ? 'now' : off.has(code) ? 'off' : 'on',
         ]),

@@ -2,7 +2,7 @@ import type { ShopAnswer, ShopHistoryAnswer } from '@ekrond/contract/shop'
 import { useQuery } from '@tanstack/react-query'
 import { call, type ApiError } from '../data/api'
 import { sayInstant } from '../ui/dates'
-import { differing } from './settings'
+import { differingSettings } from './settings'
 
 /** Who changed what of the shop, the newest first. */
 export function Changes({ shop }: { shop: ShopAnswer }) {
@@ -18,7 +18,7 @@ export function Changes({ shop }: { shop: ShopAnswer }) {
         {history.changes.slice(0, 12).map((one, i) => {
           const before = history.changes[i + 1]
           const what = before
-            ? differing(one.settings, before.settings).map(({ name }) => name.toLowerCase())
+            ? differingSettings(one.settings, before.settings).map(({ name }) => name.toLowerCase())
             : []
           return (
             <li key={one.version} style={{ marginBottom: 8 }}>

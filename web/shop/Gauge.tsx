@@ -5,7 +5,7 @@ import { FieldInput, FieldSelect, Label, QuietButton } from '../ui'
 type GaugeSettings = ShopSettings['gauges'][number]
 
 /** One gauge of the drawer: its number, name and kind, what it reads to and how far two readings lie apart. */
-export function Gauge({
+export function GaugeEditor({
   gauge,
   set,
   away,

@@ -13,8 +13,8 @@ import { Button, Choice, ErrorLine, FieldInput, Label, MainButton, QuietButton }
 import { useKeys } from '../ui/keys'
 import { BothSides } from '../shell/BothSides'
 import { Changes } from './Changes'
-import { Gauge } from './Gauge'
-import { differing, settingsOf } from './settings'
+import { GaugeEditor } from './Gauge'
+import { differingSettings, settingsOf } from './settings'
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
@@ -205,7 +205,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
             apart.
           </p>
           {mine.gauges.map((gauge, i) => (
-            <Gauge
+            <GaugeEditor
               key={i}
               gauge={gauge}
               set={(next) => put({ gauges: mine.gauges.map((one, at) => (at === i ? next : one)) })}
@@ -239,7 +239,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {theirs && (
             <BothSides
-              differ={differing(mine, settingsOf(theirs))}
+              differ={differingSettings(mine, settingsOf(theirs))}
               take={() => {
                 setMine(settingsOf(theirs))
                 setBase(theirs.version)

@@ -37,7 +37,7 @@ const NAMES: Readonly<Record<keyof ShopSettings, string>> = {
 }
 
 /** What differs between two versions of the shop. */
-export const differing = (mine: ShopSettings, theirs: ShopSettings): Differs[] =>
+export const differingSettings = (mine: ShopSettings, theirs: ShopSettings): Differs[] =>
   differsIn(NAMES, mine, theirs, (_, value) => said(value as ShopSettings[keyof ShopSettings]))
 
 const said = (value: ShopSettings[keyof ShopSettings]): string =>

@@ -1,6 +1,6 @@
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { bends, known, readBend, wrongWay, type Bend } from '@ekrond/core/taught'
+import { bends, known, readBend, wrongWay, type TriedBend } from '@ekrond/core/taught'
 import { useState } from 'react'
 import type { Remedy } from '@ekrond/core/log'
 import type { OpenJob } from '../data/job'
@@ -23,7 +23,7 @@ export function Bent({ open, said }: { open: OpenJob; said: Remedy | null }) {
   // A unit with a sheet needs no lesson: one tap where it was bent as it says.
   const short = !spec.taught && !otherwise
   if (short && !asSaid && since.length === 0) return null
-  const log = (bend: Bend, way = toward) => {
+  const log = (bend: TriedBend, way = toward) => {
     if (way === null) return setWrong('Which way was it bent?')
     const no = open.add('own.bend', { mm: way * bend.mm, sigma: bend.sigma })
     setWrong(no?.sentence ?? '')

@@ -1,4 +1,4 @@
-import type { Known } from '@ekrond/core/taught'
+import type { KnownSoFar } from '@ekrond/core/taught'
 import { readFact, type Fact } from '@ekrond/core/sheets'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { gaugeSigma, type Gauge } from '@ekrond/core/measure'
@@ -21,7 +21,7 @@ export function FactAsk({
 }: {
   open: OpenJob
   fact: Fact
-  known: Known
+  known: KnownSoFar
   done: () => void
   later: () => void
 }) {

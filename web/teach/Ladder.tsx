@@ -1,4 +1,4 @@
-import type { Known } from '@ekrond/core/taught'
+import type { KnownSoFar } from '@ekrond/core/taught'
 import { factOf } from '@ekrond/core/sheets'
 import { lower } from '@ekrond/core/base/words'
 import styled from 'styled-components'
@@ -74,7 +74,7 @@ function lackWords(missing: readonly string[]): string {
 }
 
 /** What Ekrond can do for this unit, from the ground upward, and what each rung above still needs. */
-export function Ladder({ known }: { known: Known }) {
+export function Ladder({ known }: { known: KnownSoFar }) {
   return (
     <Rungs aria-label="What Ekrond can do for this unit">
       {known.rungs.map((rung, i) => {

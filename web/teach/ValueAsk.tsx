@@ -2,7 +2,7 @@ import { figure, showValue } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { readSetting, settingOf } from '@ekrond/core/judge/settings'
 import { besideSetting, settingKey, type SettingSpec } from '@ekrond/core/sheets'
-import { standingOf, withBand, type Source, type Trust } from '@ekrond/core/taught'
+import { sourceStandingOf, withBand, type Source, type Trust } from '@ekrond/core/taught'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
@@ -63,7 +63,7 @@ export function ValueAsk({
   const key = settingKey(setting)
   const spec = open.sheets!.spec
   const answer = useRelatives(spec, open.here.features.throttleBoreMm?.value)
-  const standing = standingOf(open.state, open.body, setting)
+  const standing = sourceStandingOf(open.state, open.body, setting)
   const read = text.trim() ? readSetting(setting, text) : null
   const typed = read && !isRefusal(read) ? read.value : null
   const looked = typed ?? standing.picked?.target ?? null

@@ -1,7 +1,7 @@
 import { showValue } from '@ekrond/core/measure'
 import { settingsInOrder } from '@ekrond/core/judge/settings'
 import { settingKey, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
-import { standingOf } from '@ekrond/core/taught'
+import { sourceStandingOf } from '@ekrond/core/taught'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
 import { StripCell } from '../shell/frame'
@@ -62,7 +62,7 @@ export function ValuesStrip({
     <>
       {inOrder(open.sheets!.spec).map((setting) => {
         const key = settingKey(setting)
-        const { picked, against } = standingOf(open.state, open.body, setting)
+        const { picked, against } = sourceStandingOf(open.state, open.body, setting)
         return (
           <Cell key={key} $here={key === asked}>
             <button type="button" onClick={() => ask(setting)}>

@@ -2,7 +2,7 @@ import type { RunNote } from '@ekrond/core/log'
 import { readTyped } from '@ekrond/core/measure/instruments'
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { betweenStumbles, readTurnsOut, screwRun, screwWords } from '@ekrond/core/diagnose/run'
+import { betweenStumbles, readTurnsOut, screwRun, screwRunWords } from '@ekrond/core/diagnose/run'
 import { mixtureKindOf, settingKey, type SettingSpec } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { readingNow } from '../data/hub'
@@ -131,7 +131,7 @@ export function Screw({
             (isRefusal(run) ? (
               <p style={{ fontSize: 16 }}>{run.refused.why}</p>
             ) : (
-              <p style={{ fontSize: 16, fontWeight: 600 }}>{screwWords(run, DROP[unit], unit)}</p>
+              <p style={{ fontSize: 16, fontWeight: 600 }}>{screwRunWords(run, DROP[unit], unit)}</p>
             ))}
           {middle !== null && (
             <p style={{ fontSize: 16, fontWeight: 600 }}>

@@ -2,7 +2,7 @@ import { bodyOf, notAdmitted } from '../../log/index.ts'
 import { washOf } from '../../plan/baths/index.ts'
 import type { Admit } from './admit.ts'
 
-export const bathIn: Admit<'bath.in'> = (state, { data, body }, { sheets, standing }) => {
+export const admitBathIn: Admit<'bath.in'> = (state, { data, body }, { sheets, standing }) => {
   if (standing) return undefined
   const here = bodyOf(state, body)
   for (const code of data.positions) {

@@ -1,5 +1,5 @@
 import { notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const entryStruck: Admit<'entry.struck'> = (_state, { corrects }) =>
+export const admitEntryStruck: Admit<'entry.struck'> = (_state, { corrects }) =>
   corrects ? undefined : notAdmitted('corrects')

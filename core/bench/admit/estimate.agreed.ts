@@ -1,5 +1,5 @@
 import { notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const estimateAgreed: Admit<'estimate.agreed'> = (state) =>
+export const admitEstimateAgreed: Admit<'estimate.agreed'> = (state) =>
   state.estimate ? undefined : notAdmitted('estimate')

@@ -1,7 +1,11 @@
 import { bodyOf, notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const fastenerTurned: Admit<'fastener.turned'> = (state, { data, body }, { sheets, standing }) => {
+export const admitFastenerTurned: Admit<'fastener.turned'> = (
+  state,
+  { data, body },
+  { sheets, standing },
+) => {
   const position = sheets?.build.positions.find(({ code }) => code === data.position)
   if (standing) return undefined
   if (sheets && !position) return notAdmitted('position', sheets.build.listNumber, data.position)

@@ -1,7 +1,7 @@
 import { bodyOf, notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const findingJudged: Admit<'finding.judged'> = (state, { data, body }, { sheets, standing }) => {
+export const admitFindingJudged: Admit<'finding.judged'> = (state, { data, body }, { sheets, standing }) => {
   const position = sheets?.build.positions.find((p) => p.code === data.position)
   if (standing && !position) return undefined
   if (sheets && !position) return notAdmitted('position', sheets.build.listNumber, data.position)

@@ -2,7 +2,7 @@ import { isOnePersons, notAdmitted } from '../../log/index.ts'
 import { gatePoints } from '../stations/gate.ts'
 import type { Admit } from './admit.ts'
 
-export const gatePassed: Admit<'gate.passed'> = (state, { data, by }, { all, known, standing }) => {
+export const admitGatePassed: Admit<'gate.passed'> = (state, { data, by }, { all, known, standing }) => {
   if (data.second === by) return notAdmitted('second')
   if (standing) return undefined
   if (data.second === null) return isOnePersons(state, by) ? undefined : notAdmitted('second missing')

@@ -2,7 +2,7 @@ import { isSeen } from '../../base/limits/index.ts'
 import { bodiesOf, bodyOf, isOnePersons, needsTwo, notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const jobClosed: Admit<'job.closed'> = (state, { data, by }, { standing }) => {
+export const admitJobClosed: Admit<'job.closed'> = (state, { data, by }, { standing }) => {
   if (standing) return undefined
   // What ends otherwise than set and proved says why, for whoever gets it back.
   if (data.why !== 'not serviced' && !isSeen(data.words)) return notAdmitted('end', data.why)

@@ -3,7 +3,7 @@ import { isSeen } from '../../base/limits/index.ts'
 import { addDays } from '../../base/days/index.ts'
 import type { Admit } from './admit.ts'
 
-export const jobOpened: Admit<'job.opened'> = (state, { data, corrects, at }, { standing }) => {
+export const admitJobOpened: Admit<'job.opened'> = (state, { data, corrects, at }, { standing }) => {
   if (data.aircraft) return notAdmitted('aircraft')
   for (const field of ['customer', 'engine', 'equipment'] as const)
     if (!standing && !isSeen(data[field])) return notAdmitted('unseen', field)

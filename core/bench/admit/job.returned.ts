@@ -2,7 +2,7 @@ import { notAdmitted } from '../../log/index.ts'
 import { openPoints } from '../stations/gate.ts'
 import type { Admit } from './admit.ts'
 
-export const jobReturned: Admit<'job.returned'> = (state, { at }, { all, known, standing }) => {
+export const admitJobReturned: Admit<'job.returned'> = (state, { at }, { all, known, standing }) => {
   if (state.returned) return notAdmitted('returned')
   // A return was judged by its gate when it happened.
   if (standing) return undefined

@@ -1,7 +1,7 @@
 import { notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const jobScoped: Admit<'job.scoped'> = (state, { data }, { standing }) =>
+export const admitJobScoped: Admit<'job.scoped'> = (state, { data }, { standing }) =>
   standing ||
   data.all ||
   data.agreed ||

@@ -1,88 +1,88 @@
-import { asFoundNoted } from './asfound.noted.ts'
-import { asFoundSeen } from './asfound.seen.ts'
-import { bathIn } from './bath.in.ts'
-import { bathOut } from './bath.out.ts'
-import { entryStruck } from './entry.struck.ts'
-import { estimateAgreed } from './estimate.agreed.ts'
-import { evidenceWeighed } from './evidence.weighed.ts'
-import { fastenerTurned } from './fastener.turned.ts'
-import { findingJudged } from './finding.judged.ts'
-import { gatePassed } from './gate.passed.ts'
-import { identTaught } from './ident.taught.ts'
-import { jobClosed } from './job.closed.ts'
-import { jobOpened } from './job.opened.ts'
-import { jobReopened } from './job.reopened.ts'
-import { jobReturned } from './job.returned.ts'
-import { jobScoped } from './job.scoped.ts'
-import { markRead } from './mark.read.ts'
-import { orderArrived } from './order.arrived.ts'
-import { ownBend } from './own.bend.ts'
-import { ownDimension } from './own.dimension.ts'
-import { ownPart } from './own.part.ts'
-import { ownPort } from './own.port.ts'
-import { ownPublished } from './own.published.ts'
-import { ownSetting } from './own.setting.ts'
-import { ownSource } from './own.source.ts'
-import { partOff } from './part.off.ts'
-import { partOn } from './part.on.ts'
-import { partStuck } from './part.stuck.ts'
-import { passageBlown } from './passage.blown.ts'
-import { photoPinned } from './photo.pinned.ts'
-import { portNoted } from './port.noted.ts'
-import { proofAnswered } from './proof.answered.ts'
-import { proofFitted } from './proof.fitted.ts'
-import { proofMeasured } from './proof.measured.ts'
-import { readingTaken } from './reading.taken.ts'
-import { sealSeen } from './seal.seen.ts'
+import { admitAsFoundNoted } from './asfound.noted.ts'
+import { admitAsFoundSeen } from './asfound.seen.ts'
+import { admitBathIn } from './bath.in.ts'
+import { admitBathOut } from './bath.out.ts'
+import { admitEntryStruck } from './entry.struck.ts'
+import { admitEstimateAgreed } from './estimate.agreed.ts'
+import { admitEvidenceWeighed } from './evidence.weighed.ts'
+import { admitFastenerTurned } from './fastener.turned.ts'
+import { admitFindingJudged } from './finding.judged.ts'
+import { admitGatePassed } from './gate.passed.ts'
+import { admitIdentTaught } from './ident.taught.ts'
+import { admitJobClosed } from './job.closed.ts'
+import { admitJobOpened } from './job.opened.ts'
+import { admitJobReopened } from './job.reopened.ts'
+import { admitJobReturned } from './job.returned.ts'
+import { admitJobScoped } from './job.scoped.ts'
+import { admitMarkRead } from './mark.read.ts'
+import { admitOrderArrived } from './order.arrived.ts'
+import { admitOwnBend } from './own.bend.ts'
+import { admitOwnDimension } from './own.dimension.ts'
+import { admitOwnPart } from './own.part.ts'
+import { admitOwnPort } from './own.port.ts'
+import { admitOwnPublished } from './own.published.ts'
+import { admitOwnSetting } from './own.setting.ts'
+import { admitOwnSource } from './own.source.ts'
+import { admitPartOff } from './part.off.ts'
+import { admitPartOn } from './part.on.ts'
+import { admitPartStuck } from './part.stuck.ts'
+import { admitPassageBlown } from './passage.blown.ts'
+import { admitPhotoPinned } from './photo.pinned.ts'
+import { admitPortNoted } from './port.noted.ts'
+import { admitProofAnswered } from './proof.answered.ts'
+import { admitProofFitted } from './proof.fitted.ts'
+import { admitProofMeasured } from './proof.measured.ts'
+import { admitReadingTaken } from './reading.taken.ts'
+import { admitSealSeen } from './seal.seen.ts'
 import { always, type Admits } from './admit.ts'
 
 export const admits: Admits = {
-  'asfound.noted': asFoundNoted,
-  'asfound.seen': asFoundSeen,
+  'asfound.noted': admitAsFoundNoted,
+  'asfound.seen': admitAsFoundSeen,
   'asfound.skipped': always,
-  'bath.in': bathIn,
-  'bath.out': bathOut,
+  'bath.in': admitBathIn,
+  'bath.out': admitBathOut,
   'complaint.answered': always,
-  'entry.struck': entryStruck,
-  'estimate.agreed': estimateAgreed,
+  'entry.struck': admitEntryStruck,
+  'estimate.agreed': admitEstimateAgreed,
   'estimate.made': always,
-  'evidence.weighed': evidenceWeighed,
-  'fastener.turned': fastenerTurned,
+  'evidence.weighed': admitEvidenceWeighed,
+  'fastener.turned': admitFastenerTurned,
   'feature.seen': always,
-  'finding.judged': findingJudged,
-  'gate.passed': gatePassed,
+  'finding.judged': admitFindingJudged,
+  'gate.passed': admitGatePassed,
   'ident.chosen': always,
-  'ident.taught': identTaught,
-  'job.closed': jobClosed,
-  'job.opened': jobOpened,
-  'job.reopened': jobReopened,
-  'job.returned': jobReturned,
-  'job.scoped': jobScoped,
-  'mark.read': markRead,
+  'ident.taught': admitIdentTaught,
+  'job.closed': admitJobClosed,
+  'job.opened': admitJobOpened,
+  'job.reopened': admitJobReopened,
+  'job.returned': admitJobReturned,
+  'job.scoped': admitJobScoped,
+  'mark.read': admitMarkRead,
   'note.written': always,
-  'order.arrived': orderArrived,
+  'order.arrived': admitOrderArrived,
   'order.placed': always,
-  'own.bend': ownBend,
-  'own.dimension': ownDimension,
-  'own.part': ownPart,
-  'own.port': ownPort,
-  'own.published': ownPublished,
-  'own.setting': ownSetting,
-  'own.source': ownSource,
-  'part.off': partOff,
-  'part.on': partOn,
-  'part.stuck': partStuck,
-  'passage.blown': passageBlown,
+  'own.bend': admitOwnBend,
+  'own.dimension': admitOwnDimension,
+  'own.part': admitOwnPart,
+  'own.port': admitOwnPort,
+  'own.published': admitOwnPublished,
+  'own.setting': admitOwnSetting,
+  'own.source': admitOwnSource,
+  'part.off': admitPartOff,
+  'part.on': admitPartOn,
+  'part.stuck': admitPartStuck,
+  'passage.blown': admitPassageBlown,
   'passage.cleaned': always,
-  'photo.pinned': photoPinned,
+  'photo.pinned': admitPhotoPinned,
   'photo.taken': always,
-  'port.noted': portNoted,
-  'proof.answered': proofAnswered,
-  'proof.fitted': proofFitted,
-  'proof.measured': proofMeasured,
-  'reading.taken': readingTaken,
+  'port.noted': admitPortNoted,
+  'proof.answered': admitProofAnswered,
+  'proof.fitted': admitProofFitted,
+  'proof.measured': admitProofMeasured,
+  'reading.taken': admitReadingTaken,
   'run.noted': always,
-  'seal.seen': sealSeen,
+  'seal.seen': admitSealSeen,
   'sediment.seen': always,
   'sign.seen': always,
   'teardown.unlocked': always,

@@ -1,5 +1,5 @@
 import { bodyOf, notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const ownDimension: Admit<'own.dimension'> = (state, { body }) =>
+export const admitOwnDimension: Admit<'own.dimension'> = (state, { body }) =>
   bodyOf(state, body).taught ? undefined : notAdmitted('not taught')

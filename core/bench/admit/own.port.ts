@@ -2,7 +2,7 @@ import { bodyOf, notAdmitted } from '../../log/index.ts'
 import { portName } from '../../unit/families/index.ts'
 import type { Admit } from './admit.ts'
 
-export const ownPort: Admit<'own.port'> = (state, { data, body }) => {
+export const admitOwnPort: Admit<'own.port'> = (state, { data, body }) => {
   const here = bodyOf(state, body)
   if (!here.taught) return notAdmitted('not taught')
   // What was noted of it would be lost with it.

@@ -1,7 +1,7 @@
 import { bodyOf, notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const ownPublished: Admit<'own.published'> = (state, { data, body }) => {
+export const admitOwnPublished: Admit<'own.published'> = (state, { data, body }) => {
   const here = bodyOf(state, body)
   if (!here.taught) return notAdmitted('not taught')
   if (here.published && here.published.listNumber !== data.listNumber)

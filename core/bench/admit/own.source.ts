@@ -1,7 +1,7 @@
 import { bodyOf, notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const ownSource: Admit<'own.source'> = (state, { data, body }) => {
+export const admitOwnSource: Admit<'own.source'> = (state, { data, body }) => {
   const here = bodyOf(state, body)
   const key = `${data.code}/${data.place}`
   const stands =

@@ -1,7 +1,7 @@
 import { bodyOf, notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const partOff: Admit<'part.off'> = (state, { data, body }, { sheets, standing }) => {
+export const admitPartOff: Admit<'part.off'> = (state, { data, body }, { sheets, standing }) => {
   const here = bodyOf(state, body)
   const position = sheets?.build.positions.find((p) => p.code === data.position)
   const name = position?.name ?? data.position

@@ -1,7 +1,7 @@
 import { bodyKey, bodyOf, lastSaid, notAdmitted, type JobState, type PartSource } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const partOn: Admit<'part.on'> = (state, { data, body }, { sheets, standing }) => {
+export const admitPartOn: Admit<'part.on'> = (state, { data, body }, { sheets, standing }) => {
   const here = bodyOf(state, body)
   const name = sheets?.build.positions.find((p) => p.code === data.position)?.name ?? data.position
   if (!here.off[data.position]) return notAdmitted('not off', name)

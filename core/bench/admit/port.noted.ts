@@ -2,7 +2,7 @@ import { neverCapped, portsOf } from '../../unit/families/index.ts'
 import { notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const portNoted: Admit<'port.noted'> = (_state, { data }, { sheets, standing }) => {
+export const admitPortNoted: Admit<'port.noted'> = (_state, { data }, { sheets, standing }) => {
   if (!sheets || standing) return undefined
   const port = portsOf(sheets).find(({ code }) => code === data.port)
   if (!port) return notAdmitted('port', sheets.spec.listNumber, data.port)

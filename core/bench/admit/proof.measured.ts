@@ -2,7 +2,11 @@ import { bodyOf, notAdmitted } from '../../log/index.ts'
 import { missingFor, proofsOf } from '../../judge/proof/index.ts'
 import type { Admit } from './admit.ts'
 
-export const proofMeasured: Admit<'proof.measured'> = (state, { data, body = 1 }, { sheets, standing }) => {
+export const admitProofMeasured: Admit<'proof.measured'> = (
+  state,
+  { data, body = 1 },
+  { sheets, standing },
+) => {
   const here = bodyOf(state, body)
   if (standing) return undefined
   if (!here.ident && !here.taught) return notAdmitted('identify first')

@@ -1,7 +1,7 @@
 import { notAdmitted } from '../../log/index.ts'
 import type { Admit } from './admit.ts'
 
-export const sealSeen: Admit<'seal.seen'> = (_state, { data }, { sheets, standing }) => {
+export const admitSealSeen: Admit<'seal.seen'> = (_state, { data }, { sheets, standing }) => {
   if (!sheets || standing) return undefined
   const setting = sheets.spec.settings.find((one) => one.code === data.code && one.place === data.place)
   return setting?.sealed

@@ -13,7 +13,7 @@ export const outsideSettings = (sheets: Pick<Sheets, 'spec' | 'build'>): Setting
   sheets.spec.settings.filter((setting) => isOutside(setting, sheets.build))
 
 /** Whether the outside is noted (or skipped with reasons), or somebody said why teardown may begin without it. */
-export function teardownUnlocked(state: JobState, sheets: Sheets, body = 1): boolean {
+export function isTeardownUnlocked(state: JobState, sheets: Sheets, body = 1): boolean {
   const here = bodyOf(state, body)
   return (
     here.unlocked !== null ||
@@ -28,7 +28,7 @@ export const asfound: Station = {
   name: 'asfound',
   state({ state, here, sheets, body }) {
     if (!sheets) return 'none'
-    if (teardownUnlocked(state, sheets, body)) return 'done'
+    if (isTeardownUnlocked(state, sheets, body)) return 'done'
     const outside = outsideSettings(sheets)
     return progress(doneOf(here, outside), outside.length)
   },

@@ -5,7 +5,7 @@ import { passagePlanOf, passagePlans, unitDrawing } from '../../unit/families/in
 import { boxOf } from '../../unit/drawing/index.ts'
 import { emptyJob, step, type DataOf, type JobState } from '../../log/index.ts'
 import { admit } from '../admit/index.ts'
-import { largestTool, mapOf, nextLook } from '../../diagnose/passages/index.ts'
+import { largestTool, mapOf, nextBlow } from '../../diagnose/passages/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
 import { openPoints, passageView, stationStates } from './index.ts'
 
@@ -36,7 +36,7 @@ describe('clean: which passage is blocked', () => {
     // The unit answers as one whose transfer feed is shut: the program picks each blow.
     let blows = 0
     while (job.view().suspects.length === 0 && blows < 3) {
-      const look = nextLook(job.view().map, job.view().blows)
+      const look = nextBlow(job.view().map, job.view().blows)
       if (!look || 'refused' in look) throw new Error('no blow is suggested')
       const shut =
         look.in === 'T' ? look.watch : look.watch.filter((port) => port === 'T' || away(look.in, port))
@@ -149,7 +149,7 @@ describe('the passage map of each family', () => {
       }
       let blows = 0
       for (; blows < 10 && !job.view().proven; blows++) {
-        const look = nextLook(job.view().map, job.view().blows)
+        const look = nextBlow(job.view().map, job.view().blows)
         if (!look || 'refused' in look) break
         const open = look.watch.filter((port) => groups(look.in).has(port))
         job.enter('passage.blown', {

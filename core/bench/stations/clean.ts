@@ -1,7 +1,13 @@
 import { isSettled, countingBlows } from '../../claims/index.ts'
 import { passagePlanOf } from '../../unit/families/index.ts'
 import { uncured } from '../../judge/findings/index.ts'
-import { diagnose, mapOf, standingOf, type Blow, type PassageMap } from '../../diagnose/passages/index.ts'
+import {
+  diagnose,
+  mapOf,
+  branchStandingOf,
+  type Blow,
+  type BranchMap,
+} from '../../diagnose/passages/index.ts'
 import type { Passage, PassagePlan } from '../../unit/passages/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { teardown } from './teardown.ts'
@@ -11,7 +17,7 @@ const MINUTES_A_PART = 4
 
 export interface PassageView {
   plan: PassagePlan
-  map: PassageMap
+  map: BranchMap
   /** the blows that count: since the last cleaning */
   blows: readonly Blow[]
   /** P(blocked) of each branch */
@@ -38,7 +44,7 @@ export function passageView({
     ? Object.fromEntries(map.branches.map(({ id, prior }) => [id, prior]))
     : told
   const suspects = plan.passages
-    .filter(({ id }) => standingOf(blocked[id]!, blows.length) === 'blocked')
+    .filter(({ id }) => branchStandingOf(blocked[id]!, blows.length) === 'blocked')
     .sort((a, b) => blocked[b.id]! - blocked[a.id]!)
   return {
     plan,
@@ -46,7 +52,7 @@ export function passageView({
     blows,
     blocked,
     suspects,
-    proven: plan.passages.every(({ id }) => standingOf(blocked[id]!, blows.length) === 'free'),
+    proven: plan.passages.every(({ id }) => branchStandingOf(blocked[id]!, blows.length) === 'free'),
     contradiction: isRefusal(told) ? told.refused.why : '',
   }
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { weighCauses, type CauseNetwork, type Seen } from './index.ts'
+import { weighCauses, type CauseNetwork, type CauseSeen } from './index.ts'
 
 const share = fc.double({ min: 0.02, max: 0.6, noNaN: true })
 const networkOf = (causes: number, pieces: number) =>
@@ -12,7 +12,7 @@ const networkOf = (causes: number, pieces: number) =>
       minLength: pieces,
       maxLength: pieces,
     }),
-    states: fc.array(fc.constantFrom<Seen>('present', 'absent', 'not asked'), {
+    states: fc.array(fc.constantFrom<CauseSeen>('present', 'absent', 'not asked'), {
       minLength: pieces,
       maxLength: pieces,
     }),
@@ -111,7 +111,7 @@ describe('which causes are there', () => {
       leak: 0.3,
       weights: { [`c${e % 14}`]: 0.5, [`c${(e * 5 + 3) % 14}`]: 0.4 },
     }))
-    const seen: Record<string, Seen> = {}
+    const seen: Record<string, CauseSeen> = {}
     for (const { id } of evidence) seen[id] = 'present'
     const { posterior } = weighed({ causes, evidence }, seen)
     const mass = causes.map(() => 0)

@@ -6,7 +6,7 @@ export interface CauseNetwork {
   /** P(present | causes) = 1 − (1 − leak)·Π(1 − weight) over the causes present */
   evidence: readonly { id: string; leak: number; weights: Readonly<Record<string, number>> }[]
 }
-export type Seen = 'present' | 'absent' | 'not asked'
+export type CauseSeen = 'present' | 'absent' | 'not asked'
 export interface Question {
   id: string
   minutes: number
@@ -32,7 +32,7 @@ const byId = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
  */
 export function weighCauses(
   network: CauseNetwork,
-  seen: Readonly<Record<string, Seen>>,
+  seen: Readonly<Record<string, CauseSeen>>,
   findings: Readonly<Record<string, 'present' | 'absent'>> = {},
   questions: readonly Question[] = [],
 ): Result<CauseAnswer> {
@@ -186,7 +186,7 @@ function bySampling(
 
 function nextQuestion(
   { causes, evidence }: CauseNetwork,
-  seen: Readonly<Record<string, Seen>>,
+  seen: Readonly<Record<string, CauseSeen>>,
   findings: Readonly<Record<string, 'present' | 'absent'>>,
   questions: readonly Question[],
   p: readonly number[],
@@ -221,7 +221,7 @@ const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p)
 
 function checkNetwork(
   { causes, evidence }: CauseNetwork,
-  seen: Readonly<Record<string, Seen>>,
+  seen: Readonly<Record<string, CauseSeen>>,
   findings: Readonly<Record<string, 'present' | 'absent'>>,
   questions: readonly Question[],
 ) {

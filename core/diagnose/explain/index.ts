@@ -4,7 +4,7 @@ import { type Position, type Sheets, conditionOf } from '../../sheets/index.ts'
 import { foundWith, isDoubtful } from '../../judge/findings/index.ts'
 
 /** A suspect of the complaint, as the findings so far leave it. */
-export interface Weighed extends Suspect {
+export interface WeighedCause extends Suspect {
   standing: 'found' | 'ruled out' | 'open'
   /** the positions that were found to be it */
   by: string[]
@@ -20,27 +20,29 @@ const EXPLAINED = 0.25
  * looked at and bear none is ruled out (a look misses one time in ten), and where something found explains it the rest count a quarter.
  * Shares are of the whole. Empty where nobody complains.
  */
-export function weighFindings(state: JobState, sheets: Sheets, body = 1): Weighed[] {
+export function weighFindings(state: JobState, sheets: Sheets, body = 1): WeighedCause[] {
   const complaint = state.opened?.complaint
   if (!complaint) return []
   const here = bodyOf(state, body)
-  const suspects = lookFirst(complaint, here.tests, sheets).map((suspect): Weighed & { weight: number } => {
-    const judged = suspect.positions.flatMap((code) => {
-      const finding = foundWith(here.findings[code])
-      const position = sheets.build.positions.find((one) => one.code === code)
-      return finding && position && !isDoubtful(finding)
-        ? [{ code, explains: causesOf(position, finding.condition, finding.ruled) }]
-        : []
-    })
-    const by = judged.filter(({ explains }) => explains.includes(suspect.code)).map(({ code }) => code)
-    const standing =
-      by.length > 0
-        ? 'found'
-        : suspect.positions.length > 0 && judged.length === suspect.positions.length
-          ? 'ruled out'
-          : 'open'
-    return { ...suspect, standing, by, weight: suspect.share }
-  })
+  const suspects = lookFirst(complaint, here.tests, sheets).map(
+    (suspect): WeighedCause & { weight: number } => {
+      const judged = suspect.positions.flatMap((code) => {
+        const finding = foundWith(here.findings[code])
+        const position = sheets.build.positions.find((one) => one.code === code)
+        return finding && position && !isDoubtful(finding)
+          ? [{ code, explains: causesOf(position, finding.condition, finding.ruled) }]
+          : []
+      })
+      const by = judged.filter(({ explains }) => explains.includes(suspect.code)).map(({ code }) => code)
+      const standing =
+        by.length > 0
+          ? 'found'
+          : suspect.positions.length > 0 && judged.length === suspect.positions.length
+            ? 'ruled out'
+            : 'open'
+      return { ...suspect, standing, by, weight: suspect.share }
+    },
+  )
   // What is found explains the complaint as far as it usually brings it.
   const explained = suspects.some(
     ({ standing, code }) => standing === 'found' && (symptomOf(code, complaint.symptom) ?? 0) >= 0.2,

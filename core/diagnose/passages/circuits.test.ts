@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { sheetsFor } from '../../../demo/log-entries.ts'
 import { passagePlanOf } from '../../unit/families/index.ts'
-import { circuitsOf, diagnose, mapOf, standingOf } from './index.ts'
+import { circuitsOf, diagnose, mapOf, branchStandingOf } from './index.ts'
 
 describe('circuits', () => {
   const plan = passagePlanOf(sheetsFor('K-4417-2S'))
@@ -17,7 +17,7 @@ describe('circuits', () => {
       mapOf(plan, null),
       circuits.map((one) => ({ in: one.in, open: [...one.out], shut: [] })),
     ) as Record<string, number>
-    expect(plan.passages.map(({ id }) => standingOf(told[id]!, circuits.length))).toEqual(
+    expect(plan.passages.map(({ id }) => branchStandingOf(told[id]!, circuits.length))).toEqual(
       plan.passages.map(() => 'free'),
     )
   })

@@ -1,5 +1,5 @@
 import { refuse, type Result } from '../../base/refusal/index.ts'
-import { checkMap, LOOK_ERROR, seenPairs, type Blow, type PassageMap } from './model.ts'
+import { checkMap, LOOK_ERROR, seenPairs, type Blow, type BranchMap } from './model.ts'
 import { reduced, type Link } from './reduce.ts'
 import { sweep } from './sweep.ts'
 
@@ -9,7 +9,7 @@ import { sweep } from './sweep.ts'
  * `tests`. Source: `docs/physics.md` 15.
  */
 export function diagnose(
-  map: PassageMap,
+  map: BranchMap,
   tests: readonly Blow[],
   error = LOOK_ERROR,
 ): Result<Record<string, number>> {

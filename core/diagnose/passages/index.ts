@@ -1,5 +1,5 @@
 export * from './model.ts'
 export { diagnose } from './diagnose.ts'
-export { nextLook } from './next.ts'
+export { nextBlow } from './next.ts'
 export * from './plan.ts'
 export { circuitsOf, type Circuit } from './circuits.ts'

@@ -8,7 +8,7 @@ export interface Blow {
   shut: readonly string[]
 }
 
-export interface PassageMap {
+export interface BranchMap {
   branches: readonly Branch[]
   ports: readonly string[]
 }
@@ -18,7 +18,7 @@ export const LOOK_ERROR = 0.01
 
 /** Refuses `branches`, `ports`, `error` and `tests` that cannot be. */
 export function checkMap(
-  { branches, ports }: PassageMap,
+  { branches, ports }: BranchMap,
   tests: readonly Blow[],
   error: number,
 ): Refusal | undefined {
@@ -40,7 +40,7 @@ export function checkMap(
 }
 
 /** What was seen of each pair of ports: how likely that is where they hang together, and where not. */
-export interface Seen {
+export interface PairSeen {
   a: string
   b: string
   joined: number
@@ -48,8 +48,8 @@ export interface Seen {
 }
 
 /** All looks, by pairs: looks are independent, so each pair's likelihoods multiply. */
-export function seenPairs(tests: readonly Blow[], error: number): Seen[] {
-  const pairs = new Map<string, Seen>()
+export function seenPairs(tests: readonly Blow[], error: number): PairSeen[] {
+  const pairs = new Map<string, PairSeen>()
   const look = (from: string, port: string, open: boolean) => {
     const [a, b] = from < port ? [from, port] : [port, from]
     const pair = pairs.get(`${a}\u0000${b}`) ?? { a, b, joined: 1, apart: 1 }
@@ -65,4 +65,4 @@ export function seenPairs(tests: readonly Blow[], error: number): Seen[] {
 }
 
 /** The same by the numbers of its places. */
-export type NumberedPair = Omit<Seen, 'a' | 'b'> & { a: number; b: number }
+export type NumberedPair = Omit<PairSeen, 'a' | 'b'> & { a: number; b: number }

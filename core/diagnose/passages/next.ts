@@ -1,11 +1,11 @@
 import type { Result } from '../../base/refusal/index.ts'
-import { checkMap, LOOK_ERROR, seenPairs, type Blow, type PassageMap } from './model.ts'
+import { checkMap, LOOK_ERROR, seenPairs, type Blow, type BranchMap } from './model.ts'
 
 /** Above so many branches the sets are too many to be weighed one by one. */
 const MOST_BRANCHES = 14
 const LEAST_GAIN = 1e-9
 
-export interface Look {
+export interface NextBlow {
   in: string
   watch: string[]
   /** bits by which its outcome is expected to settle which branches are blocked */
@@ -16,12 +16,12 @@ export interface Look {
  * The blow that tells most about which branches are blocked: of all with one port in and one or two others watched, the one with the
  * largest mutual information given all tests so far. null where none tells anything, or the map is too large. Refuses as `diagnose`.
  */
-export function nextLook(
-  map: PassageMap,
+export function nextBlow(
+  map: BranchMap,
   tests: readonly Blow[],
   error = LOOK_ERROR,
   most: 1 | 2 = 2,
-): Result<Look | null> {
+): Result<NextBlow | null> {
   const bad = checkMap(map, tests, error)
   if (bad) return bad
   if (map.branches.length > MOST_BRANCHES) return null
@@ -31,7 +31,7 @@ export function nextLook(
   const ports = [...map.ports].sort((a, b) => (a < b ? -1 : 1))
   const numbered = ports.map((port) => map.ports.indexOf(port))
   const noise = -xlog2(error) - xlog2(1 - error)
-  let best: Look | null = null
+  let best: NextBlow | null = null
   const consider = (from: number, watch: readonly number[]) => {
     // The outcome's entropy less that of the looks' own errors.
     const outcomes = new Float64Array(1 << watch.length)
@@ -67,7 +67,7 @@ interface World {
 }
 
 /** All sets of blocked branches, those alike in how the ports hang together taken as one. */
-function partitions({ branches, ports }: PassageMap, tests: readonly Blow[], error: number): World[] {
+function partitions({ branches, ports }: BranchMap, tests: readonly Blow[], error: number): World[] {
   const places = [...new Set([...ports, ...branches.flatMap(({ from, to }) => [from, to])])]
   const number = new Map(places.map((name, i) => [name, i]))
   const ends = branches.map(({ from, to }) => [number.get(from)!, number.get(to)!] as const)

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { diagnose, nextLook, type Blow, type PassageMap } from './index.ts'
+import { diagnose, nextBlow, type Blow, type BranchMap } from './index.ts'
 import type { Branch } from '../../unit/passages/index.ts'
 
 /** By the definition: every set of blocked branches, weighed. */
 function bySets(
-  { branches }: PassageMap,
+  { branches }: BranchMap,
   tests: readonly Blow[],
   error: number,
 ): Record<string, number> | null {
@@ -120,7 +120,7 @@ describe('which passage is blocked', () => {
   })
   it('refuses what cannot be, by name', () => {
     const map = { branches: [branch('a', 'x', 'y')], ports: ['x', 'y'] }
-    const input = (m: PassageMap, tests: Blow[] = [], error = 0.01) => {
+    const input = (m: BranchMap, tests: Blow[] = [], error = 0.01) => {
       const result = diagnose(m, tests, error)
       return isRefusal(result) ? result.refused.input : 'none'
     }
@@ -140,20 +140,20 @@ describe('which blow comes next', () => {
   }
   it('one drilling: the gain is the entropy less the look’s own error', () => {
     const map = { branches: [branch('a', 'x', 'y', 0.5)], ports: ['x', 'y'] }
-    const look = nextLook(map, [])
+    const look = nextBlow(map, [])
     const h = (p: number) => -p * Math.log2(p) - (1 - p) * Math.log2(1 - p)
     expect(look).toMatchObject({ in: 'x', watch: ['y'] })
     expect(isRefusal(look) ? 0 : look!.gain).toBeCloseTo(1 - h(0.01), 9)
   })
   it('watches two where two tell more, and nothing where all is known', () => {
     // From z the two likely ones are seen each by itself; from x the second only behind the first.
-    expect(nextLook(chain, [])).toMatchObject({ in: 'z', watch: ['x', 'y'] })
-    expect(nextLook(chain, [], 0.01, 1)).toMatchObject({ watch: ['y'] })
+    expect(nextBlow(chain, [])).toMatchObject({ in: 'z', watch: ['x', 'y'] })
+    expect(nextBlow(chain, [], 0.01, 1)).toMatchObject({ watch: ['y'] })
     const sure = { branches: [branch('a', 'x', 'y', 0), branch('b', 'y', 'z', 1)], ports: ['x', 'y', 'z'] }
-    expect(nextLook(sure, [])).toBeNull()
+    expect(nextBlow(sure, [])).toBeNull()
   })
   it('after a test it asks another', () => {
-    const after = nextLook(chain, [{ in: 'x', open: ['z'], shut: ['y'] }])
+    const after = nextBlow(chain, [{ in: 'x', open: ['z'], shut: ['y'] }])
     expect(isRefusal(after) || !after ? 0 : after.gain).toBeLessThan(0.3)
   })
 })

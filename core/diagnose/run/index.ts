@@ -65,7 +65,7 @@ export function screwRun(
 }
 
 /** A run of one screw in a sentence. */
-export const screwWords = (
+export const screwRunWords = (
   { peak, sigma, leanDropAt, leaner }: ScrewRun,
   drop: number,
   unit: string,

@@ -1,10 +1,17 @@
 import type { Said, Tests } from '../complaint/index.ts'
-import { weighCauses, type Seen } from '../causes/index.ts'
+import { weighCauses, type CauseSeen } from '../causes/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
-import { causesFor, complaintSeen, networkOf, noOutcomes, type Cause, type Outcomes } from './network.ts'
+import {
+  causesFor,
+  complaintSeen,
+  networkOf,
+  noOutcomes,
+  type NetworkCause,
+  type Outcomes,
+} from './network.ts'
 
-export interface FirstLook extends Cause {
+export interface FirstLook extends NetworkCause {
   /** chance that it is there, given what was said and tested so far */
   p: number
 }
@@ -27,7 +34,7 @@ export function firstCauses(
   const causes = causesFor(sheets, false, outcomes)
   const network = networkOf(causes)
   const known = new Set(network.evidence.map(({ id }) => id))
-  const seen: Record<string, Seen> = Object.fromEntries(
+  const seen: Record<string, CauseSeen> = Object.fromEntries(
     Object.entries(complaintSeen(said, tests)).filter(([id]) => known.has(id)),
   )
   const answer = weighCauses(network, seen, {})

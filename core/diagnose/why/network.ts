@@ -4,7 +4,7 @@ import {
   type CauseAnswer,
   type CauseNetwork,
   type Question,
-  type Seen,
+  type CauseSeen,
 } from '../causes/index.ts'
 import { causes as carburetor, type Said, type Tests } from '../complaint/index.ts'
 import { bodyNumbers, bodyOf, type JobState, type SheetsByBody } from '../../log/index.ts'
@@ -23,7 +23,7 @@ export interface Outcomes {
 }
 export const noOutcomes: Outcomes = { answered: 0, causes: {} }
 
-export interface Cause {
+export interface NetworkCause {
   code: string
   area: Area
   finding: string
@@ -77,13 +77,13 @@ export function causesFor(
   sheets: Sheets | undefined,
   opened: boolean,
   outcomes: Outcomes = noOutcomes,
-): Cause[] {
+): NetworkCause[] {
   const n = JUDGED_COMPLAINTS + outcomes.answered
   const of = (code: string, judged: number) => {
     const met = outcomes.causes[code] ?? 0
     return { judged, met, prior: Math.min(0.5, (judged + met) / n) }
   }
-  const inside = carburetor.flatMap((cause): Cause[] => {
+  const inside = carburetor.flatMap((cause): NetworkCause[] => {
     const positions = sheets
       ? sheets.build.positions
           .filter(
@@ -107,7 +107,7 @@ export function causesFor(
       },
     ]
   })
-  const outside = outsideCauses.map(({ code, area, finding, look, minutes, count }): Cause => ({
+  const outside = outsideCauses.map(({ code, area, finding, look, minutes, count }): NetworkCause => ({
     code,
     area,
     finding,
@@ -120,7 +120,7 @@ export function causesFor(
 }
 
 /** The network over these causes: symptoms, bands, temperatures, occasions, tests as received and signs as evidence (`docs/physics.md` 20). */
-export function networkOf(causes: readonly Cause[]): CauseNetwork {
+export function networkOf(causes: readonly NetworkCause[]): CauseNetwork {
   const shapes: Shape[] = [...carburetor, ...outsideCauses]
   const there = causes.map(({ code }) => shapes.find((one) => one.code === code)!)
   const evidence: { id: string; leak: number; weights: Record<string, number> }[] = []
@@ -150,7 +150,7 @@ export function networkOf(causes: readonly Cause[]): CauseNetwork {
   return { causes: causes.map(({ code, prior }) => ({ id: code, prior })), evidence }
 }
 
-export interface WhyCause extends Cause {
+export interface WhyCause extends NetworkCause {
   p: number
   standing: 'found' | 'ruled out' | 'open'
   /** the chance that it brings what is complained of */
@@ -161,14 +161,14 @@ export interface Why {
   causes: WhyCause[]
   /** what settles most a minute; null where nothing is left to ask */
   next: { code: string; kind: 'cause' | 'sign'; question: string; minutes: number; gain: number } | null
-  seen: Record<string, Seen>
+  seen: Record<string, CauseSeen>
   /** the chance that what was found brings what is complained of */
   explained: number
 }
 
 /** A complaint's own words and the tests as received, as evidence. */
-export function complaintSeen(complaint: Said, tests: Tests): Record<string, Seen> {
-  const seen: Record<string, Seen> = {}
+export function complaintSeen(complaint: Said, tests: Tests): Record<string, CauseSeen> {
+  const seen: Record<string, CauseSeen> = {}
   if (complaint.symptom !== 'none: overhaul') seen[`symptom:${complaint.symptom}`] = 'present'
   if (EVERY_BAND.includes(complaint.band)) seen[`band:${complaint.band}`] = 'present'
   if (complaint.temperature !== 'both') seen[`temperature:${complaint.temperature}`] = 'present'
@@ -179,7 +179,7 @@ export function complaintSeen(complaint: Said, tests: Tests): Record<string, See
 }
 
 /** What is known of a complaint: its own words, the tests as received, what somebody said of signs and causes since. */
-function seenOf(state: JobState, body = 1): Record<string, Seen> {
+function seenOf(state: JobState, body = 1): Record<string, CauseSeen> {
   const seen = complaintSeen(state.opened!.complaint, bodyOf(state, body).tests)
   for (const { id, look, seen: shown } of lookEvidence) {
     const looked = bodyOf(state, body).looks[look]
@@ -260,9 +260,9 @@ const rank = { found: 0, open: 1, 'ruled out': 2 }
 function nextLook(
   network: CauseNetwork,
   causes: readonly WhyCause[],
-  seen: Readonly<Record<string, Seen>>,
+  seen: Readonly<Record<string, CauseSeen>>,
   findings: Readonly<Record<string, 'present' | 'absent'>>,
-  said: Readonly<Record<string, Seen>>,
+  said: Readonly<Record<string, CauseSeen>>,
 ): Why['next'] {
   const likely = [...causes]
     .filter(({ standing }) => standing !== 'ruled out')

@@ -1,7 +1,7 @@
 import { entryOf, seqOf, bodyOf, lastSaid, readBodyKey, type JobState } from '../../log/index.ts'
 import { judgedByOther, nameOn, settingKey, type Sheets } from '../../sheets/index.ts'
 
-export interface CheckAgain {
+export interface ToCheckAgain {
   what: 'reading' | 'override' | 'order'
   key: string
   name: string
@@ -12,11 +12,11 @@ export interface CheckAgain {
  * What was decided by the sheets of an identification that was corrected since: readings judged by another revision, verdicts
  * against the rule, and orders of parts that this list number does not take.
  */
-export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgain[] {
+export function checkAgain(state: JobState, sheets: Sheets, body = 1): ToCheckAgain[] {
   const here = bodyOf(state, body)
   const chosen = entryOf(state, here.ident?.entry)
   const corrected = chosen?.corrects ? chosen : undefined
-  const readings = Object.entries(here.readings).flatMap(([key, judged]): CheckAgain[] => {
+  const readings = Object.entries(here.readings).flatMap(([key, judged]): ToCheckAgain[] => {
     const said = lastSaid(judged)!
     const setting = sheets.spec.settings.find((s) => settingKey(s) === key)
     return !setting || !judgedByOther(said, setting, sheets)
@@ -31,7 +31,7 @@ export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgai
         ]
   })
   if (!corrected) return readings
-  const overrides = Object.entries(here.findings).flatMap(([code, judged]): CheckAgain[] => {
+  const overrides = Object.entries(here.findings).flatMap(([code, judged]): ToCheckAgain[] => {
     const finding = lastSaid(judged)!
     const position = sheets.build.positions.find((p) => p.code === code)
     return finding.overridden && position && seqOf(state, finding.entry) < corrected.seq
@@ -56,7 +56,7 @@ export function checkAgain(state: JobState, sheets: Sheets, body = 1): CheckAgai
             line.serves.some((named) => readBodyKey(named).body === body) &&
             !partsHere.has(line.code),
         )
-        .map((line): CheckAgain => ({
+        .map((line): ToCheckAgain => ({
           what: 'order',
           key: line.code,
           name: line.code,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { familyOf } from '../../unit/families/index.ts'
 import { sheetsFor } from '../../../demo/log-entries.ts'
-import { causes, lookEvidence, looksOf, screwSaying } from './index.ts'
+import { screwCauses, lookEvidence, looksOf, screwSaying } from './index.ts'
 import { looks, lookSays } from '../../log/index.ts'
 
 const spec = { target: 11, lo: 10, hi: 12 }
@@ -39,9 +39,9 @@ describe('what a screw’s count says', () => {
   it('more turns than the thread has are asked again', () =>
     expect(screwSaying(60, spec, fuel).headline).toBe('7 1/2 cannot be.'))
   it('names where to look', () => {
-    expect(causes('rich cause', 'fuel')).toContain('float level high')
-    expect(causes('starved cause', 'air')).toContain('passage blocked')
-    expect(causes('none', 'fuel')).toEqual([])
+    expect(screwCauses('rich cause', 'fuel')).toContain('float level high')
+    expect(screwCauses('starved cause', 'air')).toContain('passage blocked')
+    expect(screwCauses('none', 'fuel')).toEqual([])
     // A downdraft without an idle jet is sent to its passage.
     const without = screwSaying(5, spec, fuel, undefined, false, false).meaning
     expect(without).toContain('At teardown: opened idle passage, float level high.')

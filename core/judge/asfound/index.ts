@@ -67,13 +67,13 @@ export function screwSaying(
   return {
     usual: false,
     headline,
-    meaning: `${meaning}${both} At teardown: ${causes(look, mixture.kind, idleJet).slice(0, 2).join(', ')}.`,
+    meaning: `${meaning}${both} At teardown: ${screwCauses(look, mixture.kind, idleJet).slice(0, 2).join(', ')}.`,
     look,
   }
 }
 
 /** Where a rich or a starved cause is looked for at teardown, in order. */
-export const causes = (look: ScrewSaying['look'], kind: ScrewKind, idleJet = true): string[] => {
+export const screwCauses = (look: ScrewSaying['look'], kind: ScrewKind, idleJet = true): string[] => {
   const idle = idleJet ? 'idle jet' : 'idle passage'
   if (look === 'rich cause')
     return kind === 'fuel'

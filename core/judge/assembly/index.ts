@@ -8,4 +8,4 @@ export {
   type FastenerState,
   type Joint,
 } from './joint.ts'
-export { proofOf, type Proof } from './proof.ts'
+export { proofOf, type StepCheck } from './proof.ts'

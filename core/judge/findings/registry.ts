@@ -11,11 +11,11 @@ import { ohms } from './ohms.ts'
 import { slipOf } from './plausible.ts'
 import { play } from './play.ts'
 import { proud } from './proud.ts'
-import { step } from './step.ts'
+import { wornStep } from './step.ts'
 import { warp } from './warp.ts'
 
 /** Every measurement that decides about a part. */
-export const findings = { mass, bore, play, warp, step, force, proud, ohms } satisfies Record<
+export const findings = { mass, bore, play, warp, step: wornStep, force, proud, ohms } satisfies Record<
   Deciding['what'],
   object
 >

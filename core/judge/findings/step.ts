@@ -11,7 +11,7 @@ export const ringGrowth = (worn: number, beside: number, jet: number): number =>
   (beside ** 2 - worn ** 2) / (jet ** 2 - beside ** 2)
 
 /** A metering needle's or rod's wear step: its diameter there and just beside it, mm. */
-export const step: Finding<PartMeasuredBy<'step'>> = {
+export const wornStep: Finding<PartMeasuredBy<'step'>> = {
   label: 'Diameter at the step, and just beside it',
   unit: 'mm',
   hint: '2.37 2.40; the same twice where no nail finds a step',

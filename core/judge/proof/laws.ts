@@ -1,5 +1,5 @@
 import { SEA_LEVEL_KPA } from '../../base/constants/index.ts'
-import { fitLeastSquares, inverseDiagonal, jacobian, type Model } from '../../measure/fit/index.ts'
+import { fitLeastSquares, inverseDiagonal, jacobian, type FitModel } from '../../measure/fit/index.ts'
 
 /** Air's pressure, kPa. */
 export type Law = 'laminar' | 'orifice' | 'settling'
@@ -46,7 +46,7 @@ function orifice(t: number, p0: number, q: number, volume: number): number {
 }
 
 function robust(
-  model: Model,
+  model: FitModel,
   parameters: readonly number[],
   wanted: readonly number[],
   sigma: number,
@@ -69,7 +69,7 @@ const POLISH_STEPS = 12
 const POLISH_ROUNDS = 2
 
 interface Fitting {
-  modelOf: (times: readonly number[]) => Model
+  modelOf: (times: readonly number[]) => FitModel
   starts: readonly (readonly number[])[]
   bounds: { lo: readonly number[]; hi: readonly number[] }
 }
@@ -141,7 +141,7 @@ function thinned(count: number): number[] {
 
 /** Every start is tried a few steps, the best are followed. */
 function fitFromStarts(
-  model: Model,
+  model: FitModel,
   wanted: readonly number[],
   starts: readonly (readonly number[])[],
   sigma: number,
@@ -183,7 +183,7 @@ function fitFromStarts(
 }
 
 function weightsOf(
-  model: Model,
+  model: FitModel,
   parameters: readonly number[],
   wanted: readonly number[],
   sigma: number,
@@ -226,7 +226,7 @@ export function fitLaws(
   const simple = (law: 'laminar' | 'orifice'): FittedLaw => {
     const of = law === 'laminar' ? laminar : orifice
     const modelOf =
-      (some: readonly number[]): Model =>
+      (some: readonly number[]): FitModel =>
       ([p0, leak]) =>
         valuesOf(some, (t) => of(t, p0!, leak!, volume, side))
     const model = modelOf(times)
@@ -254,7 +254,7 @@ export function fitLaws(
 
   function settling(): FittedLaw {
     const modelOf =
-      (some: readonly number[]): Model =>
+      (some: readonly number[]): FitModel =>
       ([pEnd, leak, drop, tau]) =>
         valuesOf(some, (t) => drop! * Math.exp(-t / tau!) + laminar(t, pEnd!, leak!, volume, side))
     const model = modelOf(times)
@@ -282,7 +282,7 @@ export function fitLaws(
 
 /** The standard error of one parameter over the samples that are not wild, and how many are. */
 function spreadOf(
-  model: Model,
+  model: FitModel,
   parameters: readonly number[],
   wanted: readonly number[],
   sigma: number,

@@ -4,7 +4,7 @@ import type { Position } from '../../sheets/index.ts'
 import { alike, sync } from './kinds/bank.ts'
 import { choke, electric, enricher, own, ports, slide, throttle } from './kinds/by-hand.ts'
 import type { Listing, Proof, ProofCode, ProofSubject } from './kinds/kind.ts'
-import { inlet, lifts, vacuum } from './kinds/under-air.ts'
+import { inletProof, lifts, vacuum } from './kinds/under-air.ts'
 import { level, pump, weep } from './kinds/wet.ts'
 
 export type { Proof, ProofCode, ProofSubject } from './kinds/kind.ts'
@@ -15,7 +15,7 @@ export { weepPlaces, type WeepPlace } from './kinds/wet.ts'
  * bodies against each other. A proof is there only where this unit has the thing.
  */
 const proofs: Readonly<Record<ProofCode, Listing>> = {
-  inlet,
+  inlet: inletProof,
   lifts,
   vacuum,
   slide,

@@ -1,4 +1,4 @@
-import { neverCapped, portsOf, type Port } from '../../unit/families/index.ts'
+import { neverCapped, portsOf, type OutsidePort } from '../../unit/families/index.ts'
 import {
   type PortNote,
   bodyNumbers,
@@ -27,7 +27,7 @@ export type ProofStanding =
   | { state: 'fitted'; said: null; why: string; second: string | null; by: string }
 
 /** A port that nobody spoke of, one that draws air, or one that is closed and must not be. */
-export function leftWrong(left: PortNote | undefined, port: Pick<Port, 'job'>): boolean {
+export function leftWrong(left: PortNote | undefined, port: Pick<OutsidePort, 'job'>): boolean {
   if (!left) return true
   if (neverCapped(port)) return left.state === 'capped'
   return left.state === 'open'
@@ -115,7 +115,7 @@ function shortOf(
 /** Whether a proof is one of joints that screws hold together. */
 const isUnder = ({ code }: Proof): boolean => ['weep', 'level', 'vacuum', 'inlet'].includes(code)
 
-function portsStanding(here: BodyState, ports: readonly Port[]): ProofStanding {
+function portsStanding(here: BodyState, ports: readonly OutsidePort[]): ProofStanding {
   const notes = ports.map((port) => here.ports[port.code]?.left)
   if (notes.every((left) => !left)) return { state: 'not yet', said: null }
   const wrong = ports.some((port, i) => notes[i] && leftWrong(notes[i], port))

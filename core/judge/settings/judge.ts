@@ -1,7 +1,7 @@
 import { canSettle, figure, finerGauge, gaugeSigma, judge, judgeBracket } from '../../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import type { SettingSpec } from '../../sheets/index.ts'
-import type { SettingContext, Standing } from './kind.ts'
+import type { SettingContext, BandStanding } from './kind.ts'
 import type { Bracket, Remedy, SettingJudgement } from '../../log/index.ts'
 
 /** σ (mm) of a reading by a gauge that nobody named. */
@@ -16,7 +16,7 @@ export function stand(
   value: number,
   context: SettingContext,
   bracket: Bracket | null,
-): Result<Standing> {
+): Result<BandStanding> {
   const target = aim(setting)
   if (target === null)
     return refuse('target', 'The sheet gives no value for this. Take it as found, or ask for a sheet.')
@@ -54,7 +54,7 @@ export function aim(setting: Pick<SettingSpec, 'target' | 'lo' | 'hi'>): number 
 
 /** A judgement from how the reading stands and what each verdict says of this setting; a remedy only where it is out. */
 export function compose(
-  standing: Standing,
+  standing: BandStanding,
   setting: SettingSpec,
   say: {
     inWords: string

@@ -20,7 +20,7 @@ export interface SettingContext {
 }
 
 /** How a reading stands to its band, before what it means for this setting. */
-export interface Standing {
+export interface BandStanding {
   verdict: InOut
   pIn: number | null
   target: number
@@ -41,6 +41,6 @@ export interface Setting {
     setting: SettingSpec,
     value: number,
     context: SettingContext,
-    standing: Standing,
+    standing: BandStanding,
   ) => Result<SettingJudgement>
 }

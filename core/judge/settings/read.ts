@@ -8,7 +8,7 @@ import {
   parseLength,
   parseNotches,
   parseTurns,
-  type Sense,
+  type ReadingSense,
 } from '../../measure/index.ts'
 import type { SettingSpec } from '../../sheets/index.ts'
 
@@ -16,7 +16,7 @@ export interface Read {
   value: number
   also: string
   /** other senses that fit the field better: ask, never pick silently */
-  ask: Sense[]
+  ask: ReadingSense[]
 }
 
 /** A reading as typed in the notation of its setting. Lengths mm, turns eighths, notches signed, holes counted. Refuses `text`. */

@@ -2,7 +2,7 @@ import { levelInUse, learnRatio } from '../../physics/float/index.ts'
 import { figure } from '../../measure/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
 import type { SpecSheet } from '../../sheets/index.ts'
-import { known, type Rung } from '../../taught/index.ts'
+import { known, type TaughtRung } from '../../taught/index.ts'
 import { compose } from './judge.ts'
 import type { Setting, SettingContext } from './kind.ts'
 import type { Remedy } from '../../log/index.ts'
@@ -36,7 +36,7 @@ export function taughtSetting(
 const floatHeightTaught: Setting['judge'] = (setting, value, context, standing) => {
   const { spec } = context
   const { rungs } = known(spec)
-  const can = (code: Rung['code']) => rungs.find((rung) => rung.code === code)!.reached
+  const can = (code: TaughtRung['code']) => rungs.find((rung) => rung.code === code)!.reached
   const pencil = new Set(spec.taught!.pencil)
   const late = spec.float.sense * standing.off < 0
   const way = pencil.has('float.sense')
@@ -64,7 +64,7 @@ function levelWords(value: number, { spec, conditions }: SettingContext): string
   return `Fuel stands ${figure(now.belowFace)}${sigma ? ` ±${figure(sigma, 1)}` : ''} mm below the face at ${figure(conditions.pressureKpa)} kPa.`
 }
 
-const lackWords = ({ missing }: Rung) =>
+const lackWords = ({ missing }: TaughtRung) =>
   `the level in use is not known: ${missing.length} ${missing.length === 1 ? 'measurement is' : 'measurements are'} missing`
 
 /** What puts the height right, as far as the ratio is known; null where nobody said how it is corrected. */

@@ -1,5 +1,5 @@
 import { type ReadingData, bodyOf, type JobState, type Bracket, type Shown } from '../../log/index.ts'
-import { findDrill, gaugeSigma, nextLarger, type Gauge, type Sense } from '../../measure/index.ts'
+import { findDrill, gaugeSigma, nextLarger, type Gauge, type ReadingSense } from '../../measure/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
 import { judgedByOther, settingKey, type SettingSpec, type Sheets } from '../../sheets/index.ts'
 import { voidedBy } from '../work/moments.ts'
@@ -62,7 +62,7 @@ export interface ReadingView {
   /** why what is typed cannot be read; empty where it can, or nothing is typed */
   refused: string
   /** other senses of what is typed: ask, never pick silently */
-  ask: readonly Sense[]
+  ask: readonly ReadingSense[]
   /** the typed figure the other way round */
   also: string
   /** what is typed, else what stands */

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { Words } from '../entry.ts'
+import { FreeWords } from '../entry.ts'
 import { defineKind } from '../kind.ts'
 
 declare module '../state.ts' {
@@ -21,7 +21,7 @@ export const complaintAnswered = defineKind({
   schema: v.object({
     explained: v.boolean(),
     by: v.array(v.pipe(v.string(), v.maxLength(60))),
-    words: Words,
+    words: FreeWords,
     /** the causes of the shop’s table that these findings are, so that the next one knows */
     causes: v.optional(v.array(v.pipe(v.string(), v.maxLength(40)))),
   }),

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { Words } from '../entry.ts'
+import { FreeWords } from '../entry.ts'
 import { defineKind } from '../kind.ts'
 
 const minor = v.pipe(
@@ -34,7 +34,7 @@ export const estimateMade = defineKind({
   schema: v.object({
     amountMinor: minor,
     hourMinor: v.pipe(v.number(), v.integer(), v.minValue(0)),
-    words: Words,
+    words: FreeWords,
   }),
   key: () => '',
   apply: (state, { data, by, at, id }) => ({

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { Person, SomeWords } from '../entry.ts'
+import { PersonName, SomeWords } from '../entry.ts'
 import { defineKind } from '../kind.ts'
 
 declare module '../state.ts' {
@@ -19,7 +19,7 @@ export const gatePassed = defineKind({
     point: v.pipe(v.string(), v.minLength(1), v.maxLength(80)),
     why: SomeWords,
     /** null in a shop of one, which signs alone */
-    second: v.nullable(Person),
+    second: v.nullable(PersonName),
     /** what was seen and let pass: another value opens it again; passes of before name none */
     value: v.optional(v.nullable(v.pipe(v.string(), v.maxLength(8000)))),
   }),

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { ends, type End } from '../ends.ts'
-import { Person, Words } from '../entry.ts'
+import { PersonName, FreeWords } from '../entry.ts'
 import { defineKind, type Stamped } from '../kind.ts'
 import { bodyNumbers, bodyOf, type JobState } from '../state.ts'
 
@@ -26,10 +26,10 @@ declare module '../state.ts' {
 
 const schema = v.object({
   why: v.picklist(ends),
-  words: Words,
+  words: FreeWords,
   /** which body of a bank; null for the whole job */
   of: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(6))),
-  second: v.nullable(Person),
+  second: v.nullable(PersonName),
 })
 
 /** Ends that nobody takes back: two people look before the unit is given up. */

@@ -1,7 +1,7 @@
 import { complaintWords } from '../complaint.ts'
 import * as v from 'valibot'
 import { MOST } from '../../base/limits/index.ts'
-import { LocalDate, Words } from '../entry.ts'
+import { LocalDate, FreeWords } from '../entry.ts'
 import { defineKind } from '../kind.ts'
 import { MOST_BODIES } from '../state.ts'
 
@@ -110,7 +110,7 @@ export const jobOpened = defineKind({
       band: v.picklist(bands),
       temperature: v.picklist(temperatures),
       when: v.picklist(whens),
-      words: Words,
+      words: FreeWords,
     }),
   }),
   key: () => '',

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { Code, Person, SomeWords } from '../entry.ts'
+import { Code, PersonName, SomeWords } from '../entry.ts'
 import { defineKind } from '../kind.ts'
 
 declare module '../state.ts' {
@@ -29,7 +29,7 @@ export const jobScoped = defineKind({
     only: v.pipe(v.array(Code), v.maxLength(200)),
     words: SomeWords,
     /** who said yes at the customer's; needed once teardown has begun */
-    agreed: v.nullable(Person),
+    agreed: v.nullable(PersonName),
     all: v.boolean(),
   }),
   key: () => '',

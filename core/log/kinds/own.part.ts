@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { MOST } from '../../base/limits/index.ts'
 import { partKinds, places } from '../../sheets/index.ts'
-import { Code, Words } from '../entry.ts'
+import { Code, FreeWords } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 
 export interface OwnPart {
@@ -50,7 +50,7 @@ export const ownPart = defineKind({
     mm: v.nullable(v.pipe(v.number(), v.gtValue(0), v.maxValue(200))),
     part: v.pipe(v.string(), v.trim(), v.maxLength(MOST.code)),
     stamped: v.pipe(v.string(), v.trim(), v.maxLength(20)),
-    underneath: Words,
+    underneath: FreeWords,
     at: v.nullable(v.tuple([v.number(), v.number()])),
     absent: v.boolean(),
     layer: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(99))),

@@ -4,12 +4,12 @@ import { defineKind, stamp, withBody } from '../kind.ts'
 
 /** Why a part that was on again comes off once more. */
 export const offAgain = ['opened again', 'broke here', 'wrong part'] as const
-export type OffAgain = (typeof offAgain)[number]
+export type OffAgainWhy = (typeof offAgain)[number]
 
 declare module '../state.ts' {
   interface BodyState {
     off: Readonly<
-      Record<string, { tray: string; again: OffAgain | null; by: string; at: string; entry: string }>
+      Record<string, { tray: string; again: OffAgainWhy | null; by: string; at: string; entry: string }>
     >
   }
 }

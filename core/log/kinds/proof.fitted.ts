@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { Person, SomeWords } from '../entry.ts'
+import { PersonName, SomeWords } from '../entry.ts'
 import { defineKind, stamp, withBody } from '../kind.ts'
 import { lower } from '../../base/words/index.ts'
 
@@ -27,7 +27,7 @@ export const proofFitted = defineKind({
     name: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
     why: SomeWords,
     /** null in a shop of one, which signs alone */
-    second: v.nullable(Person),
+    second: v.nullable(PersonName),
   }),
   key: ({ proof }) => proof,
   apply: (state, entry) =>

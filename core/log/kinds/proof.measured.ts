@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { proofMeasured as measured, type ProofMeasured } from '../measured/proof.ts'
+import { proofMeasuredShape as measured, type ProofMeasured } from '../measured/proof.ts'
 import { MOST_PACKED, type PackedTrace } from '../../measure/trace/index.ts'
 import { defineKind, withBody } from '../kind.ts'
 import { lower } from '../../base/words/index.ts'

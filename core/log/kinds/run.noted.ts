@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { Words } from '../entry.ts'
+import { FreeWords } from '../entry.ts'
 import { defineKind, stamp } from '../kind.ts'
 
 /** What is read, seen or changed on the running engine, by whoever stands there. */
@@ -64,7 +64,7 @@ export const runNoted = defineKind({
   version: 1,
   always: true,
   slice: { job: { run: [] } },
-  schema: v.object({ note, words: Words }),
+  schema: v.object({ note, words: FreeWords }),
   key: ({ note: { what } }) => what,
   apply: (state, entry) => ({
     ...state,

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { Words } from '../entry.ts'
+import { FreeWords } from '../entry.ts'
 import { defineKind, stamp } from '../kind.ts'
 
 declare module '../state.ts' {
@@ -25,7 +25,7 @@ export const signSeen = defineKind({
     /** as it was asked, for the history */
     name: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
     state: v.picklist(['present', 'absent', 'not asked']),
-    words: Words,
+    words: FreeWords,
   }),
   key: ({ about }) => about,
   apply: (state, { data, ...rest }) => ({

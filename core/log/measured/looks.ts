@@ -4,7 +4,7 @@ export const lookCodes = ['level', 'slot'] as const
 export type LookCode = (typeof lookCodes)[number]
 
 /** What can be seen, mm only where it has one. */
-export interface Seen {
+export interface LookSeen {
   look: LookCode
   seen: string
   /** how far above or below its mark, mm; null where nobody measured it */
@@ -53,7 +53,7 @@ export interface LookSays {
 }
 
 /** What a look says before anything is opened; it is a hint for the teardown, never a verdict. */
-export function lookSays({ look, seen, mm }: Seen): LookSays {
+export function lookSays({ look, seen, mm }: LookSeen): LookSays {
   if (seen === 'none') return { headline: 'Not seen.', meaning: 'It counts neither way.', usual: true }
   if (look === 'level') {
     if (seen === 'at')

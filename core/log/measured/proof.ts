@@ -66,7 +66,7 @@ const Short = v.pipe(v.string(), v.minLength(1), v.maxLength(60))
 const Share = v.pipe(v.number(), v.finite(), v.minValue(0))
 const Maybe = v.nullable(Amount)
 
-export const proofMeasured: v.GenericSchema<unknown, ProofMeasured> = v.variant('what', [
+export const proofMeasuredShape: v.GenericSchema<unknown, ProofMeasured> = v.variant('what', [
   v.object({
     what: v.literal('hold'),
     side: v.picklist(['pressure', 'vacuum']),

@@ -1,5 +1,5 @@
 /** A model's values at the samples, for a set of parameters. */
-export type Model = (parameters: readonly number[]) => ArrayLike<number>
+export type FitModel = (parameters: readonly number[]) => ArrayLike<number>
 
 export interface Fit {
   parameters: number[]
@@ -14,7 +14,7 @@ const STEPS = 80
  * `weights` of 0 leave a sample out. Plain loops: a trace of ten minutes has twelve thousand samples.
  */
 export function fitLeastSquares(
-  model: Model,
+  model: FitModel,
   wanted: readonly number[],
   start: readonly number[],
   {
@@ -89,7 +89,7 @@ export function fitLeastSquares(
 
 /** Slopes of a model by each parameter, by differences that stay within the bounds. */
 export function jacobian(
-  model: Model,
+  model: FitModel,
   parameters: readonly number[],
   lo: readonly number[] = parameters.map(() => -Infinity),
   hi: readonly number[] = parameters.map(() => Infinity),

@@ -13,7 +13,7 @@ export interface Flange {
 }
 
 /** A plate to be cut: its outline closed, its round holes; mm, from its middle. */
-export interface Plate {
+export interface AdapterPlate {
   outline: [number, number][]
   holes: { at: [number, number]; mm: number }[]
 }
@@ -27,7 +27,7 @@ const STEPS = 96
  * An adapter plate for a unit that has no inlet of its own to be tested by: it closes the flange and holds a nipple. Its outline is the
  * hull of its bosses. Refuses sizes at or below 0, a nipple as large as the bore, bolts that would cut into the bore.
  */
-export function adapterPlate({ bolts, spacingMm, boltMm, nippleMm, boreMm }: Flange): Result<Plate> {
+export function adapterPlate({ bolts, spacingMm, boltMm, nippleMm, boreMm }: Flange): Result<AdapterPlate> {
   const bad = checkNumbers(
     { spacingMm, boltMm, nippleMm, boreMm },
     { above: { spacingMm: 0, boltMm: 0, nippleMm: 0, boreMm: 0 } },
@@ -77,7 +77,7 @@ const support = (
 ) => centre[0] * way[0] + centre[1] * way[1] + radius
 
 /** The plate as a drawing at full size: an SVG in millimetres, lines only, as cutters take it. */
-export function plateSvg(plate: Plate): string {
+export function plateSvg(plate: AdapterPlate): string {
   const xs = plate.outline.map(([x]) => x)
   const ys = plate.outline.map(([, y]) => y)
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]

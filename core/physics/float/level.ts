@@ -22,7 +22,7 @@ export interface FloatBody {
   seatBore: number
 }
 
-export interface Balance {
+export interface FloatBalance {
   /** mm that balance needs, even beyond the float's depth */
   immersion: number
   holds: boolean
@@ -37,7 +37,7 @@ const NEEDLE_WEIGHT: Record<NeedleAt, number> = { above: 1, side: 0, below: -1 }
  * `density` (kg/m³): s = [m·x_g + (P·A_s/g + q·m_n)·r_t]/(ρ·A_p·x_b). Moments about the hinge pin; Archimedes.
  * Refuses inputs at or below zero that cannot be, and a needle pulled up into its seat (`needleAt`).
  */
-export function floatBalance(float: FloatBody, pressure: number, density: number): Result<Balance> {
+export function floatBalance(float: FloatBody, pressure: number, density: number): Result<FloatBalance> {
   const { floatMass, planArea, depth, buoyancyArm, gravityArm, needleMass, tangArm, seatBore, needleAt } =
     float
   const bad = checkNumbers(

@@ -53,7 +53,7 @@ export function linkagePose(linkage: Linkage, theta: number): Result<LinkagePose
   }
 }
 
-export interface Stroke {
+export interface PumpStroke {
   stemAtIdle: number
   /** max − min of the stem's height over the travel, mm */
   stroke: number
@@ -65,7 +65,7 @@ export interface Stroke {
  * The stem's stroke from idle to wide open (rad). The extreme is found exactly: between sign changes of dy/dθ by
  * bisection. Refuses where the linkage locks on the way, naming the throttle angle.
  */
-export function pumpStroke(linkage: Linkage, idle: number, wot: number): Result<Stroke> {
+export function pumpStroke(linkage: Linkage, idle: number, wot: number): Result<PumpStroke> {
   const bad = checkLinkage(linkage, idle, wot)
   if (bad) return bad
   const steps = 720

@@ -1,3 +1,3 @@
 export { handMinutes, litresOf, together, washOf, type Wash } from './wash.ts'
-export { DRY_MIN, faceAt, planBaths, type BathItem, type BathPlan, type Load } from './plan.ts'
-export { bathItems, whereIs, type Place } from './where.ts'
+export { DRY_MIN, faceAt, planBaths, type BathItem, type PlannedBaths, type Load } from './plan.ts'
+export { bathItems, whereIs, type BathPlace } from './where.ts'

@@ -28,7 +28,7 @@ export interface Load {
   endMs: number
 }
 
-export interface BathPlan {
+export interface PlannedBaths {
   /** what lies in the tank now */
   inside: Load | null
   /** what goes in next and after, in order */
@@ -55,7 +55,7 @@ const minutesOf = ({ minutesAFace, faces }: Wash): number =>
  * Loads for one warm tank of so many litres of room, from an instant on: the parts of the job that is promised soonest first, each into
  * the first load that has room for it and whose time it does not lengthen by more than a third; what is in the tank runs to its end.
  */
-export function planBaths(items: readonly BathItem[], litres: number, nowMs: number): BathPlan {
+export function planBaths(items: readonly BathItem[], litres: number, nowMs: number): PlannedBaths {
   const order = (a: BathItem, b: BathItem) =>
     a.promise.localeCompare(b.promise) || a.number - b.number || litresOf(b.kind) - litresOf(a.kind)
   const inTank = items.filter(({ state, wash }) => state === 'in' && wash.bath === 'warm')

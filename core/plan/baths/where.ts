@@ -5,10 +5,15 @@ import { DRY_MIN, type BathItem } from './plan.ts'
 import { washOf } from './wash.ts'
 
 /** Where a part is that came off. */
-export type Place = 'tray' | 'bath' | 'drying' | 'to measure' | 'clean' | 'on'
+export type BathPlace = 'tray' | 'bath' | 'drying' | 'to measure' | 'clean' | 'on'
 
 /** Where each part of a body is that came off, at an instant (ms). */
-export function whereIs(state: JobState, sheets: Sheets, body: number, nowMs: number): Record<string, Place> {
+export function whereIs(
+  state: JobState,
+  sheets: Sheets,
+  body: number,
+  nowMs: number,
+): Record<string, BathPlace> {
   const here = bodyOf(state, body)
   const asks = new Set(
     uncured(state, sheets, body)
@@ -16,7 +21,7 @@ export function whereIs(state: JobState, sheets: Sheets, body: number, nowMs: nu
       .map(({ position }) => position),
   )
   return Object.fromEntries(
-    Object.entries(here.off).map(([code, off]): [string, Place] => {
+    Object.entries(here.off).map(([code, off]): [string, BathPlace] => {
       if (here.on[code]) return [code, 'on']
       const bath = here.baths[code]
       if (!bath || seqOf(state, bath.entry) < seqOf(state, off.entry))

@@ -1,6 +1,6 @@
 import type { Position } from '../../sheets/index.ts'
 import { movePieces, type Line, type Piece, type Pt } from './shapes.ts'
-import type { Bounds, Place, UnitDrawing } from './unit.ts'
+import type { Bounds, PlaceOnSheet, UnitDrawing } from './unit.ts'
 
 /** A unit seen from outside, mm: the silhouettes of its castings, what lies behind them (screws by their heads) and before them. */
 export interface Elevation {
@@ -70,7 +70,7 @@ function isWithin([x, y]: Pt, line: Line): boolean {
 }
 
 /** A part's pieces where it sits, mm. */
-export const seated = (place: Place): Piece[] =>
+export const seated = (place: PlaceOnSheet): Piece[] =>
   movePieces(place.pieces, place.at[0], place.at[1], place.asSeated ? 0 : place.axis)
 
 /** A unit from outside, from the drawing of its section: castings without their hollows, and what is fastened to them. */

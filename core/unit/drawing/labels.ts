@@ -14,7 +14,7 @@ export interface Wish {
   large: boolean
 }
 
-export interface Label {
+export interface PlacedLabel {
   key: string
   number: string
   lines: readonly string[]
@@ -73,7 +73,7 @@ function meet([a, b]: readonly [Px, Px], [c, d]: readonly [Px, Px]): boolean {
 }
 
 /** A sheet and its columns for names, px; what is kept free in one of them. */
-export interface Room {
+export interface LabelRoom {
   width: number
   height: number
   left: number
@@ -107,7 +107,7 @@ const WIDE = [...FAR, -150, 150, -220, 220]
 const THROUGH = 400
 
 interface Laid {
-  labels: Label[]
+  labels: PlacedLabel[]
   cost: number
   /** leaders that run through another part, by key */
   through: ReadonlySet<string>
@@ -118,7 +118,11 @@ interface Laid {
  * Every way of giving the labels to the sides is tried, first near their targets, then higher and lower; where none is free of
  * crossings the last wish is left out, and so is a name whose leader would still run through a part, but for the one that is asked.
  */
-export function layLabels(wishes: readonly Wish[], room: Room, obstacles: readonly Obstacle[] = []): Label[] {
+export function layLabels(
+  wishes: readonly Wish[],
+  room: LabelRoom,
+  obstacles: readonly Obstacle[] = [],
+): PlacedLabel[] {
   for (let count = wishes.length; count > 0; count--) {
     const some = wishes.slice(0, count)
     const near = bestOf(
@@ -148,7 +152,7 @@ const everyOf = (lists: readonly (readonly number[])[]): number[][] =>
 function bestOf(
   wishes: readonly Wish[],
   shifts: readonly (readonly number[])[],
-  room: Room,
+  room: LabelRoom,
   obstacles: readonly Obstacle[],
 ): Laid | undefined {
   const ready = wishes.map((wish) => readied(wish, room))
@@ -180,7 +184,7 @@ interface Ready {
   right: { lines: string[]; words: number }
 }
 
-function readied(wish: Wish, { left, right }: Room): Ready {
+function readied(wish: Wish, { left, right }: LabelRoom): Ready {
   const size = wish.large ? LARGE_PX : WORD_PX
   const setIn = (column: number) => {
     const lines = broken(wish.words, size, column - 2 * RADIUS - 20)
@@ -196,9 +200,9 @@ function tried(
   order: readonly number[],
   mask: number,
   shifts: readonly number[],
-  { width, height, left, right, kept }: Room,
-): Label[] | undefined {
-  const labels: Label[] = []
+  { width, height, left, right, kept }: LabelRoom,
+): PlacedLabel[] | undefined {
+  const labels: PlacedLabel[] = []
   for (const side of ['left', 'right'] as const) {
     const column = side === 'left' ? left : right
     // The foot of a column may be taken by the key.

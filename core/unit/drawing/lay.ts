@@ -1,7 +1,7 @@
 import type { Position } from '../../sheets/index.ts'
-import { layLabels, type Label, type Obstacle, type Px, type Room, type Wish } from './labels.ts'
+import { layLabels, type PlacedLabel, type Obstacle, type Px, type LabelRoom, type Wish } from './labels.ts'
 import type { Piece } from './shapes.ts'
-import { boundsOf, explode, type Bounds, type Exploded, type Standing, type UnitDrawing } from './unit.ts'
+import { boundsOf, explode, type Bounds, type Exploded, type PartStanding, type UnitDrawing } from './unit.ts'
 
 export interface LaidUnit {
   /** screen pixels a millimetre */
@@ -11,7 +11,7 @@ export interface LaidUnit {
   /** what of the sheet the drawing may use, px; beside it stand the names */
   area: Bounds
   exploded: Exploded
-  labels: Label[]
+  labels: PlacedLabel[]
   /** only a region of the unit is drawn, large */
   enlarged: boolean
   /** the plan beside it: where the section is cut, and what of it is drawn large; null where the sheet has no room for it */
@@ -42,7 +42,7 @@ function columnsFor(width: number): { left: number; right: number } {
 export function layUnit(
   drawing: UnitDrawing,
   positions: readonly Position[],
-  standings: Readonly<Record<string, Standing>>,
+  standings: Readonly<Record<string, PartStanding>>,
   named: readonly { code: string; number: string; words: string }[],
   { width, height }: { width: number; height: number },
 ): LaidUnit {
@@ -79,7 +79,7 @@ export function layUnit(
     standing === 'off' || pieces.length === 0 ? [] : small(code, boxOf(pieces), px),
   )
   const keyed = keyOf(drawing.plan, enlarged ? frame : null, columns, { width, height })
-  const room: Room = { width, height, ...columns, ...(keyed ? { kept: keyed.box } : {}) }
+  const room: LabelRoom = { width, height, ...columns, ...(keyed ? { kept: keyed.box } : {}) }
   return { perMm, origin, area, exploded, labels: layLabels(wishes, room, obstacles), enlarged, key: keyed }
 }
 

@@ -2,7 +2,7 @@ import type { Position } from '../../sheets/index.ts'
 import { movePieces, shift, type Line, type Piece, type Pt } from './shapes.ts'
 
 /** Where a part sits, mm, and how it leaves: the way along its axis, degrees from straight up, counter-clockwise. */
-export interface Place {
+export interface PlaceOnSheet {
   pieces: readonly Piece[]
   at: Pt
   /** degrees by which its pieces are turned, and its axis with them; 0 leaves upward, 180 downward, 90 to the left */
@@ -36,7 +36,7 @@ export interface FamilyDrawing {
   fixed: readonly Piece[]
   /** axes, drawn last, mm */
   axes: readonly (readonly [Pt, Pt])[]
-  places: Readonly<Record<string, Place>>
+  places: Readonly<Record<string, PlaceOnSheet>>
   /** what the float hangs on or slides in: 'body', or the position that is lifted with it */
   floatOn: string
   /** where the float's own section has its origin, as seated, mm: the pin's foot on the face, or a guided float's axis on it */
@@ -66,7 +66,7 @@ export function scaledDrawing(drawing: FamilyDrawing, k: number): FamilyDrawing 
     fixed: pieces(drawing.fixed),
     axes: drawing.axes.map(([from, to]): [Pt, Pt] => [at(from), at(to)]),
     places: Object.fromEntries(
-      Object.entries(drawing.places).map(([code, place]): [string, Place] => [
+      Object.entries(drawing.places).map(([code, place]): [string, PlaceOnSheet] => [
         code,
         {
           ...place,
@@ -84,11 +84,11 @@ export function scaledDrawing(drawing: FamilyDrawing, k: number): FamilyDrawing 
 }
 
 /** How a part stands at a moment: on, off, or the one that is taken off or put on now. */
-export type Standing = 'on' | 'off' | 'now'
+export type PartStanding = 'on' | 'off' | 'now'
 
 export interface DrawnPart {
   code: string
-  standing: Standing
+  standing: PartStanding
   pieces: Piece[]
   /** where its leader points, mm */
   anchor: Pt
@@ -114,10 +114,10 @@ const direction = (axis: number): readonly [number, number] => {
 export function explode(
   drawing: UnitDrawing,
   positions: readonly Position[],
-  standings: Readonly<Record<string, Standing>>,
+  standings: Readonly<Record<string, PartStanding>>,
 ): Exploded {
   const { places } = drawing
-  const standing = (code: string): Standing => standings[code] ?? 'on'
+  const standing = (code: string): PartStanding => standings[code] ?? 'on'
   const known = new Set(positions.map(({ code }) => code))
   const moved = (code: string): readonly [number, number] => {
     const place = places[code]!
@@ -156,7 +156,7 @@ export interface Bounds {
 
 /** The room that a unit takes in all its states, mm: as it stands and with everything lifted. */
 export function boundsOf(drawing: UnitDrawing, positions: readonly Position[]): Bounds {
-  const all = (standing: Standing) =>
+  const all = (standing: PartStanding) =>
     explode(drawing, positions, Object.fromEntries(positions.map(({ code }) => [code, standing]))).parts
   const points = [
     ...drawing.fixed.flatMap(({ line }) => line),

@@ -19,7 +19,7 @@ import {
   spring,
   type Line,
   type Piece,
-  type Place,
+  type PlaceOnSheet,
   type Pt,
   type FamilyDrawing,
 } from '../drawing/index.ts'
@@ -274,7 +274,7 @@ export function downdraft(sizes: UnitSizes, secondaries: boolean): FamilyDrawing
     [bores.at(-1)! + 16, right],
   ] as [number, number][]
   const inCover = { parent: 'cover' } as const
-  const places: Record<string, Place> = {
+  const places: Record<string, PlaceOnSheet> = {
     'mixture/R': { pieces: adjuster(26), at: [63, -63.6], axis: 90, way: 26, anchor: [-24, 0] },
     'mixture/L': { pieces: adjuster(26), at: [67, -67], axis: 90, way: 26, anchor: [-28, 0] },
     'throttle.shaft': { pieces: plateOnShaft(14.6, 8), at: [bores[0]!, -70], axis: 180, way: 0 },
@@ -285,7 +285,7 @@ export function downdraft(sizes: UnitSizes, secondaries: boolean): FamilyDrawing
             at: [bores[1]!, -70],
             axis: 180,
             way: 0,
-          } satisfies Place,
+          } satisfies PlaceOnSheet,
         }
       : {}),
     'body.gasket': {
@@ -490,7 +490,7 @@ export function downdraft(sizes: UnitSizes, secondaries: boolean): FamilyDrawing
             way: 30,
             ...inCover,
             anchor: [8, 1],
-          } satisfies Place,
+          } satisfies PlaceOnSheet,
           rods: {
             pieces: [
               closed(rect(10.6, -46, 13, 12, 0.4), 'brass'),
@@ -502,7 +502,7 @@ export function downdraft(sizes: UnitSizes, secondaries: boolean): FamilyDrawing
             way: 34,
             ...inCover,
             anchor: [24, 13],
-          } satisfies Place,
+          } satisfies PlaceOnSheet,
         }
       : {}),
   }

@@ -5,7 +5,7 @@ import {
   scaledDrawing,
   shapeOf,
   type Line,
-  type Place,
+  type PlaceOnSheet,
   type Pt,
   type FamilyDrawing,
   type UnitDrawing,
@@ -83,19 +83,19 @@ function planOf(name: FamilyName, barrels: number, k: number): UnitDrawing['plan
 function ownFloat(
   { places, floatAt }: FamilyDrawing,
   { float, section, settings }: Sheets['spec'],
-): Record<string, Place> {
+): Record<string, PlaceOnSheet> {
   const wanted = settings.find(({ code }) => code === 'float.height')?.target ?? null
   const turn = float.guided || wanted === null ? 0 : floatTurn(float, wanted)
   const angle = isRefusal(turn) ? 0 : turn
   const [c, s] = [Math.cos(angle), Math.sin(angle)]
-  const about = (place: Place, at: Pt, line: Line, turned: boolean): Line =>
+  const about = (place: PlaceOnSheet, at: Pt, line: Line, turned: boolean): Line =>
     line.map(([x, y, r = 0]) => [
       (turned ? x * c - y * s : x) + at[0] - place.at[0],
       (turned ? x * s + y * c : y) + at[1] - place.at[1],
       r,
     ])
   const pin: Pt = [floatAt[0] + section.pin[0], floatAt[1] + section.pin[1]]
-  const own: Record<string, Place> = {}
+  const own: Record<string, PlaceOnSheet> = {}
   const { float: floatPlace, needle, 'float.pin': pinPlace } = places
   if (floatPlace) {
     const at = float.guided ? floatAt : pin

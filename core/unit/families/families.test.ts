@@ -11,7 +11,7 @@ import {
   type LaidUnit,
   LARGE_PX,
   WORD_PX,
-  type Standing,
+  type PartStanding,
 } from '../drawing/index.ts'
 import { type Sheets, assemblyOrder, teardownOrder } from '../../sheets/index.ts'
 import { familyOf, neverCapped, outsideOf, unitDrawing } from './index.ts'
@@ -29,7 +29,7 @@ function* steps({ build }: Sheets) {
   for (const order of [teardownOrder(build), assemblyOrder(build)]) {
     const on = order[0] !== teardownOrder(build)[0]
     for (const [k, current] of order.entries()) {
-      const standings: Record<string, Standing> = Object.fromEntries(
+      const standings: Record<string, PartStanding> = Object.fromEntries(
         order.map(({ code }, i) => [code, i < k === on ? 'on' : 'off']),
       )
       standings[current.code] = 'now'
@@ -146,7 +146,7 @@ describe('the units as they are drawn', () => {
   it('a cover that is lifted carries its float; a part that is off leaves its seat where it was', () => {
     const sheets = sheetsFor('K-4417-2S')
     const drawing = unitDrawing(sheets)
-    const at = (standings: Record<string, Standing>, code: string) =>
+    const at = (standings: Record<string, PartStanding>, code: string) =>
       boxOf(
         explode(drawing, sheets.build.positions, standings).parts.find((part) => part.code === code)!.pieces,
       )

@@ -6,7 +6,7 @@ import {
   type Bounds,
   type Line,
   type Piece,
-  type Place,
+  type PlaceOnSheet,
   type Pt,
 } from '../drawing/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
@@ -65,7 +65,7 @@ export function floatView(sheets: Pick<Sheets, 'spec' | 'build'>, view: 'held' |
   const right = Math.max(...floats.map(([x]) => x))
   const cavity = boxOf([{ line: shift(bowl, -floatAt[0], -floatAt[1]), closed: true, stroke: 'seen' }])
   const whole = view === 'use' || float.guided || float.sense === -1
-  const own = (place: Place | undefined): Piece[] => (place ? home([0, 0], seated(place)) : [])
+  const own = (place: PlaceOnSheet | undefined): Piece[] => (place ? home([0, 0], seated(place)) : [])
   const drawn: FloatView = {
     castings,
     seat: own(places.seat),

@@ -9,7 +9,7 @@ export {
   portCodes,
   portName,
   portsOf,
-  type Outside,
-  type Port,
+  type OutsideView,
+  type OutsidePort,
   type PortJob,
 } from './outside.ts'

@@ -6,7 +6,7 @@ import { unitDrawing } from './drawing.ts'
 export type PortJob = 'vacuum' | 'vent' | 'drip' | 'sync'
 
 /** A hose's place on the outside of a unit. */
-export interface Port {
+export interface OutsidePort {
   code: string
   name: string
   job: PortJob
@@ -17,16 +17,17 @@ export interface Port {
 }
 
 /** The unit from outside, with where each thing that is set from there sits. */
-export interface Outside {
+export interface OutsideView {
   drawing: UnitDrawing
   elevation: Elevation
-  ports: Port[]
+  ports: OutsidePort[]
   /** where a setting's leader points, mm */
   placeOf: (setting: SettingSpec) => Pt
 }
 
 /** Drip holes, bowl vents and standpipes are never capped. */
-export const neverCapped = (port: Pick<Port, 'job'>): boolean => port.job === 'vent' || port.job === 'drip'
+export const neverCapped = (port: Pick<OutsidePort, 'job'>): boolean =>
+  port.job === 'vent' || port.job === 'drip'
 
 const PORT_NAMES = {
   'vacuum.manifold': 'Manifold vacuum',
@@ -44,7 +45,7 @@ export const portCodes = Object.keys(PORT_NAMES) as (keyof typeof PORT_NAMES)[]
 export const portName = (code: string): string =>
   (PORT_NAMES as Readonly<Record<string, string>>)[code] ?? code
 
-type Sketch = Omit<Port, 'at' | 'name'> & { y: number; x?: number }
+type Sketch = Omit<OutsidePort, 'at' | 'name'> & { y: number; x?: number }
 
 /** The usual ports of each draft, by height from the throttle shaft or the face; the model's own list overrides them. */
 function usualPorts(
@@ -103,7 +104,7 @@ function usualPorts(
 }
 
 /** The ports of a list number: its model's own, else those usual for its family. */
-export const portsOf = (sheets: Pick<Sheets, 'spec' | 'build'>): Port[] => outsideOf(sheets).ports
+export const portsOf = (sheets: Pick<Sheets, 'spec' | 'build'>): OutsidePort[] => outsideOf(sheets).ports
 
 /** A port that its family does not usually have: on the side and at the height where its like sit. */
 function unusual(code: string, i: number, shaftY: number): Sketch {
@@ -119,10 +120,10 @@ function unusual(code: string, i: number, shaftY: number): Sketch {
   }
 }
 
-const known = new WeakMap<object, Outside>()
+const known = new WeakMap<object, OutsideView>()
 
 /** A list number's unit from outside. */
-export function outsideOf(sheets: Pick<Sheets, 'spec' | 'build'>): Outside {
+export function outsideOf(sheets: Pick<Sheets, 'spec' | 'build'>): OutsideView {
   const before = known.get(sheets.build)
   if (before) return before
   const drawing = unitDrawing(sheets)
@@ -136,14 +137,14 @@ export function outsideOf(sheets: Pick<Sheets, 'spec' | 'build'>): Outside {
   const listed = sheets.spec.ports
     ? [...own.keys()].map((code, i) => usual.find((port) => port.code === code) ?? unusual(code, i, shaftY))
     : usual
-  const ports = listed.map(({ x, y, ...port }): Port => {
+  const ports = listed.map(({ x, y, ...port }): OutsidePort => {
     const at: Pt =
       port.side === 'left' || port.side === 'right'
         ? [edgeAt(elevation, within(y), port.side), within(y)]
         : [x ?? 0, port.side === 'up' ? topAt(elevation, x ?? 0) : bounds.y0]
     return { name: portName(port.code), ...port, ...own.get(port.code), at }
   })
-  const outside: Outside = {
+  const outside: OutsideView = {
     drawing,
     elevation,
     ports,

@@ -15,7 +15,7 @@ import {
   spring,
   type Line,
   type Piece,
-  type Place,
+  type PlaceOnSheet,
   type Pt,
   type FamilyDrawing,
 } from '../drawing/index.ts'
@@ -346,9 +346,9 @@ export function sidedraft(sizes: UnitSizes, diaphragm: boolean): FamilyDrawing {
       axis: 0,
       way: 46,
       anchor: [1.2, 12],
-    } satisfies Place,
+    } satisfies PlaceOnSheet,
   }
-  const places: Record<string, Place> = {
+  const places: Record<string, PlaceOnSheet> = {
     body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-40, 47] },
     seat: {
       pieces: seat(sizes.bore('seat'), 6),
@@ -458,7 +458,7 @@ export function sidedraft(sizes: UnitSizes, diaphragm: boolean): FamilyDrawing {
             way: 46,
             lifted: true,
             anchor: [-17, 24],
-          } satisfies Place,
+          } satisfies PlaceOnSheet,
           cap: {
             pieces: dome,
             at: [SLIDE_X, top],
@@ -466,7 +466,7 @@ export function sidedraft(sizes: UnitSizes, diaphragm: boolean): FamilyDrawing {
             way: 62,
             lifted: true,
             anchor: [-22, 8],
-          } satisfies Place,
+          } satisfies PlaceOnSheet,
         }
       : {
           ...above,
@@ -477,7 +477,7 @@ export function sidedraft(sizes: UnitSizes, diaphragm: boolean): FamilyDrawing {
             way: 50,
             lifted: true,
             anchor: [-13, 20],
-          } satisfies Place,
+          } satisfies PlaceOnSheet,
           cap: {
             pieces: cap,
             at: [SLIDE_X, top - 8],
@@ -485,7 +485,7 @@ export function sidedraft(sizes: UnitSizes, diaphragm: boolean): FamilyDrawing {
             way: 52,
             lifted: true,
             anchor: [-15, 9],
-          } satisfies Place,
+          } satisfies PlaceOnSheet,
         }),
   }
   return {

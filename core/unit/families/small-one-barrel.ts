@@ -13,7 +13,7 @@ import {
   seat,
   type Line,
   type Piece,
-  type Place,
+  type PlaceOnSheet,
   type Pt,
   type FamilyDrawing,
 } from '../drawing/index.ts'
@@ -45,7 +45,7 @@ const small = (pieces: readonly Piece[]): Piece[] =>
 
 /** A small sidedraft for utility engines: bore above, bowl below it with its cover as its floor side, plate and choke in line. */
 export function smallOneBarrel(sizes: UnitSizes): FamilyDrawing {
-  const places: Record<string, Place> = {
+  const places: Record<string, PlaceOnSheet> = {
     body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-12, -34] },
     'throttle.shaft': { pieces: plateOnShaft(10.6, 78), at: [64, -20], axis: 0, way: 0 },
     mixture: { pieces: adjuster(14, 3), at: [76, -6], axis: 0, way: 18, anchor: [2, 15] },

@@ -13,7 +13,7 @@ import {
   seat,
   type Line,
   type Piece,
-  type Place,
+  type PlaceOnSheet,
   type Pt,
   type FamilyDrawing,
 } from '../drawing/index.ts'
@@ -112,7 +112,7 @@ const JET_X = 40
 /** One bore, its float sliding on a pin and its needle standing on it under a seat in the lid. */
 export function updraft(sizes: UnitSizes): FamilyDrawing {
   const inLid = { parent: 'bowl.cover' } as const
-  const places: Record<string, Place> = {
+  const places: Record<string, PlaceOnSheet> = {
     body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-12, -46] },
     'throttle.shaft': { pieces: plateOnShaft(13.4, 8), at: [BORE_X, 14], axis: 0, way: 0 },
     'drain.plug': { pieces: fitting(6, 5.6, 11), at: [JET_X, -50], axis: 180, way: 20, anchor: [4, -3] },
@@ -283,7 +283,7 @@ export function twinUpdraft(sizes: UnitSizes): FamilyDrawing {
       own[code]!,
     ]),
   )
-  const places: Record<string, Place> = {
+  const places: Record<string, PlaceOnSheet> = {
     body: { pieces: [], at: [0, 0], axis: 0, way: 0, anchor: [-12, -46] },
     'throttle.shaft': {
       pieces: bores.flatMap((x) => movePieces(plateOnShaft(13.4, 8), x - bores[0]!, 0)),

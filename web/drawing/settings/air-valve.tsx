@@ -3,7 +3,7 @@ import { CentreLine, Drawing, path, Text, type Point } from '../index'
 import { ScrewDial } from '../ScrewDial'
 import type { SettingPicture } from './props'
 
-export const airValve: SettingPicture = {
+export const airValvePicture: SettingPicture = {
   Picture: ({ reading, target }) => <AirValveSpring eighths={reading.value} target={target} />,
 }
 

@@ -4,7 +4,7 @@ import { isOut, type SettingPicture } from './props'
 
 const DEG = Math.PI / 180
 
-export const chokeIndex: SettingPicture = {
+export const chokeIndexPicture: SettingPicture = {
   Picture: ({ spec, reading, target }) =>
     spec.choke && (
       <CoverIndex

@@ -1,7 +1,7 @@
 import { FloatSection } from '../FloatSection'
 import { isOut, type SettingPicture } from './props'
 
-export const floatDrop: SettingPicture = {
+export const floatDropPicture: SettingPicture = {
   heading: ({ spec }) => `${spec.section.title}, float hanging`,
   Picture: ({ spec, sheets, reading, target, conditions }) => (
     <FloatSection

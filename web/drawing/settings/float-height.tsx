@@ -4,7 +4,7 @@ import { heldWords, wantedLevel } from '@ekrond/core/judge/settings'
 import { FloatSection } from '../FloatSection'
 import { isOut, type SettingPicture } from './props'
 
-export const floatHeight: SettingPicture = {
+export const floatHeightPicture: SettingPicture = {
   inUse: true,
   heading: ({ spec, setting, side }) =>
     `${spec.section.title}, ${side === 'use' ? 'in use' : `as held: ${heldWords[setting.held]}`}`,

@@ -6,7 +6,7 @@ import { Drawing, Text } from '../index'
 import { ScrewDial } from '../ScrewDial'
 import type { SettingPicture, SettingPictureProps } from './props'
 
-export const mixtureTurns: SettingPicture = {
+export const mixtureTurnsPicture: SettingPicture = {
   Picture: (props) => (
     <MixtureScrews
       flow={screwFlowOf(props.setting, props.spec) ?? props.spec.mixture.kind}
@@ -16,7 +16,7 @@ export const mixtureTurns: SettingPicture = {
 }
 
 /** Any other adjusting screw counted out from its seat. */
-export const screwTurns: SettingPicture = {
+export const screwTurnsPicture: SettingPicture = {
   Picture: (props) => <MixtureScrews flow={screwFlowOf(props.setting, props.spec)} screws={dialsOf(props)} />,
 }
 

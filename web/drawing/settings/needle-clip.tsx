@@ -1,7 +1,7 @@
 import { CentreLine, Drawing, Text } from '../index'
 import type { SettingPicture } from './props'
 
-export const needleClip: SettingPicture = {
+export const needleClipPicture: SettingPicture = {
   Picture: ({ reading, target }) => <NeedleClip groove={reading.value} target={target} />,
 }
 

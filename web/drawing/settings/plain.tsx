@@ -4,7 +4,7 @@ import { ScrewDial } from '../ScrewDial'
 import { isOut, type SettingPicture } from './props'
 
 /** A setting that has no mechanism of its own to draw: a screw's head where turns are counted, else what it stands at and wants. */
-export const plain: SettingPicture = {
+export const plainPicture: SettingPicture = {
   Picture({ setting, reading, target }) {
     const now = reading.value === null ? 'not set' : showValue(reading.value, setting.quantity)
     const wants = showValue(target, setting.quantity)

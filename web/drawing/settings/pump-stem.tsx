@@ -19,7 +19,7 @@ import { isOut, type SettingPicture } from './props'
 
 const DEG = Math.PI / 180
 
-export const pumpStem: SettingPicture = {
+export const pumpStemPicture: SettingPicture = {
   Picture: ({ spec, reading, target }) =>
     spec.pump && (
       <PumpLinkage pump={spec.pump} reading={reading.value} target={target} out={isOut(reading)} />

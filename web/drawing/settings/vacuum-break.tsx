@@ -17,7 +17,7 @@ import { isOut, type SettingPicture } from './props'
 
 const DEG = Math.PI / 180
 
-export const vacuumBreak: SettingPicture = {
+export const vacuumBreakPicture: SettingPicture = {
   Picture: ({ spec, reading, target }) =>
     spec.choke && (
       <PlateInBore choke={spec.choke} reading={reading.value} target={target} out={isOut(reading)} />

@@ -1,5 +1,5 @@
 import { asFoundNow, enterAsFound } from '@ekrond/core/bench/entering'
-import { asFoundDone, outsideSettings, teardownUnlocked } from '@ekrond/core/bench/stations'
+import { asFoundDone, outsideSettings, isTeardownUnlocked } from '@ekrond/core/bench/stations'
 import { showTurns } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { countedFromSeat, settingKey } from '@ekrond/core/sheets'
@@ -175,7 +175,7 @@ export default function AsFoundStation({ open }: StationProps) {
             <Label>
               {index + 1} of {outside.length} · before anything moves
             </Label>
-            {!teardownUnlocked(state, sheets, open.body) && (
+            {!isTeardownUnlocked(state, sheets, open.body) && (
               <QuietButton onPress={() => setSkipping('all')}>go on without</QuietButton>
             )}
           </AskHead>

@@ -1,4 +1,4 @@
-import { neverCapped, portCodes, portName, portsOf, type Port } from '@ekrond/core/unit/families'
+import { neverCapped, portCodes, portName, portsOf, type OutsidePort } from '@ekrond/core/unit/families'
 import { portWords, type PortState } from '@ekrond/core/log'
 import { parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
@@ -25,7 +25,7 @@ export function PortsFound({ open }: SheetedProps) {
   if (adding) return <NewPort open={open} done={() => setAdding(false)} />
   if (ports.length === 0 && !taught) return null
   const port = ports.find(({ code }) => code === asked)
-  const next = (after: Port) =>
+  const next = (after: OutsidePort) =>
     setAsked(ports.find((one) => one !== after && !open.here.ports[one.code]?.found)?.code ?? null)
   return (
     <div
@@ -117,7 +117,7 @@ export function PortChoice({
   port,
   when,
   done,
-}: SheetedProps & { port: Port; when: 'found' | 'left'; done: () => void }) {
+}: SheetedProps & { port: OutsidePort; when: 'found' | 'left'; done: () => void }) {
   const found = open.here.ports[port.code]?.found
   const [joining, setJoining] = useState(false)
   const [to, setTo] = useState(when === 'left' ? (found?.to ?? '') : '')

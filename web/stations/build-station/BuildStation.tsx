@@ -12,7 +12,7 @@ import { Tray } from '../teardown/Tray'
 import { UnitBoard } from '../../shell/UnitBoard'
 import { AllOn } from './AllOn'
 import { JointBench } from './Joint'
-import { Ladder } from './Ladder'
+import { BuildLadder } from './Ladder'
 import { PartOn } from './PartOn'
 
 export default withSheets('put together', Build)
@@ -64,7 +64,7 @@ function Build({ open }: SheetedProps) {
           off={stillOff}
           current={turning ?? current}
           next={waiting.filter((p) => p !== current).map((p) => p.code)}
-          beside={<Ladder open={open} now={(turning ?? current)?.code} />}
+          beside={<BuildLadder open={open} now={(turning ?? current)?.code} />}
         />
         {turning ? (
           <JointBench

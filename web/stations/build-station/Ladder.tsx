@@ -18,7 +18,7 @@ const Column = styled.div`
 `
 
 /** The steps of putting it together: thick is on, two thin lines are to come, a diamond is set before the next part hides it. */
-export function Ladder({ open, now }: SheetedProps & { now: string | undefined }) {
+export function BuildLadder({ open, now }: SheetedProps & { now: string | undefined }) {
   const [box, size] = useSize<SVGSVGElement>()
   const ladder = useMemo(
     () => ladderOf(open.state, open.sheets, open.body),

@@ -1,4 +1,4 @@
-import { faceAt, planBaths, whereIs, type BathItem, type Load, type Place } from '@ekrond/core/plan/baths'
+import { faceAt, planBaths, whereIs, type BathItem, type Load, type BathPlace } from '@ekrond/core/plan/baths'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import styled from 'styled-components'
@@ -25,7 +25,7 @@ const Lines = styled.ul`
   font-size: 16px;
 `
 
-const PLACES: readonly { place: Place; label: string }[] = [
+const PLACES: readonly { place: BathPlace; label: string }[] = [
   { place: 'tray', label: 'In tray' },
   { place: 'bath', label: 'In the bath' },
   { place: 'drying', label: 'Drying' },

@@ -1,4 +1,4 @@
-import { standingOf } from '@ekrond/core/diagnose/passages'
+import { branchStandingOf } from '@ekrond/core/diagnose/passages'
 import type { PassageView } from '@ekrond/core/bench/stations'
 import styled from 'styled-components'
 import { figures } from '../../theme/global'
@@ -31,7 +31,7 @@ export function Branches({ view, most }: { view: PassageView; most: number }) {
     <List aria-label="Branches">
       {shown.slice(0, most).map(({ id, name }) => {
         const p = blocked[id]!
-        const words = standingOf(p, blows.length)
+        const words = branchStandingOf(p, blows.length)
         return (
           <li key={id}>
             <b style={words === 'blocked' ? { color: 'var(--red)' } : {}}>{name}</b>

@@ -1,5 +1,11 @@
 import { uncured } from '@ekrond/core/judge/findings'
-import { largestTool, nextLook, circuitsOf, standingOf, type Circuit } from '@ekrond/core/diagnose/passages'
+import {
+  largestTool,
+  nextBlow,
+  circuitsOf,
+  branchStandingOf,
+  type Circuit,
+} from '@ekrond/core/diagnose/passages'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { SOAKED_CLOTHS } from '@ekrond/core/sheets'
 import { passageView } from '@ekrond/core/bench/stations'
@@ -75,7 +81,7 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
   const [wrong, setWrong] = useState('')
   const [school, setSchool] = useState<'soft' | 'sized'>('soft')
   const next = useMemo(() => {
-    const look = nextLook(view.map, view.blows)
+    const look = nextBlow(view.map, view.blows)
     return isRefusal(look) ? null : look
   }, [view])
   const suggested = useMemo(
@@ -105,8 +111,8 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
   // What came clear at all of its ports is one tap; one that is blocked is blown port by port.
   const circuits = circuitsOf(view.plan).filter(
     ({ passages }) =>
-      passages.some(({ id }) => standingOf(view.blocked[id]!, view.blows.length) !== 'free') &&
-      passages.every(({ id }) => standingOf(view.blocked[id]!, view.blows.length) !== 'blocked'),
+      passages.some(({ id }) => branchStandingOf(view.blocked[id]!, view.blows.length) !== 'free') &&
+      passages.every(({ id }) => branchStandingOf(view.blocked[id]!, view.blows.length) !== 'blocked'),
   )
   const clear = (circuit: Circuit) =>
     setWrong(open.add('passage.blown', { in: circuit.in, open: [...circuit.out], shut: [] })?.sentence ?? '')

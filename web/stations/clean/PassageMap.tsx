@@ -2,7 +2,7 @@ import { boxOf, fitted } from '@ekrond/core/unit/drawing'
 import { unitDrawing } from '@ekrond/core/unit/families'
 import type { PassageView } from '@ekrond/core/bench/stations'
 import type { Sheets } from '@ekrond/core/sheets'
-import { standingOf } from '@ekrond/core/diagnose/passages'
+import { branchStandingOf } from '@ekrond/core/diagnose/passages'
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { Hatchings, pathOf, Pieces, type View } from '../../drawing/Pieces'
@@ -61,7 +61,7 @@ export function PassageMap({ sheets, view, tapped, suggested, tap }: Props) {
           </g>
           {view.plan.passages.map(({ id, line, circuit, bore }) => {
             const p = view.blocked[id]!
-            const standing = standingOf(p, view.blows.length)
+            const standing = branchStandingOf(p, view.blows.length)
             const blocked = standing === 'blocked'
             const free = standing === 'free'
             const d = pathOf(line, false, onSheet)

@@ -1,4 +1,4 @@
-import type { BathPlan, BathItem, Load } from '@ekrond/core/plan/baths'
+import type { PlannedBaths, BathItem, Load } from '@ekrond/core/plan/baths'
 import { PartShape } from '../../drawing/PartShape'
 import { useSize } from '../../drawing/sheet'
 import { figures, narrow } from '../../theme/global'
@@ -15,7 +15,7 @@ export function Tank({
   clock,
   litres,
 }: {
-  plan: BathPlan
+  plan: PlannedBaths
   now: number
   clock: (ms: number) => string
   litres: number
@@ -49,7 +49,7 @@ function Painted({
   litres,
   room: { width, height },
 }: {
-  plan: BathPlan
+  plan: PlannedBaths
   loads: readonly Load[]
   now: number
   clock: (ms: number) => string

@@ -1,4 +1,4 @@
-import { ENGINE_FEATURE, type Candidate, type Seen } from '@ekrond/core/identify'
+import { ENGINE_FEATURE, type Candidate, type UnitSeen } from '@ekrond/core/identify'
 import type { BodyState } from '@ekrond/core/log'
 import { useWeighed } from './useWeighed'
 
@@ -24,7 +24,7 @@ export function useRanking(
   ]
     .map(([, mark]) => mark.text)
     .filter(Boolean)
-  const features: Seen['features'] = Object.fromEntries(
+  const features: UnitSeen['features'] = Object.fromEntries(
     Object.entries(body.features)
       .filter(([name]) => body.evidence[`feature:${name}`] !== 'struck')
       .map(([name, f]) => [name, f.value]),

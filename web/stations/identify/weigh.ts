@@ -7,7 +7,7 @@ import {
   twoHalves,
   type Catalogue,
   type NextLook,
-  type Seen,
+  type UnitSeen,
 } from '@ekrond/core/identify'
 import { isRefusal } from '@ekrond/core/base/refusal'
 
@@ -16,7 +16,7 @@ const LEAST_SHOWN = 0.002
 
 /** What is known of a unit when its list number is asked for. */
 export interface Asked {
-  seen: Seen
+  seen: UnitSeen
   /** the marks that were entered, by their places */
   byPlace: Readonly<Record<string, string>>
 }

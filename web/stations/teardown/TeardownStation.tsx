@@ -1,6 +1,6 @@
 import { claimsOf, marksOf } from '@ekrond/core/claims'
 import { teardownOrder, settingKey } from '@ekrond/core/sheets'
-import { teardownUnlocked } from '@ekrond/core/bench/stations'
+import { isTeardownUnlocked } from '@ekrond/core/bench/stations'
 import { useMemo, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { Ask, AskFoot, Main } from '../../shell/frame'
@@ -29,7 +29,7 @@ function Teardown({ open }: SheetedProps) {
   const [more, setMore] = useState(false)
   const [tapped, setTapped] = useState<readonly [number, number] | null>(null)
   const [picked, setPicked] = useState<string | null>(search.get('part'))
-  const unlocked = teardownUnlocked(state, sheets, open.body)
+  const unlocked = isTeardownUnlocked(state, sheets, open.body)
   const tasks = openTasks(sheets, order, body)
   const chosen = picked ? sheets.build.positions.find((p) => p.code === picked) : undefined
   const task: Task | undefined = chosen ? { kind: 'part', position: chosen } : tasks[0]

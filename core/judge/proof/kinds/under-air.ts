@@ -6,7 +6,7 @@ import { limitsOf } from '../limits.ts'
 import { aroundInlet, inletParts, seen, type Listed, type Listing } from './kind.ts'
 
 /** Needle and seat under air: pops off, reseats, holds. */
-export const inlet: Listing = ({ state, sheets }) => {
+export const inletProof: Listing = ({ state, sheets }) => {
   const kpa = inletTestKpa(sheets.spec, workingConditions(state.opened ?? undefined, sheets.spec))
   return [
     {
