@@ -26,18 +26,34 @@ const atZones = () => document.body.hasAttribute(`data-${ZONES}`)
 const isText = (target: EventTarget | null): boolean =>
   inField(target) && !(target instanceof HTMLSelectElement)
 
+/**
+ * Whose a key is, before any screen hears it: the reading’s where it is a figure and nobody types elsewhere; the stations’ after Esc,
+ * once; else whoever has the focus.
+ */
+export function whoseKey(
+  key: string,
+  at: { held: boolean; dialog: boolean; zones: boolean; asked: boolean; inText: boolean },
+): 'reading' | 'stations' | 'lift to stations' | 'focus' {
+  if (at.held || at.dialog) return 'focus'
+  if (key === 'Escape') return 'lift to stations'
+  if (key === 'Shift') return 'focus'
+  if (at.zones) return 'stations'
+  return at.asked && FIGURE.test(key) && !at.inText ? 'reading' : 'focus'
+}
+
 function routeFigures(event: KeyboardEvent) {
-  if (event.ctrlKey || event.altKey || event.metaKey || isScanning()) return
-  if (document.querySelector('[role=dialog]')) return
-  if (event.key === 'Escape') return lookAtZones(true)
-  if (event.key === 'Shift') return
-  if (atZones()) {
-    // This one key is the stations'; with the next one figures are figures again.
-    window.setTimeout(() => lookAtZones(false))
-    return
-  }
   const now = asked.at(-1)
-  if (!now || !FIGURE.test(event.key) || event.target === now.element || isText(event.target)) return
+  const whose = whoseKey(event.key, {
+    held: event.ctrlKey || event.altKey || event.metaKey || isScanning(),
+    dialog: document.querySelector('[role=dialog]') !== null,
+    zones: atZones(),
+    asked: now !== undefined,
+    inText: event.target === now?.element || isText(event.target),
+  })
+  if (whose === 'lift to stations') return lookAtZones(true)
+  // This one key is the stations'; with the next one figures are figures again.
+  if (whose === 'stations') return void window.setTimeout(() => lookAtZones(false))
+  if (whose !== 'reading' || !now) return
   // Whatever had the focus does not see the figure.
   event.stopImmediatePropagation()
   now.element.focus()

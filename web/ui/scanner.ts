@@ -6,7 +6,24 @@ import { useNavigate } from 'react-router'
 const MARK = '~'
 const LONGEST = 12
 
-/** What a scanner has typed of a code that it is in the middle of. */
+/** What of a code a scanner has typed so far; null where it types none. With Enter the code is whole. */
+export type Scan = { typed: string | null; code?: string }
+
+/** The next key of a scan, by its name; undefined where it is none of the scanner’s. */
+export function scan(typed: string | null, key: string): Scan | undefined {
+  if (key === MARK) return { typed: '' }
+  if (typed === null) return undefined
+  if (key === 'Enter' || typed.length > LONGEST) return { typed: null, code: typed }
+  if (key === 'Escape') return { typed: null }
+  return { typed: key.length === 1 ? typed + key : typed }
+}
+
+/** Where a label’s code leads: its job, or the rack’s search, which says why a number whose letter does not fit is none. */
+export function addressOfCode(code: string): string {
+  const read = readNumber(code)
+  return read?.letterFits ? `/jobs/${read.number}` : `/?find=${encodeURIComponent(code)}`
+}
+
 let scanned: string | null = null
 export const isScanning = (): boolean => scanned !== null
 
@@ -18,18 +35,12 @@ export function useScanner(): void {
   const navigate = useNavigate()
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (scanned === null && event.key !== MARK) return
+      const next = scan(scanned, event.key)
+      if (!next) return
       event.preventDefault()
       event.stopImmediatePropagation()
-      if (event.key === MARK) scanned = ''
-      else if (event.key === 'Enter' || scanned!.length > LONGEST) {
-        const read = readNumber(scanned!)
-        const text = scanned!
-        scanned = null
-        if (read?.letterFits) void navigate(`/jobs/${read.number}`)
-        else void navigate(`/?find=${encodeURIComponent(text)}`)
-      } else if (event.key === 'Escape') scanned = null
-      else if (event.key.length === 1) scanned += event.key
+      scanned = next.typed
+      if (next.code !== undefined) void navigate(addressOfCode(next.code))
     }
     window.addEventListener('keydown', onKey, true)
     return () => window.removeEventListener('keydown', onKey, true)
