@@ -3,10 +3,9 @@ import { isRefusal } from '@ekrond/core/base/refusal'
 import { readSetting } from '@ekrond/core/judge/settings'
 import { settingKey, type SettingSpec } from '@ekrond/core/sheets'
 import { withBand } from '@ekrond/core/taught'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { post, type ApiError } from '../data/api'
 import { usePerson } from '../data/person'
+import { useSend } from '../data/useSend'
 import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../ui'
 
 const FROM: readonly (readonly [CorrectionBody['source'], string])[] = [
@@ -17,40 +16,37 @@ const FROM: readonly (readonly [CorrectionBody['source'], string])[] = [
 
 /** One value of a list number put right, with why: its next revision. Jobs keep the one that they stand on. */
 export function Correct({ data, setting }: { data: ListNumberAnswer; setting: SettingSpec }) {
-  const client = useQueryClient()
   const { person } = usePerson()
   const [open, setOpen] = useState(false)
   const [text, setText] = useState('')
   const [why, setWhy] = useState('')
   const [source, setSource] = useState<CorrectionBody['source']>('factory sheet')
-  const [wrong, setWrong] = useState('')
+  const { send, wrong, setWrong } = useSend({
+    path: `/api/list-numbers/${encodeURIComponent(data.listNumber)}/corrections`,
+    stale: [['list-number', data.listNumber], ['revisions', data.listNumber], ['relatives']],
+    done: () => {
+      setOpen(false)
+      setText('')
+    },
+  })
   if (!open)
     return (
       <QuietButton style={{ minHeight: 32, padding: 0 }} onPress={() => setOpen(true)}>
         correct
       </QuietButton>
     )
-  const save = async () => {
+  const save = () => {
     const read = readSetting(setting, text)
     if (isRefusal(read)) return setWrong(read.refused.why)
     if (!why.trim()) return setWrong('Say why in a few words: a value is never changed without.')
-    try {
-      await post(`/api/list-numbers/${encodeURIComponent(data.listNumber)}/corrections`, {
-        rev: data.sheets.specRev,
-        by: person ?? 'unnamed',
-        why,
-        setting: settingKey(setting),
-        ...withBand(setting.quantity, read.value),
-        source,
-      } satisfies CorrectionBody)
-      setOpen(false)
-      setText('')
-      setWrong('')
-    } catch (error) {
-      setWrong((error as ApiError).message)
-    }
-    for (const queryKey of [['list-number', data.listNumber], ['revisions', data.listNumber], ['relatives']])
-      void client.invalidateQueries({ queryKey })
+    send({
+      rev: data.sheets.specRev,
+      by: person ?? 'unnamed',
+      why,
+      setting: settingKey(setting),
+      ...withBand(setting.quantity, read.value),
+      source,
+    } satisfies CorrectionBody)
   }
   return (
     <form
@@ -58,7 +54,7 @@ export function Correct({ data, setting }: { data: ListNumberAnswer; setting: Se
       style={{ display: 'grid', gap: 6, padding: '6px 0' }}
       onSubmit={(event) => {
         event.preventDefault()
-        void save()
+        save()
       }}
     >
       <FieldInput
@@ -92,7 +88,7 @@ export function Correct({ data, setting }: { data: ListNumberAnswer; setting: Se
       />
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <div style={{ display: 'flex', gap: 6 }}>
-        <Choice onPress={() => void save()}>Make it the next revision</Choice>
+        <Choice onPress={() => save()}>Make it the next revision</Choice>
         <QuietButton onPress={() => setOpen(false)}>leave it</QuietButton>
       </div>
     </form>

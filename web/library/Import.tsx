@@ -1,9 +1,8 @@
 import { TABLES, type ImportAnswer } from '@ekrond/contract/library'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
-import { post } from '../data/api'
+import { useSend } from '../data/useSend'
 import { Page } from '../shell/Page'
 import { figures } from '../theme/global'
 import { ErrorLine, Fraction, Label, MainButton } from '../ui'
@@ -65,21 +64,20 @@ const WANTED = /(^|\/)(catalogue\.json|models\/[^/]+\.json|[^/]+\.csv)$/
 
 /** A catalogue's folder, looked at before it is taken in: all of it or nothing. */
 export default function Import() {
-  const client = useQueryClient()
   const [files, setFiles] = useState<Record<string, string>>({})
   const [answer, setAnswer] = useState<ImportAnswer | null>(null)
-  const [busy, setBusy] = useState('')
-  const [wrong, setWrong] = useState('')
-  const send = async (sent: Record<string, string>, take: boolean) => {
-    setBusy(take ? 'Taking it in …' : 'Reading it …')
-    setWrong('')
-    try {
-      setAnswer(await post<ImportAnswer>('/api/import', { files: sent, take }))
-      if (take) await client.invalidateQueries()
-    } catch (error) {
-      setWrong((error as Error).message)
-    }
-    setBusy('')
+  const [taking, setTaking] = useState(false)
+  const sending = useSend<ImportAnswer>({
+    path: '/api/import',
+    // All of what is shown may be another after a catalogue was taken in.
+    stale: taking ? [[]] : [],
+    done: setAnswer,
+  })
+  const { wrong, setWrong } = sending
+  const busy = sending.busy ? (taking ? 'Taking it in …' : 'Reading it …') : ''
+  const send = (sent: Record<string, string>, take: boolean) => {
+    setTaking(take)
+    sending.send({ files: sent, take })
   }
   const choose = async (list: FileList | null) => {
     setAnswer(null)
@@ -92,7 +90,7 @@ export default function Import() {
       await Promise.all(wanted.map(async (file) => [pathOf(file), await file.text()] as const)),
     )
     setFiles(read)
-    await send(read, false)
+    send(read, false)
   }
   const preview = answer?.preview
   return (
@@ -117,7 +115,7 @@ export default function Import() {
           {busy && <p role="status">{busy}</p>}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {answer?.errors.length === 0 && !answer.taken && (
-            <MainButton style={{ marginTop: 16, width: '100%' }} onPress={() => void send(files, true)}>
+            <MainButton style={{ marginTop: 16, width: '100%' }} onPress={() => send(files, true)}>
               Take it in
             </MainButton>
           )}

@@ -1,16 +1,14 @@
 import type { ListNumberAnswer, MeasuredBody } from '@ekrond/contract/library'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { known, unmeasured, withMeasured } from '@ekrond/core/taught'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { post, type ApiError } from '../data/api'
 import { usePerson } from '../data/person'
+import { useSend } from '../data/useSend'
 import { Choice, ErrorLine, FieldInput, FieldSelect, Label, MainButton } from '../ui'
 
 /** A line of a taught list number that its family only lends, measured on another unit of it: the list number's next revision. */
 export function Measured({ data }: { data: ListNumberAnswer }) {
-  const client = useQueryClient()
   const { person } = usePerson()
   const [asked] = useSearchParams()
   const { spec, specRev } = data.sheets
@@ -18,32 +16,30 @@ export function Measured({ data }: { data: ListNumberAnswer }) {
   const [code, setCode] = useState('')
   const [raw, setRaw] = useState('')
   const [on, setOn] = useState(asked.get('job') ? `job ${asked.get('job')}` : '')
-  const [wrong, setWrong] = useState('')
+  const { send, wrong, setWrong } = useSend({
+    path: `/api/list-numbers/${encodeURIComponent(data.listNumber)}/measured`,
+    stale: [
+      ['list-number', data.listNumber],
+      ['revisions', data.listNumber],
+    ],
+    done: () => {
+      setRaw('')
+      setCode('')
+    },
+  })
   const fact = open.find((one) => one.code === code) ?? known(spec).next?.fact ?? open[0]
   if (!fact) return null
-  const save = async (text: string) => {
+  const save = (text: string) => {
     const made = withMeasured(spec, fact.code, text)
     if (isRefusal(made)) return setWrong(made.refused.why)
     if (!on.trim()) return setWrong('Say on which unit: its job, or whose it is.')
-    try {
-      await post(`/api/list-numbers/${encodeURIComponent(data.listNumber)}/measured`, {
-        rev: specRev,
-        by: person ?? 'unnamed',
-        why: `${fact.name.toLowerCase()} measured on ${on.trim()}`,
-        fact: fact.code,
-        raw: text,
-      } satisfies MeasuredBody)
-      setRaw('')
-      setCode('')
-      setWrong('')
-    } catch (error) {
-      setWrong((error as ApiError).message)
-    }
-    for (const queryKey of [
-      ['list-number', data.listNumber],
-      ['revisions', data.listNumber],
-    ])
-      void client.invalidateQueries({ queryKey })
+    send({
+      rev: specRev,
+      by: person ?? 'unnamed',
+      why: `${fact.name.toLowerCase()} measured on ${on.trim()}`,
+      fact: fact.code,
+      raw: text,
+    } satisfies MeasuredBody)
   }
   return (
     <form
@@ -51,7 +47,7 @@ export function Measured({ data }: { data: ListNumberAnswer }) {
       style={{ display: 'grid', gap: 8, padding: '10px 0', maxWidth: 460 }}
       onSubmit={(event) => {
         event.preventDefault()
-        void save(raw)
+        save(raw)
       }}
     >
       <Label as="label">
@@ -82,7 +78,7 @@ export function Measured({ data }: { data: ListNumberAnswer }) {
       {fact.choices ? (
         <div role="group" aria-label={fact.name} style={{ display: 'grid', gap: 6 }}>
           {fact.choices.map(({ value, label }) => (
-            <Choice key={value} onPress={() => void save(value)}>
+            <Choice key={value} onPress={() => save(value)}>
               {label}
             </Choice>
           ))}

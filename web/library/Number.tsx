@@ -1,10 +1,9 @@
 import type { ListNumberAnswer } from '@ekrond/contract/library'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { post, type ApiError } from '../data/api'
 import { usePerson } from '../data/person'
 import { useShop } from '../data/shop'
+import { useSend } from '../data/useSend'
 import { sayInstant } from '../ui/dates'
 import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../ui'
 
@@ -39,15 +38,24 @@ type Act = keyof typeof ACTS
 
 /** What is done to a list number as a whole, with who and why; and what was. */
 export function NumberActs({ data }: { data: ListNumberAnswer }) {
-  const client = useQueryClient()
   const navigate = useNavigate()
   const { person } = usePerson()
   const zone = useShop().data?.zone ?? 'UTC'
   const [act, setAct] = useState<Act | null>(null)
   const [other, setOther] = useState('')
   const [why, setWhy] = useState('')
-  const [wrong, setWrong] = useState('')
-  const send = async (what: Act) => {
+  const route = act === 'part' ? 'merge' : act
+  const { send, wrong, setWrong } = useSend<{ listNumber: string }>({
+    path: `/api/list-numbers/${encodeURIComponent(data.listNumber)}/${route}`,
+    stale: [['list-number'], ['list-numbers'], ['catalogue'], ['revisions']],
+    done: ({ listNumber }) => {
+      setAct(null)
+      setOther('')
+      setWhy('')
+      if (listNumber !== data.listNumber) void navigate(`/library/${encodeURIComponent(listNumber)}`)
+    },
+  })
+  const sendIt = (what: Act) => {
     const typed = other.trim()
     if (what !== 'part' && !typed) return setWrong('Type the other number.')
     if (!why.trim()) return setWrong('Say why in a few words.')
@@ -57,22 +65,7 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
       merge: { into: typed },
       part: { into: null },
     }[what]
-    const route = what === 'part' ? 'merge' : what
-    try {
-      const { listNumber } = await post<{ listNumber: string }>(
-        `/api/list-numbers/${encodeURIComponent(data.listNumber)}/${route}`,
-        { ...body, by: person ?? 'unnamed', why: why.trim() },
-      )
-      setAct(null)
-      setOther('')
-      setWhy('')
-      setWrong('')
-      for (const queryKey of [['list-number'], ['list-numbers'], ['catalogue'], ['revisions']])
-        void client.invalidateQueries({ queryKey })
-      if (listNumber !== data.listNumber) void navigate(`/library/${encodeURIComponent(listNumber)}`)
-    } catch (error) {
-      setWrong((error as ApiError).message)
-    }
+    send({ ...body, by: person ?? 'unnamed', why: why.trim() })
   }
   return (
     <div role="group" aria-label="This number" style={{ display: 'grid', gap: 8, margin: '10px 0' }}>
@@ -123,7 +116,7 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
           style={{ display: 'grid', gap: 6 }}
           onSubmit={(event) => {
             event.preventDefault()
-            void send(act)
+            sendIt(act)
           }}
         >
           <Label>{ACTS[act].says}</Label>
@@ -147,7 +140,7 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
             onChange={(event) => setWhy(event.target.value)}
           />
           <div style={{ display: 'flex', gap: 6 }}>
-            <Choice onPress={() => void send(act)}>{ACTS[act].do}</Choice>
+            <Choice onPress={() => sendIt(act)}>{ACTS[act].do}</Choice>
             <QuietButton onPress={() => setAct(null)}>leave it</QuietButton>
           </div>
         </form>

@@ -1,17 +1,18 @@
 import type { ListNumberFile } from '@ekrond/contract/library'
-import { useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { post, type ApiError } from '../data/api'
 import { usePerson } from '../data/person'
+import { useSend } from '../data/useSend'
 import { ErrorLine } from '../ui'
 
 /** A list number that another shop shared, as a file. */
 export function TakeIn() {
   const navigate = useNavigate()
-  const client = useQueryClient()
   const { person } = usePerson()
-  const [wrong, setWrong] = useState('')
+  const { send, wrong, setWrong } = useSend<{ listNumber: string }>({
+    path: '/api/list-numbers',
+    stale: [['list-numbers'], ['catalogue']],
+    done: ({ listNumber }) => void navigate(`/library/${encodeURIComponent(listNumber)}`),
+  })
   const take = async (chosen: File | undefined) => {
     if (!chosen) return
     let file: ListNumberFile
@@ -20,17 +21,7 @@ export function TakeIn() {
     } catch {
       return setWrong(`${chosen.name} is no list number’s file: it cannot be read. Ask for it again.`)
     }
-    try {
-      const { listNumber } = await post<{ listNumber: string }>('/api/list-numbers', {
-        by: person ?? 'unnamed',
-        file,
-      })
-      void client.invalidateQueries({ queryKey: ['list-numbers'] })
-      void client.invalidateQueries({ queryKey: ['catalogue'] })
-      void navigate(`/library/${encodeURIComponent(listNumber)}`)
-    } catch (error) {
-      setWrong((error as ApiError).message)
-    }
+    send({ by: person ?? 'unnamed', file })
   }
   return (
     <>

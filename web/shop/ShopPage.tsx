@@ -4,9 +4,10 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
-import { call, type ApiError } from '../data/api'
+import { call } from '../data/api'
 import { usePerson } from '../data/person'
 import { useShop } from '../data/shop'
+import { useSend } from '../data/useSend'
 import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { Button, Choice, ErrorLine, FieldInput, Label, MainButton, QuietButton } from '../ui'
@@ -46,9 +47,25 @@ function Editor({ shop }: { shop: ShopAnswer }) {
       : settings
   })
   const [newName, setNewName] = useState('')
-  const [wrong, setWrong] = useState('')
   const [theirs, setTheirs] = useState<ShopAnswer | null>(null)
   const [saved, setSaved] = useState(false)
+  const { send, wrong, setWrong } = useSend<{ version: number }>({
+    path: '/api/shop',
+    method: 'PUT',
+    stale: [['shop']],
+    done: ({ version }) => {
+      const people = newName.trim() ? [...mine.people, newName.trim()] : mine.people
+      if (!person && people[0]) choose(people[0])
+      setBase(version)
+      setMine((now) => ({ ...now, people }))
+      setNewName('')
+      setTheirs(null)
+      setSaved(true)
+    },
+    failed: async ({ status }) => {
+      if (status === 409) setTheirs(await call<ShopAnswer>('/api/shop'))
+    },
+  })
   const put = (changes: Partial<ShopSettings>) => {
     setMine((now) => ({ ...now, ...changes }))
     setSaved(false)
@@ -61,38 +78,13 @@ function Editor({ shop }: { shop: ShopAnswer }) {
     put({ people: [...mine.people, name] })
     setNewName('')
   }
-  const save = async () => {
-    const version = theirs?.version ?? base
+  const save = () => {
     const people = newName.trim() ? [...mine.people, newName.trim()] : mine.people
-    try {
-      const answer = await call<{ version: number }>('/api/shop', {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({
-          version,
-          by: person ?? people[0] ?? 'unnamed',
-          settings: { ...mine, people },
-        }),
-      })
-      if (!person && people[0]) choose(people[0])
-      setBase(answer.version)
-      setMine((now) => ({ ...now, people }))
-      setNewName('')
-      setTheirs(null)
-      setSaved(true)
-      setWrong('')
-      await client.invalidateQueries({ queryKey: ['shop'] })
-    } catch (error) {
-      const { message, status } = error as ApiError
-      setWrong(message)
-      if (status === 409)
-        setTheirs(
-          await client.fetchQuery<ShopAnswer>({
-            queryKey: ['shop', 'theirs'],
-            queryFn: () => call('/api/shop'),
-          }),
-        )
-    }
+    send({
+      version: theirs?.version ?? base,
+      by: person ?? people[0] ?? 'unnamed',
+      settings: { ...mine, people },
+    })
   }
   useKeys({ r: () => void navigate('/'), l: () => void navigate('/library') })
   const field = (label: string, value: string, set: (value: string) => void, more: object = {}) => (
@@ -234,7 +226,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
           </Button>
         </section>
         <section>
-          <MainButton onPress={() => void save()}>{theirs ? 'Save mine over it' : 'Save'}</MainButton>
+          <MainButton onPress={() => save()}>{theirs ? 'Save mine over it' : 'Save'}</MainButton>
           {saved && <p role="status">Saved.</p>}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {theirs && (
