@@ -159,12 +159,13 @@ export const BoardDrawing = styled.div`
   }
 `
 
-export const Ask = styled.section`
+/** The column on the right; `$tight` draws it together where the number pad is up. */
+export const Ask = styled.section<{ $tight?: boolean }>`
   border-left: 1px solid var(--ink);
-  padding: 16px 24px;
+  padding: ${({ $tight }) => ($tight ? '6px 24px 8px' : '16px 24px')};
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: ${({ $tight }) => ($tight ? 4 : 10)}px;
   min-height: 0;
   overflow-y: auto;
   & h2 {
@@ -173,13 +174,13 @@ export const Ask = styled.section`
     line-height: 1.2;
   }
   ${MIDDLE} {
-    padding: 10px 18px 16px;
-    gap: 7px;
+    padding: ${({ $tight }) => ($tight ? '6px 18px 8px' : '10px 18px 16px')};
+    gap: ${({ $tight }) => ($tight ? 4 : 7)}px;
   }
   ${NARROW} {
     border-left: 0;
     border-bottom: 2px solid var(--ink);
-    padding: 16px;
+    padding: ${({ $tight }) => ($tight ? '6px 16px 8px' : '16px')};
   }
 `
 

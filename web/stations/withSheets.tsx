@@ -4,8 +4,9 @@ import type { OpenJob } from '../data/job'
 import { NotIdentified } from './NotIdentified'
 import type { StationProps } from '../shell/props'
 
+export type SheetedOpen = OpenJob & { sheets: Sheets }
 export interface SheetedProps {
-  open: OpenJob & { sheets: Sheets }
+  open: SheetedOpen
 }
 
 /** A station that works to the sheets: without an identification it says so and offers that first. */

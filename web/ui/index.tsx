@@ -174,9 +174,9 @@ export const ErrorLine = styled.p`
 `
 
 /** What must be changed, boxed in red. */
-export const RedBox = styled.div`
+export const RedBox = styled.div<{ $tight?: boolean }>`
   border: 2px solid var(--red);
-  padding: 12px 14px;
+  padding: ${({ $tight }) => ($tight ? 8 : 12)}px 14px;
   font-size: 18px;
   font-weight: 600;
   line-height: 1.35;
