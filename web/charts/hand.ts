@@ -11,7 +11,14 @@ export const axis = (more: object) => ({
   axisTick: { show: false },
   axisLabel: { ...FIGURES, hideOverlap: true },
   splitLine: { lineStyle: { color: 'var(--rule)', width: 1 } },
-  nameTextStyle: { ...FIGURES, fontFamily: narrow, fontWeight: 500 },
+  // Over its figures, not over the frame: what stands there begins at the first of them.
+  nameTextStyle: {
+    ...FIGURES,
+    fontFamily: narrow,
+    fontWeight: 500,
+    align: 'right',
+    padding: [0, 8, 0, 0],
+  },
   ...more,
 })
 

@@ -218,7 +218,7 @@ export function ProofSheet({
             </Button>
           )}
           {mayWait && !taking && (
-            <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 0' }}>
+            <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 200px' }}>
               {fitting ? 'Back to the bench' : 'Only when fitted, because …'}{' '}
               <Key style={{ marginLeft: 'auto' }}>F</Key>
             </Choice>
