@@ -1,7 +1,10 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
+    // By itself it leaves one core free: of two that is half of the machine.
+    maxWorkers: availableParallelism(),
     projects: [
       {
         test: {
