@@ -12,7 +12,7 @@ export {
   type BlipPart,
   type RunEntry,
   type RunNote,
-  HEIGHT,
+  FLOAT_HEIGHT,
   kinds,
   kindList,
   current,

@@ -256,6 +256,20 @@ describe('each kind of entry', () => {
     expect(sentenceOf({ kind, v: kinds.get(kind)!.version, data }, name, money)).toBe(line),
   )
 
+  it('tells a check once: no figure that its words name, no name that they are', () => {
+    const told = (name: string, value: string, headline: string) =>
+      sentenceOf({
+        kind: 'proof.measured',
+        v: 1,
+        data: { name, value, headline },
+      })
+    expect(told('Inlet under air', '3.5', 'Leaks: 3.52 mL/min, 2.0 is allowed.')).toBe(
+      'checked inlet under air, leaks: 3.52 mL/min, 2.0 is allowed',
+    )
+    expect(told('Throttle snaps shut', 'snaps', 'Throttle snaps shut.')).toBe('checked throttle snaps shut')
+    expect(told('Weep', 'dry', 'Weeps since 2:10.')).toBe('checked weep, dry, weeps since 2:10')
+  })
+
   it('belongs to one station, or to the job', () => {
     const known = kindList.map((kind) => kind.kind as string)
     const placed = known.filter(stationOfKind)

@@ -1,7 +1,5 @@
 import type { BendTry } from '../physics/float/index.ts'
-import type { BodyState } from '../log/index.ts'
-
-const HEIGHT = 'float.height/none'
+import { FLOAT_HEIGHT, type BodyState } from '../log/index.ts'
 
 /**
  * The tries of a body's float: each bend with the reading before and the one after it. Several bends between two readings add up; a
@@ -17,7 +15,7 @@ export const wrongWay = (here: BodyState, sense: 1 | -1): BendTry[] =>
 
 /** Each bend with its two readings, and what was bent since the last one. */
 export function bendsOf(here: BodyState): { tries: BendTry[]; open: Omit<BendTry, 'after'> | null } {
-  const readings = here.readings[HEIGHT]?.said ?? []
+  const readings = here.readings[FLOAT_HEIGHT]?.said ?? []
   const last = readings.at(-1)
   const since = here.ownBends.filter(({ after }) => after === readings.length)
   const bend = since.reduce((sum, { mm }) => sum + mm, 0)
@@ -31,7 +29,7 @@ export function bendsOf(here: BodyState): { tries: BendTry[]; open: Omit<BendTry
 }
 
 function allTries(here: BodyState): BendTry[] {
-  const readings = here.readings[HEIGHT]?.said ?? []
+  const readings = here.readings[FLOAT_HEIGHT]?.said ?? []
   const between = new Map<number, { mm: number; variance: number }>()
   for (const { mm, sigma, after } of here.ownBends) {
     const known = between.get(after) ?? { mm: 0, variance: 0 }

@@ -2,7 +2,8 @@ import { figures, narrow } from '../theme/global'
 
 export type XY = readonly [x: number, y: number]
 
-const FIGURES = { fontFamily: figures, fontSize: 15, color: 'var(--pencil)' }
+/** Figures beside an axis. */
+export const FIGURES = { fontFamily: figures, fontSize: 15, color: 'var(--pencil)' }
 
 /** An axis as it is drawn by hand: figures in pencil, a thin rule at each. */
 export const axis = (more: object) => ({

@@ -40,9 +40,9 @@ async function asked(path: string, init?: RequestInit): Promise<Response> {
   )
 }
 
-export const post = <T>(path: string, body: unknown): Promise<T> =>
+export const post = <T>(path: string, body: unknown, method: 'POST' | 'PUT' = 'POST'): Promise<T> =>
   call<T>(path, {
-    method: 'POST',
+    method,
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(body),
   })

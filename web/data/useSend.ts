@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient, type QueryKey } from '@tanstack/react-query'
 import { useState } from 'react'
-import { call, type ApiError } from './api'
+import { post, type ApiError } from './api'
 
 /**
  * Sends one thing to the server at a time. `wrong` is what keeps it back, our own reason or the server’s sentence; `stale` is asked
@@ -25,12 +25,7 @@ export function useSend<A>({
   const sending = useMutation<A, ApiError, unknown>({
     // Away is said at once, and nothing goes out by itself later: these are no entries.
     networkMode: 'always',
-    mutationFn: (body) =>
-      call<A>(path, {
-        method,
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
-      }),
+    mutationFn: (body) => post<A>(path, body, method),
     onSuccess: done,
     onError: failed,
     onSettled: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),

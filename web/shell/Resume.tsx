@@ -1,6 +1,6 @@
 import { teardownOrder, type BuildSheet } from '@ekrond/core/sheets'
 import type { BodyState } from '@ekrond/core/log'
-import { stationList } from '@ekrond/core/base/stations'
+import { stationNamed } from '@ekrond/core/base/stations'
 import { nextThing, whereWasI } from '@ekrond/core/bench/stations'
 import { Link } from 'react-router'
 import type { OpenJob } from '../data/job'
@@ -21,7 +21,7 @@ export function Resume({ open }: { open: OpenJob }) {
           to={open.to(next.station, next.body)}
           style={{ display: 'flex', alignItems: 'center', gap: 10, padding: '0 16px', fontWeight: 600 }}
         >
-          Next: {next.what} ({stationList.find((s) => s.name === next.station)!.title}) <Key>Esc .</Key>
+          Next: {next.what} ({stationNamed(next.station).title}) <Key>Esc .</Key>
         </Link>
       ) : (
         <span style={{ display: 'flex', alignItems: 'center', padding: '0 16px', color: 'var(--pencil)' }}>

@@ -1,5 +1,5 @@
 import { showNumber } from '@ekrond/core/log'
-import { stationList, type StationName } from '@ekrond/core/base/stations'
+import { stationNamed, type StationName } from '@ekrond/core/base/stations'
 import { type Sheets, teardownOrder } from '@ekrond/core/sheets'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -20,7 +20,7 @@ export default function OverStation({
   const { state, sheets, here } = open
   const order = useMemo(() => teardownOrder(sheets.build), [sheets])
   const off = useMemo(() => new Set(Object.keys(here.off).filter((code) => !here.on[code])), [here])
-  const { title } = stationList.find(({ name }) => name === station)!
+  const { title } = stationNamed(station)
   const link = { fontWeight: 600, padding: '8px 0', textUnderlineOffset: 4 }
   return (
     <>

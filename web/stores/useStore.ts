@@ -1,7 +1,7 @@
 import type { StoreAnswer, StoreKind, StoreRecord } from '@ekrond/contract/stores'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { call, type ApiError } from '../data/api'
+import { call, post, type ApiError } from '../data/api'
 import { usePerson } from '../data/person'
 
 const addressOf = (what: StoreKind, code: string) => `/api/stores/${what}/${encodeURIComponent(code)}`
@@ -24,11 +24,8 @@ export function useSave<K extends StoreKind>(what: K, base: number) {
   const save = async (code: string, record: StoreRecord<K> | null): Promise<boolean> => {
     setWrong('')
     try {
-      const saved = await call<{ version: number }>(addressOf(what, code), {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ version: theirs?.version ?? version, by: person ?? 'unnamed', record }),
-      })
+      const sent = { version: theirs?.version ?? version, by: person ?? 'unnamed', record }
+      const saved = await post<{ version: number }>(addressOf(what, code), sent, 'PUT')
       setVersion(saved.version)
       setTheirs(null)
       await Promise.all(

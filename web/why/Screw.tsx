@@ -8,7 +8,7 @@ import { useState } from 'react'
 import { readingNow } from '../data/hub'
 import type { OpenJob } from '../data/job'
 import { Chart } from '../charts/Chart'
-import { axis, frame, upright, words } from '../charts/hand'
+import { axis, FIGURES, frame, upright, words } from '../charts/hand'
 import { Choice, ErrorLine, FieldInput, Key, Label } from '../ui'
 import { onEnter } from '../ui/keys'
 import { Row } from './Row'
@@ -177,7 +177,7 @@ function Curve({
       max: high + room,
       splitNumber: 3,
       name: unit,
-      axisLabel: { ...axis({}).axisLabel, formatter: (v: number) => figure(v, high < 100 ? 1 : 0) },
+      axisLabel: { ...FIGURES, formatter: (v: number) => figure(v, high < 100 ? 1 : 0) },
     }),
     series: [
       {

@@ -1,8 +1,9 @@
 import { SEA_LEVEL_KPA } from '../../base/constants/index.ts'
+import type { ProofMeasured } from '../../log/index.ts'
 import { fitLeastSquares, inverseDiagonal, jacobian, type FitModel } from '../../measure/fit/index.ts'
 
-/** Air's pressure, kPa. */
-export type Law = 'laminar' | 'orifice' | 'settling'
+/** By which law a pressure that is shut in falls. */
+export type Law = Extract<ProofMeasured, { what: 'hold' }>['law']
 
 /** A law fitted to a trace: its leak, mL/min at the air's pressure, with its standard error; S as robust sum; wild samples. */
 export interface FittedLaw {

@@ -17,7 +17,8 @@ declare module '../state.ts' {
   }
 }
 
-export const HEIGHT = 'float.height/none'
+/** The float’s height among a body’s readings. */
+export const FLOAT_HEIGHT = 'float.height/none'
 
 /** How far and which way the tang was bent: with the readings before and after it the float's ratio is learned. */
 export const ownBend = defineKind({
@@ -40,7 +41,7 @@ export const ownBend = defineKind({
     withBody(state, entry.body, (body) => ({
       ownBends: [
         ...body.ownBends,
-        { ...entry.data, after: body.readings[HEIGHT]?.said.length ?? 0, entry: entry.id },
+        { ...entry.data, after: body.readings[FLOAT_HEIGHT]?.said.length ?? 0, entry: entry.id },
       ],
     })),
   sentence: ({ mm }) =>

@@ -74,9 +74,10 @@ export const proofMeasured = defineKind({
       }
       return { proven: { ...body.proven, [data.proof]: [...(body.proven[data.proof] ?? []), one] } }
     }),
-  sentence: ({ name, value, headline }) =>
-    `checked ${[name, value, headline.replace(/\.$/, '')]
-      .map(lower)
-      .filter((words, i, all) => words !== '' && !all.slice(i + 1).some((later) => later.includes(words)))
-      .join(', ')}`,
+  sentence: ({ name, value, headline }) => {
+    const own = lower(name)
+    const said = lower(headline.replace(/\.$/, ''))
+    // What is said of it mostly names the figure, and sometimes is the check itself: neither is told twice.
+    return `checked ${[own, ...(said.includes(value) ? [] : [value]), ...(said === own ? [] : [said])].filter(Boolean).join(', ')}`
+  },
 })

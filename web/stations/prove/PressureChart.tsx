@@ -3,7 +3,7 @@ import type { Sample } from '@ekrond/core/measure/trace'
 import type { EChartsType } from 'echarts/core'
 import { useCallback, useEffect, useRef } from 'react'
 import { Chart } from '../../charts/Chart'
-import { axis, frame, stroke, upright, words, type XY } from '../../charts/hand'
+import { axis, FIGURES, frame, stroke, upright, words, type XY } from '../../charts/hand'
 
 const MOST_POINTS = 600
 
@@ -114,7 +114,7 @@ export function PressureChart(props: ChartProps) {
       max: long,
       interval: step,
       axisLabel: {
-        ...(axis({}).axisLabel as object),
+        ...FIGURES,
         formatter: (s: number) => (s + step > long ? `${Math.round(s)} s` : String(Math.round(s))),
         showMaxLabel: long % step === 0,
       },
