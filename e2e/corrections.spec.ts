@@ -79,22 +79,26 @@ test('two people correct the same identification: the second is told what stands
   expect(answer.answers[0]!.sentence).toMatch(/R\. Oda|I\. Marrow|O\. Dell/)
 })
 
-test('any moment is seen as it was then, and nothing can be entered there', async ({ bench: page }) => {
-  await page.goto('/jobs/1181/history?at=set')
-  await page
-    .getByRole('link', { name: /^As it stood after entry/ })
-    .last()
-    .click()
-  await expect(page.getByText(/^As it stood/)).toBeVisible()
-  await expect(page.getByRole('img', { name: /Tries: 11\.8\./ })).toBeVisible()
-  await page.getByLabel('Float height, reading').fill('13.5')
-  await page.keyboard.press('Enter')
-  await expect(page.getByText('This is how it stood then.', { exact: false })).toBeVisible()
-  await page.getByRole('button', { name: 'one after' }).click()
-  await expect(page.getByRole('img', { name: /Tries: 11\.8, 14\.6/ })).toBeVisible()
-  await page.getByRole('link', { name: 'back to now' }).click()
-  await expect(page.getByText(/^As it stood/)).toBeHidden()
-  await page.getByLabel('Float height, reading').fill('')
+test.describe('reading', () => {
+  test.use({ reads: true })
+
+  test('any moment is seen as it was then, and nothing can be entered there', async ({ bench: page }) => {
+    await page.goto('/jobs/1181/history?at=set')
+    await page
+      .getByRole('link', { name: /^As it stood after entry/ })
+      .last()
+      .click()
+    await expect(page.getByText(/^As it stood/)).toBeVisible()
+    await expect(page.getByRole('img', { name: /Tries: 11\.8\./ })).toBeVisible()
+    await page.getByLabel('Float height, reading').fill('13.5')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('This is how it stood then.', { exact: false })).toBeVisible()
+    await page.getByRole('button', { name: 'one after' }).click()
+    await expect(page.getByRole('img', { name: /Tries: 11\.8, 14\.6/ })).toBeVisible()
+    await page.getByRole('link', { name: 'back to now' }).click()
+    await expect(page.getByText(/^As it stood/)).toBeHidden()
+    await page.getByLabel('Float height, reading').fill('')
+  })
 })
 
 test('put right after it went back, a job has a sheet of revision B; A stays what it was', async ({

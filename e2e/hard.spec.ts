@@ -102,16 +102,20 @@ test('an entry that the server fails at again and again steps aside; what does n
   await expect(page.getByText('fails at this one again and again')).toBeVisible()
 })
 
-test('a page of a foreign name that leads here reads nothing', async ({ shop }) => {
-  const foreign = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--host-resolver-rules=MAP evil.test 127.0.0.1'],
+test.describe('reading', () => {
+  test.use({ reads: true })
+
+  test('a page of a foreign name that leads here reads nothing', async ({ shop }) => {
+    const foreign = await chromium.launch({
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--host-resolver-rules=MAP evil.test 127.0.0.1'],
+    })
+    const page = await foreign.newPage()
+    const answer = await page.goto(`http://evil.test:${shop.port}/api/jobs`)
+    expect(answer!.status()).toBe(403)
+    expect(await answer!.text()).not.toContain('ferry')
+    await foreign.close()
   })
-  const page = await foreign.newPage()
-  const answer = await page.goto(`http://evil.test:${shop.port}/api/jobs`)
-  expect(answer!.status()).toBe(403)
-  expect(await answer!.text()).not.toContain('ferry')
-  await foreign.close()
 })
 
 test('a double tap opens one job; Enter does not do what its button forbids', async ({

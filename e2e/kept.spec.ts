@@ -4,33 +4,38 @@ import { unsent } from '../demo/log-entries.ts'
 import { expect, test } from './shop.ts'
 import { AT, enterTaken } from './taken.ts'
 
-test('the rack says that it is the demo, and how the shop is kept when it is not well', async ({
-  bench: page,
-}) => {
-  await page.goto('/')
-  const kept = page.getByRole('group', { name: 'How the shop is kept' })
-  await expect(kept).toContainText('Demo shop.')
-  await page.route('**/api/keeping', (route) =>
-    route.fulfill({
-      json: {
-        kind: 'real',
-        disk: { state: 'low', freeBytes: 740_000_000 },
-        backup: { state: 'failed', at: '2026-11-21T02:10:00.000Z', why: 'the disk is full' },
-      },
-    }),
-  )
-  await page.reload()
-  await expect(kept).toContainText('Only 0.7 GB left on the shop’s disk.')
-  await expect(kept).toContainText('The last backup failed: the disk is full. The last good one is of 21 Nov')
-  await expect(kept).not.toContainText('Demo shop')
-})
+test.describe('reading', () => {
+  test.use({ reads: true })
+  test('the rack says that it is the demo, and how the shop is kept when it is not well', async ({
+    bench: page,
+  }) => {
+    await page.goto('/')
+    const kept = page.getByRole('group', { name: 'How the shop is kept' })
+    await expect(kept).toContainText('Demo shop.')
+    await page.route('**/api/keeping', (route) =>
+      route.fulfill({
+        json: {
+          kind: 'real',
+          disk: { state: 'low', freeBytes: 740_000_000 },
+          backup: { state: 'failed', at: '2026-11-21T02:10:00.000Z', why: 'the disk is full' },
+        },
+      }),
+    )
+    await page.reload()
+    await expect(kept).toContainText('Only 0.7 GB left on the shop’s disk.')
+    await expect(kept).toContainText(
+      'The last backup failed: the disk is full. The last good one is of 21 Nov',
+    )
+    await expect(kept).not.toContainText('Demo shop')
+  })
 
-test('a window that is older than the server is told to reload', async ({ bench: page }) => {
-  await page.route('**/api/events', (route) =>
-    route.fulfill({ contentType: 'text/event-stream', body: 'event: version\ndata: another\n\n' }),
-  )
-  await page.goto('/')
-  await expect(page.getByText('Ekrond was updated. Nothing you entered is lost.')).toBeVisible()
+  test('a window that is older than the server is told to reload', async ({ bench: page }) => {
+    await page.route('**/api/events', (route) =>
+      route.fulfill({ contentType: 'text/event-stream', body: 'event: version\ndata: another\n\n' }),
+    )
+    await page.goto('/')
+    await expect(page.getByText('Ekrond was updated. Nothing you entered is lost.')).toBeVisible()
+  })
 })
 
 test('a history of a thousand entries draws only what is in sight, and all of it on paper', async ({

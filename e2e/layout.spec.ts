@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test'
 import { accessible, expect, test } from './shop.ts'
 
+test.use({ reads: true })
+
 const SCREENS = [
   '/',
   '/receive',
@@ -113,45 +115,48 @@ test('axe finds nothing serious beside the straight way, on paper or as a bluepr
   await accessible(page, 'number pad')
 })
 
-test('an override needs its reason, and two people who differ both stand', async ({ bench: page }) => {
-  await page.goto('/jobs/1184/teardown')
-  const heading = page.locator('main h2')
-  await expect(page.getByRole('button', { name: /^Off, into tray/ })).toBeVisible()
-  const part = await heading.innerText()
-  await page.getByRole('radio').nth(1).check({ force: true })
-  await page.getByRole('button', { name: 'Not so, because' }).click()
-  await page.getByRole('button', { name: /^Off, into tray/ }).click()
-  await expect(page.getByRole('alert')).toHaveText('Against the rule needs a reason, in a few words.')
-  await page.getByLabel('Reason against the rule').fill('new last month')
-  await page.getByRole('button', { name: /^Off, into tray/ }).click()
-  await expect(heading).not.toHaveText(part)
-  // Another pair of hands says otherwise.
-  await page.getByRole('button', { name: /Hands/ }).click()
-  await page.getByRole('button', { name: 'O. Dell' }).click()
-  await page.getByRole('button', { name: 'Part before' }).click()
-  await expect(heading).toHaveText(part)
-  await page.getByRole('radio').nth(1).check({ force: true })
-  // It has arrived before the window goes elsewhere.
-  const sent = page.waitForResponse((answer) => answer.url().endsWith('/entries'))
-  await page.getByRole('button', { name: 'Judge it' }).click()
-  await sent
-  await page.goto('/jobs/1184/return')
-  await expect(page.getByText(`Two people differ on ${part}`)).toBeVisible()
-})
+test.describe('entering', () => {
+  test.use({ reads: false })
+  test('an override needs its reason, and two people who differ both stand', async ({ bench: page }) => {
+    await page.goto('/jobs/1184/teardown')
+    const heading = page.locator('main h2')
+    await expect(page.getByRole('button', { name: /^Off, into tray/ })).toBeVisible()
+    const part = await heading.innerText()
+    await page.getByRole('radio').nth(1).check({ force: true })
+    await page.getByRole('button', { name: 'Not so, because' }).click()
+    await page.getByRole('button', { name: /^Off, into tray/ }).click()
+    await expect(page.getByRole('alert')).toHaveText('Against the rule needs a reason, in a few words.')
+    await page.getByLabel('Reason against the rule').fill('new last month')
+    await page.getByRole('button', { name: /^Off, into tray/ }).click()
+    await expect(heading).not.toHaveText(part)
+    // Another pair of hands says otherwise.
+    await page.getByRole('button', { name: /Hands/ }).click()
+    await page.getByRole('button', { name: 'O. Dell' }).click()
+    await page.getByRole('button', { name: 'Part before' }).click()
+    await expect(heading).toHaveText(part)
+    await page.getByRole('radio').nth(1).check({ force: true })
+    // It has arrived before the window goes elsewhere.
+    const sent = page.waitForResponse((answer) => answer.url().endsWith('/entries'))
+    await page.getByRole('button', { name: 'Judge it' }).click()
+    await sent
+    await page.goto('/jobs/1184/return')
+    await expect(page.getByText(`Two people differ on ${part}`)).toBeVisible()
+  })
 
-test('an undo that later entries rest on is refused, naming them', async ({ bench: page }) => {
-  // What is on again cannot have never come off: first its finding is taken back, then its coming off is not.
-  await page.goto('/jobs/1181/teardown')
-  await expect(page.getByRole('heading', { name: 'As it comes apart' })).toBeVisible()
-  await page.keyboard.press('Escape')
-  for (let i = 0; i < 12; i++) {
+  test('an undo that later entries rest on is refused, naming them', async ({ bench: page }) => {
+    // What is on again cannot have never come off: first its finding is taken back, then its coming off is not.
+    await page.goto('/jobs/1181/teardown')
+    await expect(page.getByRole('heading', { name: 'As it comes apart' })).toBeVisible()
     await page.keyboard.press('Escape')
-    await page.keyboard.press('u')
-    if (await page.getByRole('heading', { name: 'Not taken back' }).isVisible()) break
-    await page.waitForTimeout(150)
-  }
-  await expect(page.getByRole('heading', { name: 'Not taken back' })).toBeVisible()
-  await expect(page.getByText(/rests on it/)).toBeVisible()
+    for (let i = 0; i < 12; i++) {
+      await page.keyboard.press('Escape')
+      await page.keyboard.press('u')
+      if (await page.getByRole('heading', { name: 'Not taken back' }).isVisible()) break
+      await page.waitForTimeout(150)
+    }
+    await expect(page.getByRole('heading', { name: 'Not taken back' })).toBeVisible()
+    await expect(page.getByText(/rests on it/)).toBeVisible()
+  })
 })
 
 test('a wrong check letter and a search without answer say what to do', async ({ bench: page }) => {

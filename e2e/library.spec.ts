@@ -5,19 +5,25 @@ import { expect, test } from './shop.ts'
 
 const CATALOGUE = join(import.meta.dirname, '../demo/catalogue')
 
-test('a list number is found by any fragment, its page has all its sheets', async ({ bench: page, shop }) => {
-  await page.goto('/library')
-  await expect(page.getByRole('link', { name: 'K-4417-2S' })).toBeVisible()
-  await page.getByLabel('Find a list number').fill('17-2s')
-  await expect(page.getByRole('link', { name: 'K-4417-2S' })).toBeVisible()
-  await expect(page.getByRole('link', { name: 'B34-17H' })).toBeHidden()
-  const { total } = (await (await page.request.get(`${shop.url}/api/list-numbers?q=&limit=5`)).json()) as {
-    total: number
-  }
-  expect(total).toBe(150)
-  await page.getByRole('link', { name: 'K-4417-2S' }).click()
-  for (const heading of ['Spec sheet', 'Kits that fit'])
-    await expect(page.getByRole('heading', { name: heading })).toBeVisible()
+test.describe('reading', () => {
+  test.use({ reads: true })
+  test('a list number is found by any fragment, its page has all its sheets', async ({
+    bench: page,
+    shop,
+  }) => {
+    await page.goto('/library')
+    await expect(page.getByRole('link', { name: 'K-4417-2S' })).toBeVisible()
+    await page.getByLabel('Find a list number').fill('17-2s')
+    await expect(page.getByRole('link', { name: 'K-4417-2S' })).toBeVisible()
+    await expect(page.getByRole('link', { name: 'B34-17H' })).toBeHidden()
+    const { total } = (await (await page.request.get(`${shop.url}/api/list-numbers?q=&limit=5`)).json()) as {
+      total: number
+    }
+    expect(total).toBe(150)
+    await page.getByRole('link', { name: 'K-4417-2S' }).click()
+    for (const heading of ['Spec sheet', 'Kits that fit'])
+      await expect(page.getByRole('heading', { name: heading })).toBeVisible()
+  })
 })
 
 test('a catalogue by upload: its faults by file, row and column, then a preview, then all of it', async ({
@@ -44,18 +50,22 @@ test('a catalogue by upload: its faults by file, row and column, then a preview,
   await expect(page.getByRole('heading', { name: 'It was taken in.' })).toBeVisible()
 })
 
-test('the whole shop goes out as one folder', async ({ bench: page }) => {
-  await page.goto('/library')
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('link', { name: /whole shop/i }).click(),
-  ])
-  const file = join(mkdtempSync(join(tmpdir(), 'ekrond-whole-')), 'shop.zip')
-  await download.saveAs(file)
-  // A zip has its files' names as they are.
-  const bytes = readFileSync(file)
-  for (const name of ['shop.json', 'jobs/1181.json', 'list-numbers.json', 'customers.csv'])
-    expect(bytes.includes(name), name).toBe(true)
+test.describe('reading', () => {
+  test.use({ reads: true })
+
+  test('the whole shop goes out as one folder', async ({ bench: page }) => {
+    await page.goto('/library')
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: /whole shop/i }).click(),
+    ])
+    const file = join(mkdtempSync(join(tmpdir(), 'ekrond-whole-')), 'shop.zip')
+    await download.saveAs(file)
+    // A zip has its files' names as they are.
+    const bytes = readFileSync(file)
+    for (const name of ['shop.json', 'jobs/1181.json', 'list-numbers.json', 'customers.csv'])
+      expect(bytes.includes(name), name).toBe(true)
+  })
 })
 
 test('a number is copied, takes an older one’s place, and one taught twice is merged and parted', async ({

@@ -5,6 +5,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from './shop.ts'
 
+test.use({ reads: true })
+
 /** What stands on the paper, and on how many pages. */
 async function printed(page: Page): Promise<{ text: string; pages: number }> {
   const file = join(mkdtempSync(join(tmpdir(), 'ekrond-print-')), 'page.pdf')

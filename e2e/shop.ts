@@ -36,11 +36,27 @@ export const test = base.extend<
     empty: boolean
     /** with the simulated instruments at its bench */
     instruments: boolean
+    /** enters nothing: such tests of a worker share one shop */
+    reads: boolean
   },
-  { cluster: Cluster }
+  { cluster: Cluster; shared: () => Promise<RunningShop> }
 >({
   empty: [false, { option: true }],
   instruments: [false, { option: true }],
+  reads: [false, { option: true }],
+  shared: [
+    async ({ cluster }, use) => {
+      let running: Promise<RunningShop> | undefined
+      const start = async () => {
+        const shop = serverOver((await cluster.database(false)).url, await freePort())
+        await shop.start()
+        return shop
+      }
+      await use(() => (running ??= start()))
+      await (await running)?.stop()
+    },
+    { scope: 'worker', timeout: 240_000 },
+  ],
   cluster: [
     // oxlint-disable-next-line no-empty-pattern -- Playwright reads the fixtures from the pattern
     async ({}, use) => {
@@ -70,7 +86,8 @@ export const test = base.extend<
     },
     { scope: 'worker', timeout: 240_000 },
   ],
-  shop: async ({ cluster, empty, instruments }, use) => {
+  shop: async ({ cluster, shared, empty, instruments, reads }, use) => {
+    if (reads) return use(await shared())
     const database = await cluster.database(empty)
     const shop = serverOver(database.url, await freePort(), empty)
     await shop.start()
