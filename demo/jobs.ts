@@ -549,7 +549,7 @@ async function ferry(w: Writer) {
   w.read('float.height/none', '14.6')
 }
 
-/** Just arrived, its plate painted over: nothing read yet. */
+/** Just arrived, its plate painted over: no reading yet. */
 function kiln(w: Writer) {
   w.from(0.08, 'R. Oda')
   w.receive(

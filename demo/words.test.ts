@@ -29,7 +29,7 @@ describe('what the build sheets say, over every list number', () => {
       }
     expect(cautionsOff(sheetsFor('K-4417-2S').build.positions.find((p) => p.code === 'cover')!)).toEqual([
       'Fuel stands in the bowl: tip it into the can first.',
-      'Cloths soaked with fuel go into a lidded metal bin, and out as local rules say.',
+      'Put fuel-soaked rags in a lidded metal bin. Dispose of them by local rules.',
     ])
     // What pushes when it comes off pushes when it goes on.
     expect(cautionsOn(sheetsFor('S26-14F').build.positions.find((p) => p.code === 'cap')!)).toEqual([

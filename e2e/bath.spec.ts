@@ -13,9 +13,9 @@ test('two jobs share one bath: in together, a timer on the rack, out together, e
     ...new Set((await bath()).filter((item) => item.state === state).map(({ number }) => number)),
   ]
   await page.goto('/jobs/1192/clean?view=bath')
-  await expect(page.getByRole('heading', { name: 'Next into the tank' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Next load' })).toBeVisible()
   // Floats and coils are not planned: they stand beside the tank with how they are cleaned instead.
-  await expect(page.getByText('In no bath')).toBeVisible()
+  await expect(page.getByText('Not in a bath')).toBeVisible()
   expect(await jobsIn('in')).toEqual([])
 
   await page.keyboard.press('Enter')
@@ -27,12 +27,12 @@ test('two jobs share one bath: in together, a timer on the rack, out together, e
   // The rack says until when, whoever looks.
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'In the bath' })).toBeVisible()
-  await page.getByRole('link', { name: /Out then/ }).click()
+  await page.getByRole('link', { name: /Then out/ }).click()
   await expect(page.getByRole('heading', { name: /^Out at/ })).toBeVisible()
 
   // By now each job of the load has its entry.
   const together = await jobsIn('in')
-  await page.getByRole('button', { name: /^Out, rinsed/ }).click()
+  await page.getByRole('button', { name: /^Removed, rinsed/ }).click()
   await expect.poll(async () => jobsIn('in')).toEqual([])
   await expect.poll(async () => [...(await jobsIn('drying'))].sort()).toEqual([...together].sort())
   for (const number of together) {

@@ -12,15 +12,15 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
   const cleaned = { passage: 'transfer', tool: 'soft' } as const
   await enterTaken(shop, job, [unsent(1, 'passage.cleaned', cleaned, { id: randomUUID(), job, at: AT })])
   await page.goto('/jobs/1181/clean')
-  await expect(page.getByRole('heading', { name: 'Blow it, and watch where it comes out' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Blow in air and watch where it comes out' })).toBeVisible()
   await accessible(page, 'clean')
   const port = (code: string) => page.getByRole('button', { name: new RegExp(`^Port ${code},`) })
   const branch = (name: string) =>
     page.getByRole('list', { name: 'Branches' }).getByRole('listitem').filter({ hasText: name })
 
-  // In at the main jet: air at the booster and the idle hole, none at the transfer slot.
+  // Blow in at the main jet: air at the booster and the idle hole, none at the transfer slot.
   await port('J').click()
-  await expect(page.getByRole('heading', { name: 'In at J: where does it come out?' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Blow in at J: where does it come out?' })).toBeVisible()
   await expect(page.getByRole('button', { name: /Tap where you looked/ })).toBeDisabled()
   await port('B').click()
   await port('I').click()
@@ -29,7 +29,7 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
   await expect(port('T')).toHaveAccessibleName(/no air/)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Transfer feed seems blocked' })).toBeVisible()
-  await expect(page.getByText('It would mean: a flat spot just off idle.')).toBeVisible()
+  await expect(page.getByText('On the engine: a flat spot just off idle.')).toBeVisible()
   await expect(branch('Transfer feed')).toContainText('blocked')
   await expect(page.getByText('Eyes: what is blown sprays back.')).toBeInViewport()
 
@@ -40,8 +40,8 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
   // Nine tenths of 0.9 mm, and never on a taper.
   await page.getByRole('button', { name: 'Sized tool' }).click()
   await expect(page.getByText(/at most 0.80 mm in its 0.90 mm. Never on a tapered seat/)).toBeVisible()
-  await page.getByRole('button', { name: 'Cleaned: blow it again' }).click()
-  await expect(page.getByText('nothing blown since it was cleaned')).toBeVisible()
+  await page.getByRole('button', { name: 'Cleaned: blow again' }).click()
+  await expect(page.getByText('no air test since cleaning')).toBeVisible()
 
   for (const [from, ...seen] of [
     ['J', 'B', 'I', 'T', 'A'],
@@ -53,10 +53,10 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
     await page.keyboard.press('Enter')
     await expect(page.getByRole('button', { name: /Tap where you blow in|Cleaned/ })).toBeVisible()
   }
-  await expect(page.getByRole('heading', { name: 'Every passage is proven free.' })).toBeVisible()
-  // A tap on Take back asks the last blow again.
-  await page.getByRole('button', { name: 'Take back' }).click()
-  await expect(page.getByRole('heading', { name: 'Every passage is proven free.' })).toBeHidden()
+  await expect(page.getByRole('heading', { name: 'Every passage is clear.' })).toBeVisible()
+  // A tap on Undo asks the last blow again.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('heading', { name: 'Every passage is clear.' })).toBeHidden()
   await expect(branch('Pump discharge')).not.toContainText('free')
 })
 
@@ -64,7 +64,7 @@ test('what lies in the bowl is tapped as its cover comes off, and stands on the 
   bench: page,
 }) => {
   await page.goto('/jobs/1188/teardown?part=cover')
-  const bowl = page.getByRole('group', { name: 'What lies in the bowl' })
+  const bowl = page.getByRole('group', { name: 'Sediment in the bowl' })
   await bowl.getByRole('button', { name: 'Rust' }).click()
   await bowl.getByRole('button', { name: 'Crumbs of rubber' }).click()
   await expect(bowl).toContainText(
@@ -76,7 +76,7 @@ test('what lies in the bowl is tapped as its cover comes off, and stands on the 
   await expect(page.getByText(/the tank is rusting/)).toBeAttached()
   // Taken back by touch, one tap at a time.
   await page.goto('/jobs/1188/teardown?part=cover')
-  await page.getByRole('button', { name: 'Take back' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await expect(bowl.getByRole('button', { name: 'Crumbs of rubber' })).toHaveAttribute(
     'aria-pressed',
     'false',

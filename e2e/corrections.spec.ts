@@ -85,7 +85,7 @@ test.describe('reading', () => {
   test('any moment is seen as it was then, and nothing can be entered there', async ({ bench: page }) => {
     await page.goto('/jobs/1181/history?at=set')
     await page
-      .getByRole('link', { name: /^As it stood after entry/ })
+      .getByRole('link', { name: /^View after entry/ })
       .last()
       .click()
     await expect(page.getByText(/^As it stood/)).toBeVisible()
@@ -120,7 +120,7 @@ test('put right after it went back, a job has a sheet of revision B; A stays wha
 test('each job opens where it was left, with the next thing one key away', async ({ bench: page }) => {
   await page.goto('/jobs/1190')
   await expect(page).toHaveURL(/\/set\?body=2$/)
-  const left = page.getByRole('status', { name: 'Where it was left' })
+  const left = page.getByRole('status', { name: 'Where you left off' })
   await expect(left).toContainText('float height tried once')
   await expect(left.getByRole('img')).toHaveAccessibleName(/parts are off/)
   await expect(left.getByRole('link')).toContainText('Next:')
@@ -135,11 +135,11 @@ test('a job that went back shows no control that cannot act, and where work goes
 }) => {
   for (const station of ['teardown', 'clean', 'parts', 'build']) {
     await page.goto(`/jobs/1187/${station}`)
-    await expect(page.getByRole('heading', { name: 'It went back.' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'It was returned.' })).toBeVisible()
     await expect(page.locator('main').getByRole('button')).toHaveCount(0)
     await expect(page.locator('main').getByRole('radio')).toHaveCount(0)
     await expect(page.locator('main').getByRole('textbox')).toHaveCount(0)
   }
   await page.getByRole('link', { name: /To its sheet/ }).click()
-  await expect(page.getByRole('heading', { name: /It went back. Sheet, revision A/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /It was returned. Sheet, revision A/ })).toBeVisible()
 })

@@ -6,7 +6,7 @@ import { JOB, opening, placed, sheetsFor, unsent } from '../demo/log-entries.ts'
 import { openOn } from './job.ts'
 import { expect, test } from './shop.ts'
 
-const ask = (page: Page): Locator => page.getByRole('region', { name: 'What is asked' })
+const ask = (page: Page): Locator => page.getByRole('region', { name: 'Current step' })
 
 /** Proofs that take their own minutes or an instrument: ten minutes of weep, a coil's curve. They are left open here. */
 const TAKES_TIME = ['weep', 'travel', 'alike']
@@ -74,7 +74,7 @@ for (const [families, listNumbers] of [
         }
         // What was not proved stands at the gate by its own name, nothing else of the proofs does.
         await page.goto(`/jobs/${number}/return`)
-        const points = page.getByRole('list', { name: 'Open points' })
+        const points = page.getByRole('list', { name: 'Open items' })
         await expect(points).toBeVisible()
         const open = proofs.filter((proof) => TAKES_TIME.includes(proof.how))
         for (const { name } of open)

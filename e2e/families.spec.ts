@@ -45,7 +45,7 @@ async function built(page: Page, { spec }: Sheets): Promise<string[]> {
     if (await turned(page)) continue
     const heading = await page.locator('main h2').innerText()
     if (heading === 'The trays are empty.') return read
-    const left = await page.getByText(/still in the trays/).innerText()
+    const left = await page.getByText(/parts still in trays/).innerText()
     if (!(await page.getByRole('button', { name: /^On/ }).first().isEnabled()))
       await page.locator('main').getByRole('radio').last().press('Space')
     await page.keyboard.press('Enter')
@@ -68,7 +68,7 @@ for (const [family, listNumber] of [
     expect(await built(page, sheets)).toContain('float.height/none')
   })
 
-const points = (page: Page) => page.getByRole('list', { name: 'Open points' }).locator('b').allInnerTexts()
+const points = (page: Page) => page.getByRole('list', { name: 'Open items' }).locator('b').allInnerTexts()
 
 test('what is not cured stops at the gate by name, and is cured where it stops; the draft says that it is one', async ({
   bench: page,
@@ -104,7 +104,7 @@ test('what is not cured stops at the gate by name, and is cured where it stops; 
   await measured('throttle.shaft', 'repair', '0.4', 0.4)
   await job.enter('finding.judged', finding('seat', 'replace', 'ringed'))
   await page.goto(`/jobs/${job.number}/return`)
-  await expect(page.getByRole('list', { name: 'Open points' })).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Open items' })).toBeVisible()
   const open = (await points(page)).join('\n')
   expect(open).toContain('Main jet, primary: to be cleaned')
   expect(open).toContain('Throttle shaft: to be repaired')
@@ -121,14 +121,14 @@ test('what is not cured stops at the gate by name, and is cured where it stops; 
 
   // The jet: from the gate to its place, measured again.
   await page.getByRole('button', { name: /Main jet, primary: to be cleaned/ }).click()
-  await page.getByRole('link', { name: 'See to it at its station' }).click()
+  await page.getByRole('link', { name: 'Go to its station' }).click()
   await expect(page).toHaveURL(/teardown/)
   await expect(page.getByRole('heading', { name: 'Main jet, primary' })).toBeVisible()
   await page.getByRole('radio', { name: 'Sound' }).press('Space')
   await page.keyboard.type('1.34 1.36')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Main jet, primary' })).toBeHidden()
-  // It has arrived before the window goes elsewhere.
+  // Arrived before the window goes elsewhere.
   await expect
     .poll(async () => {
       const { entries } = (await (await fetch(`${shop.url}/api/jobs/${job.number}`)).json()) as {
@@ -140,7 +140,7 @@ test('what is not cured stops at the gate by name, and is cured where it stops; 
   // The shaft, bushed: played again by the indicator.
   await measured('throttle.shaft', 'reuse', '0.02', 0.02)
   await page.goto(`/jobs/${job.number}/return`)
-  await expect(page.getByRole('list', { name: 'Open points' })).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Open items' })).toBeVisible()
   await expect
     .poll(async () => (await points(page)).join('\n'))
     .not.toContain('Main jet, primary: to be cleaned')

@@ -27,10 +27,10 @@ test('a browser that keeps nothing loses nothing while its window is open, and s
   const page = await context.newPage()
   await page.goto('/jobs/1183/asfound')
   await page.getByRole('button', { name: 'I. Marrow' }).click()
-  await expect(page.getByText('Keeps nothing')).toBeVisible()
+  await expect(page.getByText('Storage off')).toBeVisible()
   await page.getByRole('button', { name: /^\+ .*1$/ }).click()
   await page.getByRole('button', { name: /^\+ .*2$/ }).click()
-  await page.getByRole('button', { name: /^Note it/ }).click()
+  await page.getByRole('button', { name: /^Record/ }).click()
   await expect
     .poll(async () => (await entriesOf(shop.url, 1183)).filter(({ kind }) => kind === 'asfound.noted').length)
     .toBe(2)
@@ -57,8 +57,8 @@ test('the server is away at reload: our own page, the job as it was last seen, a
   await page.reload()
   await expect(page.getByRole('heading', { level: 2 })).toBeVisible()
   await page.getByRole('button', { name: /^\+ .*1$/ }).click()
-  await page.getByRole('button', { name: /^Note it/ }).click()
-  await expect(page.getByText('Server away').first()).toBeVisible()
+  await page.getByRole('button', { name: /^Record/ }).click()
+  await expect(page.getByText('Offline').first()).toBeVisible()
   // One that this window has never seen: a sentence and 'try again', no waiting for ever.
   const other = await context.newPage()
   await other.goto('/jobs/1190')
@@ -90,7 +90,7 @@ test('an entry that the server fails at again and again steps aside; what does n
   })
   const tap = page.getByRole('button', { name: /^\+ .*1$/ })
   for (let i = 0; i < 3; i++) await tap.click()
-  await page.getByRole('button', { name: /^Note it/ }).click()
+  await page.getByRole('button', { name: /^Record/ }).click()
   await expect(page.getByText('1 not taken')).toBeVisible()
   expect(failing).toBeGreaterThanOrEqual(3)
   await page.getByRole('link', { name: /^Receive/ }).click()
@@ -128,14 +128,14 @@ test('a double tap opens one job; Enter does not do what its button forbids', as
   const before = await numbers()
   await page.getByLabel('Customer', { exact: true }).fill('Lock keeper')
   await page.getByLabel('Engine', { exact: true }).fill('winch, 0.9 L')
-  await page.getByLabel('It drives').fill('lock winch')
+  await page.getByLabel('Equipment').fill('lock winch')
   await page.getByRole('button', { name: 'smoke' }).click()
-  await page.getByRole('group', { name: 'Promise it for' }).getByRole('button').first().click()
-  await page.getByRole('button', { name: /Open the job/ }).dblclick()
+  await page.getByRole('group', { name: 'Promise for' }).getByRole('button').first().click()
+  await page.getByRole('button', { name: /Open job/ }).dblclick()
   await expect(page).toHaveURL(/jobs\/\d+\/identify$/)
   expect(await numbers()).toBe(before + 1)
   // Nothing is read: Enter identifies nothing.
-  await expect(page.getByRole('button', { name: /^Pick one/ })).toBeDisabled()
+  await expect(page.getByRole('button', { name: /^Choose one/ })).toBeDisabled()
   await page.keyboard.press('Escape')
   await page.keyboard.press('Enter')
   await page.getByRole('link', { name: /^Set,/ }).click()
@@ -152,7 +152,7 @@ test('a page that is left in the instant of the tap takes nothing along', async 
   const before = await noted()
   for (let round = 0; round < 3; round++) {
     await page.getByRole('button', { name: /^\+ .*1$/ }).click()
-    await expect(page.getByRole('button', { name: /^(Note it|It seats here)/ })).toBeEnabled()
+    await expect(page.getByRole('button', { name: /^(Record|Seated)/ })).toBeEnabled()
     const loaded = page.waitForEvent('load')
     // The tap and the reload in one breath: what the browser's store and the wire would do a moment later is not done.
     await page.evaluate(() => {
@@ -166,7 +166,7 @@ test('a page that is left in the instant of the tap takes nothing along', async 
         return begun
       }
       const note = [...document.querySelectorAll('button')].find(({ innerText }) =>
-        /^(Note it|It seats here)/.test(innerText),
+        /^(Record|Seated)/.test(innerText),
       )
       note!.click()
       location.reload()

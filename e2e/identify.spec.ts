@@ -1,15 +1,15 @@
 import { expect, test } from './shop.ts'
 
-test('a painted-over mark is settled by three next looks, one of them struck out and put back', async ({
+test('a painted-over mark is settled by three next looks, one of them crossed out and put back', async ({
   bench: page,
 }) => {
   await page.goto('/receive')
   await page.getByLabel('Customer', { exact: true }).fill('Osk hop kiln 2')
   await page.getByLabel('Engine', { exact: true }).fill('kiln engine')
-  await page.getByLabel('It drives').fill('drying fan')
+  await page.getByLabel('Equipment').fill('drying fan')
   await page.getByLabel('Promised').fill('2026-12-04')
   await page.getByRole('button', { name: 'hard start' }).click()
-  await page.getByRole('button', { name: /^Open the job/ }).click()
+  await page.getByRole('button', { name: /^Open job/ }).click()
   await expect(page).toHaveURL(/identify$/)
 
   // Under the paint only the beginning and the hyphen can be felt.
@@ -75,7 +75,7 @@ test('a cover of one list number on a body of another: the job carries both, eac
   await expect(page.getByText('12.5', { exact: true })).toHaveCount(0)
   await expect(page.getByText('13.5', { exact: true }).first()).toBeVisible()
   await page.goto('/jobs/1182/identify')
-  await expect(page.getByText('A mongrel: cover by K-4417-2S, body by K-4431-1.')).toBeVisible()
+  await expect(page.getByText('A mixed unit: cover K-4417-2S, body K-4431-1.')).toBeVisible()
   await page.goto('/jobs/1182/history')
   await expect(page.getByText(/identified it as K-4417-2S on a body of K-4431-1/)).toBeVisible()
 })

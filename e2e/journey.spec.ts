@@ -39,21 +39,21 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Engine')).toHaveValue('resurfacer, 1.8 L')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toHaveText('Give the day on which it is promised.')
+  await expect(page.getByRole('alert')).toHaveText('Enter the promised day.')
   await page.getByLabel('Promised').fill('2026-11-27')
   await focusLabel(page, 'Pressure, kPa')
   await page.keyboard.type('24')
   await page.getByRole('button', { name: 'flooding' }).focus()
   await page.keyboard.press('Space')
-  await focusLabel(page, 'In the customer’s words, and how it ran when seen')
+  await focusLabel(page, 'In the customer’s words, and how it ran')
   await page.keyboard.type('Floods; "drips"; on the ice')
-  await page.getByRole('button', { name: 'It is from an aircraft' }).focus()
+  await page.getByRole('button', { name: 'Aircraft engine' }).focus()
   await page.keyboard.press('Space')
   await expect(page.getByRole('alert')).toContainText('certificated repair station')
-  await expect(page.getByRole('button', { name: /Open the job/ })).toBeDisabled()
+  await expect(page.getByRole('button', { name: /Open job/ })).toBeDisabled()
   await page.keyboard.press('Space')
   await accessible(page, 'receive')
-  await focusLabel(page, 'In the customer’s words, and how it ran when seen')
+  await focusLabel(page, 'In the customer’s words, and how it ran')
   await page.keyboard.press('Enter')
 
   // Identify: an emoji gets its sentence, then mark and bore.
@@ -155,7 +155,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: /On its way/ })).toBeVisible()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'All of it is here.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Everything is here.' })).toBeVisible()
 
   // Build: the stack runs backwards until the trays are empty.
   await station(page, '7', 'build')
@@ -178,7 +178,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
         await accessible(page, 'set')
         await page.keyboard.press('Enter')
         await asked.fill('0.5315')
-        await expect(page.getByText('That can be read two ways.')).toBeVisible()
+        await expect(page.getByText('That can mean two things.')).toBeVisible()
         await page.getByRole('button', { name: /0.5315 in/ }).focus()
         await page.keyboard.press('Space')
         await expect(asked).toHaveValue(/13\.5/)
@@ -198,7 +198,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       continue
     }
     if ((await page.locator('main h2').innerText()) === 'The trays are empty.') break
-    // One thread, two bores: which one it is is read off the jet, not taken for granted.
+    // Same thread, two bores: which one it is is read off the jet, not taken for granted.
     const marks = page.getByRole('radiogroup', { name: 'Its mark reads' })
     if (await marks.count()) {
       const here = (await page.locator('main h2').innerText()).includes('primary')
@@ -209,7 +209,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       await expect(page.getByRole('alert')).toContainText(here ? 'secondary. It goes' : 'primary. It goes')
       await marks.getByRole('radio').nth(0).press('Space')
     }
-    const left = await page.getByText(/still in the trays/).innerText()
+    const left = await page.getByText(/parts still in trays/).innerText()
     await page.keyboard.press('Enter')
     await expect(page.getByText(left, { exact: true })).toBeHidden()
   }
@@ -246,14 +246,10 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await page.getByRole('button', { name: 'Explained', exact: true }).focus()
   await page.keyboard.press('Space')
   await expect(page.getByText(/“Floods; "drips"; on the ice”: explained/)).toBeVisible()
-  for (
-    let guard = 0;
-    guard < 20 && (await page.getByRole('list', { name: 'Open points' }).count());
-    guard++
-  ) {
-    const first = page.getByRole('list', { name: 'Open points' }).getByRole('button').first()
+  for (let guard = 0; guard < 20 && (await page.getByRole('list', { name: 'Open items' }).count()); guard++) {
+    const first = page.getByRole('list', { name: 'Open items' }).getByRole('button').first()
     const title = await first.locator('b').innerText()
-    const port = page.getByRole('group', { name: /as it is left$/ })
+    const port = page.getByRole('group', { name: /as left$/ })
     if (await port.count()) {
       // A vent is never capped; a vacuum port is, or is joined.
       const vent = title.startsWith('Bowl vent')
@@ -261,25 +257,25 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       await port.getByRole('button', { name: vent ? 'Open' : 'Capped', exact: true }).focus()
       await page.keyboard.press('Space')
       await expect(
-        page.getByRole('list', { name: 'Open points' }).getByText(title, { exact: true }),
+        page.getByRole('list', { name: 'Open items' }).getByText(title, { exact: true }),
       ).toBeHidden()
       continue
     }
     await page.getByRole('button', { name: 'Or let it pass, with a reason' }).click()
-    await page.getByLabel('Or let it pass, because').fill('agreed with the rink')
+    await page.getByLabel('Release anyway. Reason:').fill('agreed with the rink')
     await page.getByLabel('Second name').selectOption('O. Dell')
-    await page.getByRole('button', { name: 'Let it pass' }).focus()
+    await page.getByRole('button', { name: 'Release anyway' }).focus()
     await page.keyboard.press('Enter')
     await expect(
-      page.getByRole('list', { name: 'Open points' }).getByText(title, { exact: true }),
+      page.getByRole('list', { name: 'Open items' }).getByText(title, { exact: true }),
     ).toBeHidden()
   }
-  await expect(page.getByRole('heading', { name: 'Nothing stands in its way.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Ready to release.' })).toBeVisible()
   await accessible(page, 'return')
   await leave(page)
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'It went back. Sheet, revision A.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'It was returned. Sheet, revision A.' })).toBeVisible()
   test.info().annotations.push({
     type: 'effort',
     description: `a two-barrel from the counter to its return: ${effort.keys} keys`,
@@ -307,7 +303,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   expect(text).toContain('K-4417-2S')
   expect(text).toMatch(/Seat: 2\.52 2\.55/)
 
-  // Who did what when.
+  // History.
   await page.goto(`/jobs/${number}/history`)
   await expect(page.getByText('returned it with its sheet')).toBeVisible()
   await accessible(page, 'history')

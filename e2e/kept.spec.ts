@@ -10,7 +10,7 @@ test.describe('reading', () => {
     bench: page,
   }) => {
     await page.goto('/')
-    const kept = page.getByRole('group', { name: 'How the shop is kept' })
+    const kept = page.getByRole('group', { name: 'Backup and disk' })
     await expect(kept).toContainText('Demo shop.')
     await page.route('**/api/keeping', (route) =>
       route.fulfill({
@@ -24,7 +24,7 @@ test.describe('reading', () => {
     await page.reload()
     await expect(kept).toContainText('Only 0.7 GB left on the shop’s disk.')
     await expect(kept).toContainText(
-      'The last backup failed: the disk is full. The last good one is of 21 Nov',
+      'The last backup failed: the disk is full. The last good one is from 21 Nov',
     )
     await expect(kept).not.toContainText('Demo shop')
   })

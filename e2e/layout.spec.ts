@@ -120,14 +120,14 @@ test.describe('entering', () => {
   test('an override needs its reason, and two people who differ both stand', async ({ bench: page }) => {
     await page.goto('/jobs/1184/teardown')
     const heading = page.locator('main h2')
-    await expect(page.getByRole('button', { name: /^Off, into tray/ })).toBeVisible()
+    await expect(page.getByRole('button', { name: /^Removed, to tray/ })).toBeVisible()
     const part = await heading.innerText()
     await page.getByRole('radio').nth(1).check({ force: true })
-    await page.getByRole('button', { name: 'Not so, because' }).click()
-    await page.getByRole('button', { name: /^Off, into tray/ }).click()
-    await expect(page.getByRole('alert')).toHaveText('Against the rule needs a reason, in a few words.')
-    await page.getByLabel('Reason against the rule').fill('new last month')
-    await page.getByRole('button', { name: /^Off, into tray/ }).click()
+    await page.getByRole('button', { name: 'Another verdict, because' }).click()
+    await page.getByRole('button', { name: /^Removed, to tray/ }).click()
+    await expect(page.getByRole('alert')).toHaveText('A verdict against the rule needs a reason.')
+    await page.getByLabel('Reason for another verdict').fill('new last month')
+    await page.getByRole('button', { name: /^Removed, to tray/ }).click()
     await expect(heading).not.toHaveText(part)
     // Another pair of hands says otherwise.
     await page.getByRole('button', { name: /Hands/ }).click()
@@ -135,26 +135,26 @@ test.describe('entering', () => {
     await page.getByRole('button', { name: 'Part before' }).click()
     await expect(heading).toHaveText(part)
     await page.getByRole('radio').nth(1).check({ force: true })
-    // It has arrived before the window goes elsewhere.
+    // Arrived before the window goes elsewhere.
     const sent = page.waitForResponse((answer) => answer.url().endsWith('/entries'))
-    await page.getByRole('button', { name: 'Judge it' }).click()
+    await page.getByRole('button', { name: 'Save verdict' }).click()
     await sent
     await page.goto('/jobs/1184/return')
-    await expect(page.getByText(`Two people differ on ${part}`)).toBeVisible()
+    await expect(page.getByText(`Two people disagree on ${part}`)).toBeVisible()
   })
 
   test('an undo that later entries rest on is refused, naming them', async ({ bench: page }) => {
     // What is on again cannot have never come off: first its finding is taken back, then its coming off is not.
     await page.goto('/jobs/1181/teardown')
-    await expect(page.getByRole('heading', { name: 'As it comes apart' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Teardown' })).toBeVisible()
     await page.keyboard.press('Escape')
     for (let i = 0; i < 12; i++) {
       await page.keyboard.press('Escape')
       await page.keyboard.press('u')
-      if (await page.getByRole('heading', { name: 'Not taken back' }).isVisible()) break
+      if (await page.getByRole('heading', { name: 'Cannot undo' }).isVisible()) break
       await page.waitForTimeout(150)
     }
-    await expect(page.getByRole('heading', { name: 'Not taken back' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Cannot undo' })).toBeVisible()
     await expect(page.getByText(/rests on it/)).toBeVisible()
   })
 })
@@ -171,7 +171,7 @@ test('a wrong check letter and a search without answer say what to do', async ({
   await page.goto('/jobs/4711')
   await expect(page.getByText('There is no job 4711 here.')).toBeVisible()
   await page.goto('/nowhere')
-  await expect(page.getByText('There is nothing at this address.')).toBeVisible()
+  await expect(page.getByText('There is no page at this address.')).toBeVisible()
 })
 
 test('a label scanned anywhere opens its job, also in the middle of a reading', async ({ bench: page }) => {
@@ -208,7 +208,7 @@ test('the rack goes by arrows, two list numbers stand side by side', async ({ be
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/jobs\/118\d\//)
   await page.goto('/library/K-4417-2S')
-  await page.getByLabel('Beside another').selectOption('K-4417-1')
+  await page.getByLabel('Compare with another').selectOption('K-4417-1')
   await expect(page.getByText(/the doubt matters/)).toBeVisible()
   await expect(page.getByRole('row', { name: /Float height 13.5 ±0.5 14.0 ±0.5/ })).toBeVisible()
 })
@@ -236,7 +236,7 @@ test('after twenty idle minutes the next hands are asked whose they are', async 
   // oxlint-disable-next-line house/no-machine-clock -- the browser's own clock, minutes back from whatever it says
   await page.evaluate(() => localStorage.setItem('ekrond active', String(Date.now() - 21 * 60_000)))
   await page.mouse.click(400, 500)
-  await expect(page.getByRole('heading', { name: 'Whose hands are at this bench?' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Who is working here?' })).toBeVisible()
   await page.getByRole('button', { name: 'R. Oda' }).click()
   await expect(page.getByRole('button', { name: 'Hands: R. Oda' })).toBeVisible()
 })

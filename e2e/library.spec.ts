@@ -38,7 +38,7 @@ test('a catalogue by upload: its faults by file, row and column, then a preview,
   await page.getByLabel('The folder').setInputFiles(folder)
   await expect(page.getByRole('heading', { name: /fault.*nothing was taken in/ })).toBeVisible()
   await expect(page.getByRole('cell', { name: /prices\.csv/ }).first()).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Take it in' })).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Import' })).toBeHidden()
   // Put right, with one price that has risen.
   const [head, first, ...rest] = right.split('\n')
   const cells = first!.split(',')
@@ -46,8 +46,8 @@ test('a catalogue by upload: its faults by file, row and column, then a preview,
   writeFileSync(prices, [head, cells.join(','), ...rest].join('\n'))
   await page.reload()
   await page.getByLabel('The folder').setInputFiles(folder)
-  await page.getByRole('button', { name: 'Take it in' }).click()
-  await expect(page.getByRole('heading', { name: 'It was taken in.' })).toBeVisible()
+  await page.getByRole('button', { name: 'Import' }).click()
+  await expect(page.getByRole('heading', { name: 'Import finished.' })).toBeVisible()
 })
 
 test.describe('reading', () => {
@@ -72,8 +72,8 @@ test('a number is copied, takes an older one’s place, and one taught twice is 
   bench: page,
 }) => {
   await page.goto('/library/K-4417-2S')
-  await page.getByRole('button', { name: 'A new one like it' }).click()
-  await page.getByLabel('Its number').fill('K-4499-1')
+  await page.getByRole('button', { name: 'Copy to new' }).click()
+  await page.getByLabel('Number').fill('K-4499-1')
   await page.getByRole('button', { name: 'Make it' }).click()
   await expect(page.getByRole('alert')).toContainText('Say why')
   await page.getByLabel('Why', { exact: true }).fill('its plate says so')
@@ -81,10 +81,10 @@ test('a number is copied, takes an older one’s place, and one taught twice is 
   await expect(page.getByRole('heading', { name: 'K-4499-1' })).toBeVisible()
   await expect(page.getByText('as the K-4417-2S').first()).toBeVisible()
 
-  await page.getByRole('button', { name: 'It took the place of …' }).click()
+  await page.getByRole('button', { name: 'Supersedes …' }).click()
   await page.getByLabel('The older number').fill('K-3102')
   await page.getByLabel('Why', { exact: true }).fill('leaf 7')
-  await page.getByRole('button', { name: 'It took its place' }).click()
+  await page.getByRole('button', { name: 'Save as superseding' }).click()
   await expect(page.getByText('Supersedes K-3102')).toBeVisible()
   // Identify finds it by its older number.
   await page.goto('/jobs/1182/identify')
@@ -92,15 +92,15 @@ test('a number is copied, takes an older one’s place, and one taught twice is 
   await expect(page.getByRole('option', { name: /K-4499-1/ })).toContainText('bears K-3102')
 
   await page.goto('/library/K-4499-1')
-  await page.getByRole('button', { name: 'It is the same unit as …' }).click()
-  await page.getByLabel('The number that stands for both').fill('K-4417-2S')
+  await page.getByRole('button', { name: 'Merge with …' }).click()
+  await page.getByLabel('Number to keep').fill('K-4417-2S')
   await page.getByLabel('Why', { exact: true }).fill('both on the bench')
-  await page.getByRole('button', { name: 'Merge them' }).click()
+  await page.getByRole('button', { name: 'Merge' }).click()
   await expect(page.getByRole('heading', { name: 'K-4417-2S' })).toBeVisible()
   await page.getByRole('link', { name: 'K-4499-1' }).click()
-  await page.getByRole('button', { name: 'Part them again' }).click()
+  await page.getByRole('button', { name: 'Undo merge' }).click()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toHaveText('Say why in a few words.')
+  await expect(page.getByRole('alert')).toHaveText('Give the reason in a few words.')
   await page.keyboard.type('they are two after all')
   await page.keyboard.press('Enter')
   await expect(page.getByText('parted from K-4417-2S again')).toBeVisible()

@@ -37,7 +37,7 @@ test('a server stopped until ten entries wait loses nothing and keeps their orde
     await expect(field).toHaveValue('')
     await expect(page.getByRole('img', { name: new RegExp(`Tries: .*${readings[i]}`) })).toBeVisible()
   }
-  await expect(page.getByText('10 kept here, in order')).toBeVisible()
+  await expect(page.getByText('10 waiting to send')).toBeVisible()
   // What is being typed survives a reload as well, and so do the waiting entries.
   await field.fill('13.33')
   await shop.start()
@@ -58,15 +58,15 @@ test('an entry that the server refuses stays visible with its reason and can be 
   const takeOff = async () => {
     const title = await heading.innerText()
     await page.getByRole('radio').first().check({ force: true })
-    await page.getByRole('button', { name: /^Off, into tray/ }).click()
+    await page.getByRole('button', { name: /^Removed, to tray/ }).click()
     await expect(heading).not.toHaveText(title)
   }
   await page.goto('/jobs/1184/teardown')
-  await expect(page.getByRole('button', { name: /^Off, into tray/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Removed, to tray/ })).toBeVisible()
   await shop.stop()
   await takeOff()
   await shop.start()
-  await expect(page.getByText('Server away')).toBeHidden()
+  await expect(page.getByText('Offline')).toBeHidden()
   await expect(page.getByText(/not sent/)).toBeHidden()
   const other = await page.request.get(`${shop.url}/api/jobs/1184`)
   const { job } = (await other.json()) as JobAnswer
@@ -77,12 +77,12 @@ test('an entry that the server refuses stays visible with its reason and can be 
       : route.continue(),
   )
   await page.getByRole('radio').first().check({ force: true })
-  await page.getByRole('button', { name: /^Off, into tray/ }).click()
+  await page.getByRole('button', { name: /^Removed, to tray/ }).click()
   await expect(page.getByText(/2 not taken/)).toBeVisible()
   await page.getByRole('button', { name: 'See why' }).click()
   await expect(page.getByText('Hinge pin is off already').first()).toBeVisible()
-  await page.getByRole('button', { name: 'Drop it' }).first().click()
-  await expect(page.getByRole('button', { name: 'Drop it' })).toHaveCount(1)
+  await page.getByRole('button', { name: 'Discard' }).first().click()
+  await expect(page.getByRole('button', { name: 'Discard' })).toHaveCount(1)
   await page.getByRole('button', { name: 'Put it right' }).first().click()
   await expect(page.getByText(/not taken/)).toBeHidden()
   expect(job).toMatch(/^[0-9a-f-]{36}$/)

@@ -13,7 +13,7 @@ test('a photograph that is taken while the server is away goes out later and com
 
   await page.context().setOffline(true)
   await camera.setInputFiles({ name: 'seal.png', mimeType: 'image/png', buffer: png })
-  const thumb = page.getByRole('button', { name: /^Photograph As it came off/ })
+  const thumb = page.getByRole('button', { name: /^Photograph As removed/ })
   await expect(thumb).toBeVisible()
   await thumb.click()
   const view = page.getByRole('dialog')
@@ -42,7 +42,7 @@ test('a photograph that is taken while the server is away goes out later and com
   // Another browser sees it at the same part.
   await page.goto('/jobs/1184/teardown')
   await expect(page.getByRole('heading', { name: part })).toBeVisible()
-  await expect(page.getByRole('button', { name: /^Photograph As it came off/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Photograph As removed/ })).toBeVisible()
 
   // What is no picture, and what is too large, is turned down by name.
   await camera.setInputFiles({

@@ -5,7 +5,7 @@ import { enterTaken } from './taken.ts'
 
 test.use({ instruments: true })
 
-const ask = (page: Page): Locator => page.getByRole('region', { name: 'What is asked' })
+const ask = (page: Page): Locator => page.getByRole('region', { name: 'Current step' })
 
 /** Opens a proof of a job and waits until its instrument speaks and has said what it does. */
 async function openProof(page: Page, job: number, name: string, instrument: string) {
@@ -41,22 +41,22 @@ test('a slow leak is caught and stands at the gate; settling is not called a lea
   await pumpAndShut(page, 'settle 0', 'leak 6')
   await expect(ask(page).getByText(/^Leaks: \d/)).toBeVisible({ timeout: 180_000 })
   await expect(ask(page).getByText('renew needle and seat as a pair')).toBeVisible()
-  await press(page, /Log it: not proved/)
+  await press(page, /Log: failed/)
   await expect(page.getByRole('button', { name: /^Inlet under air: .*failed/ })).toBeVisible()
 
   await page.goto('/jobs/1186/return')
-  await expect(page.getByRole('heading', { name: '1 point before it may go.' })).toBeVisible()
-  await expect(page.getByText('Inlet under air is not proved')).toBeVisible()
-  await page.getByRole('link', { name: 'See to it at its station' }).click()
+  await expect(page.getByRole('heading', { name: '1 point before release.' })).toBeVisible()
+  await expect(page.getByText('Inlet under air failed')).toBeVisible()
+  await page.getByRole('link', { name: 'Go to its station' }).click()
 
   await openProof(page, 1186, 'Inlet under air', 'gauge 3')
   await tell(page, 'open')
   await pumpAndShut(page, 'leak 0', 'settle 5 2')
-  await expect(ask(page).getByText('Holds. It settled, and then stood.')).toBeVisible({ timeout: 180_000 })
+  await expect(ask(page).getByText('Holds. It settled, then held.')).toBeVisible({ timeout: 180_000 })
   await press(page, /^Proved/)
   await expect(page.getByRole('button', { name: /^Inlet under air: .*proved/ })).toBeVisible()
   await page.goto('/jobs/1186/return')
-  await expect(page.getByRole('heading', { name: 'Nothing stands in its way.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Ready to release.' })).toBeVisible()
 
   // Both are in its history, each with the trace that it rests on.
   await page.goto('/jobs/1186/history?at=prove')
@@ -66,7 +66,7 @@ test('a slow leak is caught and stands at the gate; settling is not called a lea
     .first()
     .click()
   await expect(page.getByRole('img', { name: /Pressure over/ })).toBeVisible()
-  await expect(page.getByText(/readings, as they were kept/)).toBeVisible()
+  await expect(page.getByText(/readings, unchanged since stored/)).toBeVisible()
 })
 
 test('a gauge that falls silent in mid-hold proves nothing; what is typed does, and psi is asked about', async ({
@@ -77,7 +77,7 @@ test('a gauge that falls silent in mid-hold proves nothing; what is typed does, 
   await tell(page, 'silence on')
   await expect(page.getByText(/gauge 3 is silent since \d+ s: look at its plug/).first()).toBeVisible()
   await expect(ask(page).getByRole('button', { name: /^Proved/ })).toHaveCount(0)
-  await expect(ask(page).getByRole('button', { name: /Begin again/ })).toBeEnabled()
+  await expect(ask(page).getByRole('button', { name: /Start again/ })).toBeEnabled()
   await tell(page, 'silence off')
   await press(page, /^Again/)
 
@@ -102,19 +102,19 @@ test('ten lifts are counted from the gauge; a wet level that is off names its cu
   await openProof(page, 1186, 'Ten lifts of the needle', 'gauge 3')
   await press(page, /Watch the gauge, then pump/)
   await tell(page, 'lifts 10')
-  await expect(ask(page).getByText('None hangs.')).toBeVisible({ timeout: 300_000 })
-  await page.getByRole('textbox', { name: 'Lifts that came back clean' }).press('Enter')
+  await expect(ask(page).getByText('No sticking.')).toBeVisible({ timeout: 300_000 })
+  await page.getByRole('textbox', { name: 'Lifts that shut cleanly' }).press('Enter')
   await expect(page.getByRole('button', { name: /^Ten lifts of the needle: .*proved/ })).toBeVisible()
 
   await page.goto('/jobs/1186/prove')
   await page.getByRole('button', { name: /^Wet level:/ }).click()
   const level = page.getByRole('textbox', { name: 'Level below the face' })
-  await expect(ask(page).getByText(/This bench is to show/)).toBeVisible()
+  await expect(ask(page).getByText(/Expect/)).toBeVisible()
   await level.fill('14.1')
   await expect(ask(page).getByText(/mm too high, wants/)).toBeVisible()
   // The dry height is right: then something else is not, and nothing is bent yet.
   await expect(ask(page).getByText(/weigh the float/)).toBeVisible()
-  await press(page, /Log it: not proved/)
+  await press(page, /Log: failed/)
   await expect(page.getByRole('button', { name: /^Wet level: .*failed/ })).toBeVisible()
   // From the depth gauge, by one key.
   await level.fill('')
@@ -159,25 +159,25 @@ test('a bank of four is read from its columns, told what to turn, and comes toge
   await page.goto(`/jobs/${number}/prove`)
   await page.getByRole('button', { name: /^Alike on vacuum:/ }).click()
   await page.getByRole('button', { name: /From the columns/ }).click()
-  await expect(page.getByRole('textbox', { name: 'Body 4' })).toHaveValue(/^2(29|3\d)$/)
+  await expect(page.getByRole('textbox', { name: 'Carburetor 4' })).toHaveValue(/^2(29|3\d)$/)
   await expect(ask(page).getByText(/half of it first, then read again/)).toBeVisible()
   await expect(ask(page).getByText(/Turn coupler 2–3 out/)).toBeVisible()
-  await press(page, /Log it: not proved/)
+  await press(page, /Log: failed/)
   // What the couplers really do: each moves the bodies on its far side by some 90 a turn.
   const type = async (readings: number[]) => {
     for (const [i, one] of readings.entries())
-      await page.getByRole('textbox', { name: `Body ${i + 1}` }).fill(String(one))
+      await page.getByRole('textbox', { name: `Carburetor ${i + 1}` }).fill(String(one))
   }
   await type([257, 262, 250, 246])
   await expect(ask(page).getByText(/Turn coupler/)).toBeVisible()
-  await press(page, /Log it: not proved/)
+  await press(page, /Log: failed/)
   await type([260, 262, 259, 258])
   await expect(ask(page).getByText(/Alike: 4 mbar apart/)).toBeVisible()
   await press(page, /^Proved/)
   await expect(ask(page).getByText(/Spread over tries: \d+, 16, 4/)).toBeVisible()
   // One body proved nothing yet of the others: each of the four has its own points.
   await page.goto(`/jobs/${number}/return`)
-  await expect(page.getByText('Body 3: Inlet under air is not proved yet')).toBeAttached()
+  await expect(page.getByText('Carburetor 3: Inlet under air is not proved yet')).toBeAttached()
 })
 
 test('a comeback finds its cause: its earlier job stands beside it, each answer moves the ranking', async ({
@@ -188,12 +188,9 @@ test('a comeback finds its cause: its earlier job stands beside it, each answer 
   await expect(page.getByRole('region', { name: 'Earlier job 1187' })).toBeVisible()
   const first = page.getByRole('region', { name: 'Causes' }).getByRole('listitem').first()
   const before = await first.innerText()
-  const question = page
-    .getByRole('region', { name: 'The next look' })
-    .getByRole('heading', { level: 2 })
-    .first()
+  const question = page.getByRole('region', { name: 'Next check' }).getByRole('heading', { level: 2 }).first()
   const asked = await question.innerText()
-  await page.getByRole('button', { name: /^(Yes|It is so)$/ }).click()
+  await page.getByRole('button', { name: /^(Yes|Yes, it is)$/ }).click()
   await expect(question).not.toHaveText(asked)
   await expect(first).not.toHaveText(before)
   await page.getByRole('button', { name: /^surge:/ }).click()
@@ -210,7 +207,7 @@ test('what the customer tells on the telephone after the return is in the run lo
   await expect(page.getByText('It is rich.')).toBeVisible()
   await page.getByRole('textbox', { name: 'Changed' }).fill('main jet 1.45 to 1.50')
   await page.getByRole('button', { name: 'richer', exact: true }).click()
-  await page.getByRole('button', { name: 'Log the change' }).click()
+  await page.getByRole('button', { name: 'Log change' }).click()
   await expect(page.getByRole('alert').filter({ hasText: 'goes against the finding' })).toBeVisible()
   const screw = page.getByRole('region', { name: 'Mixture' })
   for (const [turns, rpm] of [

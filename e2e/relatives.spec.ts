@@ -34,10 +34,10 @@ test('a leaf against its relatives: a misprint is named, both values stand until
   await page.goto(`/jobs/${number}/identify`)
 
   // Of two-barrels with its bore the library has the height: their median, how many, how far they lie apart.
-  const ask = page.getByRole('region', { name: 'What is asked' })
+  const ask = page.getByRole('region', { name: 'Current step' })
   await expect(ask.getByRole('heading', { name: 'Float height' })).toBeVisible()
   await expect(ask.getByRole('alert')).toHaveCount(0)
-  const offer = ask.getByRole('button', { name: /^Take its relatives’: 1\d(\.\d)? · \d+ of them/ })
+  const offer = ask.getByRole('button', { name: /^Use similar units’: 1\d(\.\d)? · \d+ of them/ })
   const median = /: (1\d(?:\.\d)?) /.exec(await offer.innerText())![1]!
   await offer.click()
 
@@ -53,7 +53,7 @@ test('a leaf against its relatives: a misprint is named, both values stand until
   await page.getByRole('button', { name: /^Write it/ }).click()
   await expect(ask.getByText(/\(from relatives\) says otherwise\. It goes by kit leaf/)).toBeVisible()
   await ask.getByRole('button', { name: /holds$/ }).click()
-  await page.getByLabel('Why it holds').fill('the leaf swapped two figures')
+  await page.getByLabel('Reason').fill('the leaf swapped two figures')
   await page.getByRole('button', { name: /^It holds/ }).click()
   await expect(ask.getByText('Decided: the leaf swapped two figures')).toBeVisible()
   await expect(page.getByRole('button', { name: /^Float 1\d(\.\d)? from relatives/ })).toBeVisible()

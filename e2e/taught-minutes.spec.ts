@@ -56,7 +56,7 @@ for (const unit of units)
     await tap(/^Teach this one/)
     for (const one of unit.taps) await tap(new RegExp(`^${one}$`))
     await expect(page.getByRole('heading', { name: `Drawn as a ${unit.family}` })).toBeVisible()
-    await tap(/^Begin to teach it/)
+    await tap(/^Start teaching/)
     await tap(/^Later/)
     await tap(unit.sense)
     await tap('its tang is bent')
@@ -76,7 +76,7 @@ for (const unit of units)
       asks++
       await expect(title).not.toHaveText(now)
     }
-    await expect(title).toHaveText('All of it is off and judged.')
+    await expect(title).toHaveText('Everything is off and judged.')
 
     await page.keyboard.press('Escape')
     await page.keyboard.press('2')
@@ -88,8 +88,8 @@ for (const unit of units)
       await expect(ask(page).getByRole('heading').first()).not.toHaveText(now)
     }
     await expect(page.getByRole('listitem', { name: 'says what pressure it holds: yes' })).toBeVisible()
-    await tap('Into the library')
-    await expect(page.getByLabel('List number it goes by')).toBeFocused()
+    await tap('Add to library')
+    await expect(page.getByLabel('List number')).toBeFocused()
     await page.keyboard.press('Control+A')
     await keys(unit.number)
     await expect(page.getByRole('button', { name: 'Next revision' })).toBeVisible()
@@ -102,7 +102,7 @@ for (const unit of units)
     expect(seconds / 60 + atTheCaliper).toBeLessThan(10)
   })
 
-/** Everything that is asked before anything moves, each at one turn or the first there is. */
+/** Everything that is asked before anything is moved, each at one turn or the first there is. */
 async function asFound(page: Page, asked: () => void) {
   const title = page.locator('main h2')
   await expect(page.getByRole('link', { name: /^As found/ })).toHaveAttribute('aria-current', 'page')

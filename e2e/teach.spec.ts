@@ -44,7 +44,7 @@ async function traced(page: Page) {
   await accessible(page, 'traced')
   await page
     .getByRole('dialog')
-    .getByRole('button', { name: /^Log it/ })
+    .getByRole('button', { name: /^Log reading/ })
     .click()
 }
 
@@ -54,13 +54,13 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await page.goto('/')
   await expect(page.getByText('The rack is empty.')).toBeVisible()
   // First of three steps: whose shop it is.
-  await page.getByRole('link', { name: 'Say whose shop it is' }).click()
-  await page.getByLabel('Its name').fill('Kiln Lane Carburetors')
+  await page.getByRole('link', { name: 'Enter your shop' }).click()
+  await page.getByLabel('Name').fill('Kiln Lane Carburetors')
   for (const name of ['I. Marrow', 'T. Hale']) {
     await page.getByLabel('Another name').fill(name)
     await press(page, 'Add')
   }
-  await press(page, 'Another gauge')
+  await press(page, 'Add gauge')
   await accessible(page, 'the shop')
   await press(page, 'Save')
   await expect(page.getByText('Saved.')).toBeVisible()
@@ -75,8 +75,8 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
 
   // Five taps pick its family.
   await press(page, /^Teach this one/)
-  await press(page, /^Begin to teach it/)
-  await expect(page.getByRole('alert')).toContainText('Say first: how it breathes')
+  await press(page, /^Start teaching/)
+  await expect(page.getByRole('alert')).toContainText('First enter: draft')
   await press(page, 'sideways')
   await page.getByRole('group', { name: 'Barrels' }).getByRole('button', { name: '1' }).click()
   await press(page, 'fixed venturi')
@@ -84,10 +84,10 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await press(page, 'by hand')
   await expect(page.getByRole('heading', { name: 'Drawn as a small one-barrel' })).toBeVisible()
   await accessible(page, 'teach')
-  await press(page, /^Begin to teach it/)
+  await press(page, /^Start teaching/)
 
   // Nothing is believed: the ladder stands on its lowest rung. The value can wait, what is asked next is what buys most.
-  await expect(page.getByRole('heading', { name: 'What is known of it so far' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'What is known so far' })).toBeVisible()
   await expect(page.getByRole('listitem', { name: 'keeps the record: yes' })).toBeVisible()
   await expect(page.getByRole('listitem', { name: 'judges by a band: not yet' })).toBeVisible()
   await press(page, /^Later/)
@@ -100,7 +100,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await expect(page.getByRole('heading', { name: 'Mixture screw' })).toBeVisible()
   for (const taps of ['8', '4']) await page.keyboard.press(taps)
   await page.keyboard.press('Enter')
-  await expect(page.getByText('It is its value until a sheet or relatives say another.')).toBeVisible()
+  await expect(page.getByText('Used until a sheet or similar units give a better one.')).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Idle-speed screw' })).toBeVisible()
   await page.keyboard.press('8')
@@ -111,15 +111,15 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   // Teardown writes its build sheet: one part is not there, one that its family lacks is, the jet has its stamp.
   await expect(page).toHaveURL(/teardown$/)
   await expect(page.getByRole('heading', { name: 'Choke cable clamp' })).toBeVisible()
-  await press(page, 'None on this one')
+  await press(page, 'Not equipped')
   await expect(page.getByRole('heading', { name: 'Choke cable clamp' })).toBeHidden()
-  await press(page, 'Something else came off')
+  await press(page, 'Something else was removed')
   await press(page, 'spring')
-  await page.getByLabel('What you call it').fill('Throttle return spring')
+  await page.getByLabel('Name it').fill('Throttle return spring')
   await page.getByRole('img', { name: /in section/ }).click({ position: { x: 420, y: 260 } })
   await expect(page.getByText(/It sat where you tapped/)).toBeVisible()
   await accessible(page, 'a new part')
-  await press(page, /^Onto the sheet/)
+  await press(page, /^Add to sheet/)
   const title = page.locator('main h2')
   for (let guard = 0; guard < 40; guard++) {
     const now = await title.innerText()
@@ -136,7 +136,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
     await page.keyboard.press('Enter')
     await expect(title).not.toHaveText(now)
   }
-  await expect(title).toHaveText('All of it is off and judged.')
+  await expect(title).toHaveText('Everything is off and judged.')
 
   // On the bench: three readings of the arms and the rest. The ladder is climbed to its top.
   await page.getByRole('link', { name: /^Identify/ }).click()
@@ -149,7 +149,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
       continue
     }
     await ask(page).getByRole('textbox').first().fill(MEASURED[now])
-    await press(page, /^Log it/)
+    await press(page, /^Log reading/)
     await expect(ask(page).getByRole('heading').first()).not.toHaveText(now)
   }
   // How deep the float is can wait for the next of its kind.
@@ -162,26 +162,26 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
     .getByRole('textbox', { name: /value$/ })
     .fill('13.5')
   await press(page, 'a leaf')
-  await page.getByLabel('Which, and its page').fill('leaf 7, page 2')
+  await page.getByLabel('Which one, and page').fill('leaf 7, page 2')
   await press(page, /^Write it/)
   await expect(page.getByRole('alert')).toContainText('11.2 (as found) says otherwise')
   await accessible(page, 'sources')
   await page.getByRole('button', { name: /^11\.2.* holds$/ }).click()
-  await page.getByLabel('Why it holds').fill('the leaf is for the older cover')
+  await page.getByLabel('Reason').fill('the leaf is for the older cover')
   await press(page, /^It holds/)
   await expect(page.getByText('Decided: the leaf is for the older cover')).toBeVisible()
 
   // Parts: nobody lists what a unit that nobody knows takes; the drawer has it.
   await page.keyboard.press('Escape')
   await page.getByRole('link', { name: /^Parts/ }).click()
-  await expect(page.getByRole('heading', { name: 'The library sells none of it.' })).toBeVisible()
-  await expect(page.getByText(/^Nobody lists/)).toBeVisible()
-  await press(page, 'Ordered by hand')
-  await press(page, 'Ordered so')
-  await expect(page.getByRole('alert')).toHaveText('Say where it is ordered.')
+  await expect(page.getByRole('heading', { name: 'No supplier sells any of these.' })).toBeVisible()
+  await expect(page.getByText(/^No supplier lists/)).toBeVisible()
+  await press(page, 'Ordered directly')
+  await press(page, 'Save order')
+  await expect(page.getByRole('alert')).toHaveText('Enter the supplier.')
   await press(page, 'Not now')
-  await press(page, 'Out of our drawer, or cut here')
-  await expect(page.getByRole('heading', { name: 'All of it is here.' })).toBeVisible()
+  await press(page, 'From our drawer, or cut here')
+  await expect(page.getByRole('heading', { name: 'Everything is here.' })).toBeVisible()
 
   // Build: before the cover goes on the height is asked. Two tries teach the ratio better than arms alone.
   await page.keyboard.press('Escape')
@@ -213,7 +213,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
     }
     if (await turned(page)) continue
     if ((await page.locator('main h2').innerText()) === 'The trays are empty.') break
-    const left = await page.getByText(/still in the trays/).innerText()
+    const left = await page.getByText(/parts still in trays/).innerText()
     await page.keyboard.press('Enter')
     await expect(page.getByText(left, { exact: true })).toBeHidden()
   }
@@ -228,7 +228,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
 
   // Return: what stands in the way is passed by two, or cured; the card claims nothing that nobody measured.
   await page.getByRole('link', { name: /^Return/ }).click()
-  const points = page.getByRole('list', { name: 'Open points' })
+  const points = page.getByRole('list', { name: 'Open items' })
   await page.getByRole('button', { name: /The complaint is not answered/ }).click()
   await page.getByRole('button', { name: 'Not explained', exact: true }).click()
   for (let guard = 0; guard < 12 && (await points.count()); guard++) {
@@ -236,20 +236,20 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
     const point = await first.locator('b').innerText()
     await first.click()
     await page.getByRole('button', { name: 'Or let it pass, with a reason' }).click()
-    await page.getByLabel('Or let it pass, because').fill('agreed with the kiln')
+    await page.getByLabel('Release anyway. Reason:').fill('agreed with the kiln')
     await page.getByLabel('Second name').selectOption('T. Hale')
-    await press(page, 'Let it pass')
+    await press(page, 'Release anyway')
     await expect(points.getByText(point, { exact: true })).toBeHidden()
   }
-  await expect(page.getByRole('heading', { name: 'Nothing stands in its way.' })).toBeVisible()
-  await expect(page.getByText('Idle as its engine’s book says.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Ready to release.' })).toBeVisible()
+  await expect(page.getByText('Idle speed by the engine manual.')).toBeVisible()
   await expect(page.getByText(/kPa, \d+ at most/)).toHaveCount(0)
 
-  // Into the library with one key: ours, unverified.
+  // Add to library with one key: ours, unverified.
   await page.getByRole('link', { name: /^Identify/ }).click()
-  await press(page, 'Into the library')
-  await page.getByLabel('List number it goes by').fill('HK-7')
-  await press(page, /^Into the library.*Enter/)
+  await press(page, 'Add to library')
+  await page.getByLabel('List number').fill('HK-7')
+  await press(page, /^Add to library.*Enter/)
   await expect(page.getByRole('button', { name: 'Next revision' })).toBeVisible()
 
   // The next of its kind is found by its mark and bore, and starts from what was taught.
@@ -284,14 +284,14 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
 
   // What is wrong in the library is corrected there, with why: its next revision.
   await page.goto('/library/HK-7')
-  await expect(page.getByText('Ours, unverified.')).toBeVisible()
+  await expect(page.getByText('Ours, unconfirmed.')).toBeVisible()
   const row = page.getByRole('row', { name: /^Float height/ })
   await row.getByRole('button', { name: 'correct' }).click()
   await page.getByLabel('Float height, the right value').fill('13.5')
-  await page.getByRole('button', { name: 'Make it the next revision' }).click()
+  await page.getByRole('button', { name: 'Save as next revision' }).click()
   await expect(page.getByRole('alert')).toContainText('Say why')
-  await page.getByLabel('Why it is corrected').fill('leaf 7 was right')
-  await page.getByRole('button', { name: 'Make it the next revision' }).click()
+  await page.getByLabel('Reason for the correction').fill('leaf 7 was right')
+  await page.getByRole('button', { name: 'Save as next revision' }).click()
   await expect(page.getByText('HK-7/spec/3: I. Marrow, leaf 7 was right')).toBeVisible()
   await expect(row).toContainText('was 11.2')
 })

@@ -44,13 +44,13 @@ test('a whole teardown of a two-barrel goes on while the network is cut in the m
     } else {
       if (taken === cutAt) await page.context().setOffline(true)
       if (taken === backAt) await page.context().setOffline(false)
-      await page.getByRole('radiogroup', { name: 'How is it?' }).getByRole('radio').first().press('Space')
-      await page.getByRole('button', { name: /^(Off, into tray|Judge it)/ }).click()
+      await page.getByRole('radiogroup', { name: 'Condition?' }).getByRole('radio').first().press('Space')
+      await page.getByRole('button', { name: /^(Removed, to tray|Save verdict)/ }).click()
       taken++
     }
     await expect(title).not.toHaveText(name)
   }
-  await expect(title).toHaveText('All of it is off and judged.')
+  await expect(title).toHaveText('Everything is off and judged.')
   // Each part once, in the order in which it came off.
   await expect.poll(async () => (await off()).length).toBe(parts.length)
   expect(new Set(await off()).size).toBe(parts.length)

@@ -61,8 +61,8 @@ const some = (sentence: string) => line(sentence, MOST.words)
 export const CorrectionBody = v.object({
   /** the spec revision that was looked at: a newer one in between is a conflict */
   rev: v.pipe(v.string(), v.maxLength(80)),
-  by: some('Say whose hands these are.'),
-  why: some('Say why in a few words.'),
+  by: some('Choose the technician.'),
+  why: some('Give the reason in a few words.'),
   /** the setting as `code/place` */
   setting: v.pipe(v.string(), v.maxLength(80)),
   asWritten: some('Type the value.'),
@@ -77,15 +77,15 @@ export const CorrectionAnswer = v.object({ specRev: v.string() })
 /** One fact of a taught unit, measured on another unit of its number: the next spec revision. */
 export const MeasuredBody = v.object({
   rev: v.pipe(v.string(), v.maxLength(80)),
-  by: some('Say whose hands these are.'),
-  why: some('Say on which unit it was measured.'),
+  by: some('Choose the technician.'),
+  why: some('Enter which unit it was measured on.'),
   fact: v.pipe(v.string(), v.maxLength(40)),
   raw: some('Type what the gauge shows.'),
 })
 export type MeasuredBody = v.InferOutput<typeof MeasuredBody>
 
 const number = v.pipe(line('Type the other number.', MOST.code), v.check(isListNumber, LIST_NUMBER_SENTENCE))
-const asked = { by: some('Say whose hands these are.'), why: some('Say why in a few words.') }
+const asked = { by: some('Choose the technician.'), why: some('Give the reason in a few words.') }
 /** A list number made after another one of its model. */
 export const CopyBody = v.object({
   as: number,
@@ -105,19 +105,16 @@ export const NumberDone = v.object({ listNumber: v.string() })
 export const ListNumberFile = v.object({
   format: v.literal(1),
   what: v.literal('list number'),
-  listNumber: v.pipe(
-    line('A list number has a number.', MOST.code),
-    v.check(isListNumber, LIST_NUMBER_SENTENCE),
-  ),
-  maker: some('A maker is named, or said not to be known.'),
-  modelName: some('A model is named.'),
+  listNumber: v.pipe(line('Enter the list number.', MOST.code), v.check(isListNumber, LIST_NUMBER_SENTENCE)),
+  maker: some('Enter the maker, or leave it unknown.'),
+  modelName: some('Enter the model.'),
   mark: v.pipe(v.string(), v.maxLength(60)),
   features: v.record(v.string(), v.union([v.string(), v.number()])),
   spec: SpecSheet,
   build: BuildSheet,
 })
 export type ListNumberFile = v.InferOutput<typeof ListNumberFile>
-export const TakeInBody = v.object({ by: some('Say whose hands these are.'), file: ListNumberFile })
+export const TakeInBody = v.object({ by: some('Choose the technician.'), file: ListNumberFile })
 export const TakenIn = v.object({ listNumber: v.string() })
 
 /** Each value of a list number's sheets through their revisions, oldest first. */

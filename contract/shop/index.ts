@@ -17,12 +17,12 @@ export const GaugeRow = v.object({
 
 const millimetres = v.pipe(
   v.number(),
-  v.minValue(0, 'Not below 0.'),
-  v.maxValue(10, 'That is no gauge: over 10 mm.'),
+  v.minValue(0, 'Must be 0 or more.'),
+  v.maxValue(10, 'Must be at most 10 mm.'),
 )
 
 const day = v.nullable(
-  v.pipe(v.string(), v.isoDate('That is no day.'), v.check(isDate, 'That day is not in the calendar.')),
+  v.pipe(v.string(), v.isoDate('That is not a date.'), v.check(isDate, 'That date does not exist.')),
 )
 
 /** Whether a clock runs in that zone. */
@@ -37,42 +37,48 @@ export function isZone(zone: string): boolean {
 
 /** What a shop says of itself, as it is edited. */
 export const ShopSettings = v.object({
-  name: line('Give the shop its name.'),
+  name: line('Enter the shop’s name.'),
   place: v.pipe(v.string(), v.trim(), v.check(isCleanText, UNCLEAN_SENTENCE), v.maxLength(MOST.name)),
   zone: v.pipe(
-    line('Say in which zone its clock runs.'),
-    v.check(isZone, 'That is no zone of a clock. Write it as Europe/Vienna, or UTC.'),
+    line('Enter the time zone.'),
+    v.check(isZone, 'That is not a time zone. Write it as Europe/Vienna, or UTC.'),
   ),
   currency: v.object({
     code: v.pipe(v.string(), v.regex(/^[A-Z]{3}$/, 'Three capital letters.')),
     exponent: v.picklist([0, 1, 2, 3, 4]),
   }),
-  workingDays: v.pipe(v.array(v.picklist([1, 2, 3, 4, 5, 6, 7])), v.minLength(1, 'One day a week it works.')),
+  workingDays: v.pipe(
+    v.array(v.picklist([1, 2, 3, 4, 5, 6, 7])),
+    v.minLength(1, 'Choose at least one working day.'),
+  ),
   hourMinor: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(100_000_000)),
   /** room in the warm tank, hung clear of its bottom; changes of before lack it */
   tankLitres: v.optional(
     v.pipe(
       v.number(),
-      v.minValue(0.5, 'A tank holds half a litre at least.'),
-      v.maxValue(500, 'At most 500 L.'),
+      v.minValue(0.5, 'The tank volume must be at least 0.5 L.'),
+      v.maxValue(500, 'The tank volume must be at most 500 L.'),
     ),
     6,
   ),
   /** how long it stands by its work, days; changes of before lack it */
   warrantyDays: v.optional(
-    v.pipe(v.number(), v.integer('Whole days.'), v.minValue(0), v.maxValue(3650, 'Ten years at most.')),
+    v.pipe(v.number(), v.integer('Whole days.'), v.minValue(0), v.maxValue(3650, 'At most ten years.')),
     90,
   ),
   people: v.pipe(
-    v.array(line('A name is missing.', MOST.person)),
+    v.array(line('Enter a name.', MOST.person)),
     v.maxLength(60),
-    v.check((names) => new Set(names).size === names.length, 'Two people of one name: tell them apart.'),
+    v.check(
+      (names) => new Set(names).size === names.length,
+      'Two people have the same name. Add an initial.',
+    ),
   ),
   gauges: v.pipe(
     v.array(
       v.object({
-        code: line('Give the gauge its number.', MOST.code),
-        name: line('Name the gauge.'),
+        code: line('Enter the gauge’s number.', MOST.code),
+        name: line('Enter the gauge’s name.'),
         kind: v.picklist(gaugeKinds),
         resolutionMm: millimetres,
         repeatabilityMm: millimetres,
@@ -82,10 +88,13 @@ export const ShopSettings = v.object({
       }),
     ),
     v.maxLength(200),
-    v.check((all) => new Set(all.map(({ code }) => code)).size === all.length, 'Two gauges with one number.'),
+    v.check(
+      (all) => new Set(all.map(({ code }) => code)).size === all.length,
+      'Two gauges have the same number.',
+    ),
     v.check(
       (all) => all.every(({ goodOn, offOn }) => !goodOn || !offOn || goodOn <= offOn),
-      'A gauge that was found off was good before that day, not after it. Look at both days.',
+      'The last known good day must be before the day it was found off. Check both days.',
     ),
   ),
 })
@@ -94,7 +103,7 @@ export type ShopSettings = v.InferOutput<typeof ShopSettings>
 export const ShopBody = v.object({
   /** the version that was edited: a newer one in between is a conflict */
   version: v.pipe(v.number(), v.integer(), v.minValue(0)),
-  by: line('Say whose hands these are.', MOST.person),
+  by: line('Choose the technician.', MOST.person),
   settings: ShopSettings,
 })
 export const ShopSaved = v.object({ version: v.number() })

@@ -15,36 +15,36 @@ const maybe = (most: number = MOST.name) =>
 const money = v.pipe(
   v.number(),
   v.integer(),
-  v.minValue(0, 'A price is not below 0.'),
-  v.maxValue(1e9, 'That price is a slip: too many figures.'),
+  v.minValue(0, 'The price must be 0 or more.'),
+  v.maxValue(1e9, 'That price has too many digits.'),
 )
 const days = v.pipe(
   v.number(),
   v.integer('Whole working days.'),
-  v.minValue(0, 'Days are not below 0.'),
-  v.maxValue(365, 'Over a year is no delivery.'),
+  v.minValue(0, 'Days must be 0 or more.'),
+  v.maxValue(365, 'Delivery must be within a year.'),
 )
 const pieces = (least: number, sentence: string) =>
   v.pipe(v.number(), v.integer('Whole pieces.'), v.minValue(least, sentence), v.maxValue(100_000))
-const code = line('Give it its number.', MOST.code)
+const code = line('Enter the number.', MOST.code)
 
 const areUnlike = (codes: readonly string[]) => new Set(codes).size === codes.length
 
 export const StorePart = v.object({
   code,
-  name: line('Name the part.'),
-  kind: v.picklist(partKinds, 'Say what kind of part it is.'),
+  name: line('Enter the part’s name.'),
+  kind: v.picklist(partKinds, 'Choose the kind of part.'),
   material: maybe(),
   /** how it is told from those that look like it */
   tell: maybe(MOST.words),
   /** a gasket's outline in words; empty for what its kind draws */
   drawing: maybe(MOST.words),
   /** in the drawer */
-  shelf: pieces(0, 'The drawer holds none or more.'),
+  shelf: pieces(0, 'The number in the drawer must be 0 or more.'),
   prices: v.pipe(
     v.array(
       v.object({
-        supplier: line('Say who sells it.', MOST.code),
+        supplier: line('Enter the supplier.', MOST.code),
         priceMinor: money,
         leadDays: days,
       }),
@@ -52,32 +52,35 @@ export const StorePart = v.object({
     v.maxLength(40),
     v.check(
       (all) => areUnlike(all.map(({ supplier }) => supplier)),
-      'One supplier stands twice: one price each.',
+      'A supplier is listed twice. Keep one price each.',
     ),
   ),
 })
 export const StoreKit = v.object({
   code,
-  name: line('Name the kit.'),
-  supplier: line('Say who sells it.', MOST.code),
+  name: line('Enter the kit’s name.'),
+  supplier: line('Enter the supplier.', MOST.code),
   priceMinor: money,
   leadDays: days,
-  stock: pieces(0, 'The shelf holds none or more.'),
+  stock: pieces(0, 'The number on the shelf must be 0 or more.'),
   holds: v.pipe(
     v.array(
       v.object({
-        part: line('Say which part.', MOST.code),
-        quantity: pieces(1, 'A kit holds at least one of each part in it.'),
+        part: line('Choose the part.', MOST.code),
+        quantity: pieces(1, 'The quantity must be 1 or more.'),
       }),
     ),
-    v.minLength(1, 'A kit holds something: add its parts.'),
+    v.minLength(1, 'Add the parts of the kit.'),
     v.maxLength(200),
-    v.check((all) => areUnlike(all.map(({ part }) => part)), 'One part stands twice: add their pieces up.'),
+    v.check(
+      (all) => areUnlike(all.map(({ part }) => part)),
+      'A part is listed twice. Add the quantities together.',
+    ),
   ),
 })
 export const StoreSupplier = v.object({
   code,
-  name: line('Name the supplier.'),
+  name: line('Enter the supplier’s name.'),
   /** what a delivery costs, once an order */
   shippingMinor: money,
 })
@@ -143,7 +146,7 @@ export const StoreHistory = v.array(
 export const StoreBody = v.object({
   /** the version that was edited: a newer one in between is a conflict */
   version: v.pipe(v.number(), v.integer(), v.minValue(0)),
-  by: line('Say whose hands these are.', MOST.code),
+  by: line('Choose the technician.', MOST.code),
   /** null takes it out */
   record: v.nullable(v.unknown()),
 })

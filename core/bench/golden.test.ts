@@ -44,6 +44,16 @@ const version2 = (read('golden-v2.json') as Golden[]).map((job): [string, Golden
   job,
 ])
 
+/** What the paper calls otherwise since then. */
+const sayNow = (page: Page): Page => ({
+  ...page,
+  ...(page.foundAndDone && {
+    foundAndDone: page.foundAndDone.map((line) =>
+      line.replace(/^Renewed as always:/, 'Replaced as routine:'),
+    ),
+  }),
+})
+
 describe.each([...version1, ...version2])('job %s', (_name, job) => {
   const sheetsOf = (state: JobState): SheetsByBody =>
     Object.fromEntries(
@@ -86,12 +96,12 @@ describe.each([...version1, ...version2])('job %s', (_name, job) => {
     cell
       .replace(/ (mm|turns?)( to free)?$/, '')
       .replace(/^drill /, '')
-      .replace(/^not set$/, 'as found')
+      .replace(/^not recorded$/, 'as found')
   it('has the same sheet, page by page', () => {
     const pages = returnSheets(state, all, job.number)
     expect(pages).toHaveLength(job.pages.length)
     pages.forEach((page, i) => {
-      const { asLeft, ...wanted } = job.pages[i]!
+      const { asLeft, ...wanted } = sayNow(job.pages[i]!)
       expect(page.rows.map((row) => [row.name, bare(row.asFound), bare(row.asLeft)])).toEqual(asLeft)
       // Since then a draft has no revision.
       const revision = state.returned ? wanted.revision : null

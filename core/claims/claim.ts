@@ -15,7 +15,7 @@ export type ClaimOf =
   | 'port'
   | 'complaint'
 
-/** How heavy it is where it is not shown: fatal ones are never let pass, major ones leave the unit not proved, minor ones are printed. */
+/** How heavy it is where it is not checked: fatal ones are never let pass, major ones leave the unit not proved, minor ones are printed. */
 export type Weight = 'fatal' | 'major' | 'minor'
 
 /**

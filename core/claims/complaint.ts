@@ -52,7 +52,7 @@ export function complaintClaims(state: JobState): Claim[] {
                     'open',
                     'comeback',
                     `It came back from job ${opened.earlier}, and nothing explains why`,
-                    'find the cause, or say that it lies outside of the carburetor',
+                    'find the cause, or say that it is outside the carburetor',
                     { value: answer.words },
                   ),
                 ]
@@ -74,8 +74,8 @@ function estimateClaims(state: JobState): Claim[] {
         way(
           'open',
           'estimate',
-          'The estimate has no yes yet',
-          'ask the customer, and note who said it',
+          'Estimate not approved yet',
+          'ask the customer, and record who approved',
           minor,
         ),
       ]
@@ -84,7 +84,7 @@ function estimateClaims(state: JobState): Claim[] {
           way(
             'contradicted',
             'estimate',
-            'The customer said no to the estimate',
+            'Customer declined the estimate',
             `${estimate.agreed.who} said it`,
             minor,
           ),
@@ -95,7 +95,7 @@ function estimateClaims(state: JobState): Claim[] {
               'open',
               `estimate:${estimate.entry}`,
               'The work went beyond the estimate',
-              'a new estimate with its yes, or a reason and a second name',
+              'get a new estimate approved, or give a reason and a second name',
               minor,
             ),
           ]

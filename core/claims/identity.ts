@@ -25,7 +25,7 @@ export function identityClaims(state: JobState, { spec }: Sheets, body: number):
   })
 }
 
-const NEXT = 'identify it again, or put right what was seen'
+const NEXT = 'identify it again, or correct what was seen'
 
 /** Something seen of the unit, and in what it speaks against the list number; `against` is empty where it does not. */
 export const seenClaim = ({
@@ -44,7 +44,7 @@ export const seenClaim = ({
           way(
             'contradicted',
             `identity:${told.subject}`,
-            'What was seen speaks against the list number',
+            'What was seen contradicts the list number',
             `${against}: ${NEXT}`,
             { value },
           ),

@@ -106,7 +106,7 @@ function orderClaims(state: JobState, sheets: Sheets, body: number): Claim[] {
         subject: `order:${key}`,
         name,
         station: 'parts',
-        ways: [way('void', `again:${key}`, `${name}: check again`, why, { weight: 'minor' })],
+        ways: [way('void', `again:${key}`, `${name}: redo`, why, { weight: 'minor' })],
       }),
     )
 }

@@ -23,8 +23,8 @@ export function jointClaims(state: JobState, sheets: Sheets, body: number): Clai
         way(
           'open',
           `tray:${code}`,
-          `${name} ${several ? 'lie' : 'lies'} in tray ${off.tray}`,
-          several ? 'they came off and are not on' : 'it came off and is not on',
+          `${name} ${several ? 'are' : 'is'} in tray ${off.tray}`,
+          several ? 'they came off and are not installed' : 'it came off and is not installed',
         ),
       )
     if (joint && joint.phase !== null)
@@ -33,7 +33,7 @@ export function jointClaims(state: JobState, sheets: Sheets, body: number): Clai
           'open',
           `joint:${code}`,
           `${name}: ${jointWords(joint)}`,
-          'a loose one leaks, or goes into the engine',
+          'if loose it leaks, or falls into the engine',
           {
             value: jointWords(joint),
           },
@@ -41,7 +41,7 @@ export function jointClaims(state: JobState, sheets: Sheets, body: number): Clai
       )
     if (position && proofOf(state, position, body) === 'not yet')
       ways.push(
-        way('open', `proof:${code}`, `${name}: not proved yet`, lower(position.proof.replace(/\.$/, '')), {
+        way('open', `proof:${code}`, `${name}: not checked yet`, lower(position.proof.replace(/\.$/, '')), {
           weight: 'minor',
         }),
       )

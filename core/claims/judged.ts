@@ -20,4 +20,4 @@ const WORDS: Readonly<Record<Deciding['what'], string>> = {
 
 /** What decides about a part, said to whoever is to do it. */
 export const measuredWords = (deciding: Deciding | null): string =>
-  deciding ? WORDS[deciding.what] : 'look at it'
+  deciding ? WORDS[deciding.what] : 'check it'

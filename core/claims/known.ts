@@ -53,7 +53,7 @@ export function waysOfKnown(
       way(
         'void',
         named,
-        `${name}: the library says ${newer.asWritten} now`,
+        `${name}: the library has ${newer.asWritten} now`,
         `it was set to ${setting.asWritten} by ${sheets.specRev}; work to ${newest.specRev} at Identify`,
         { value: `newer ${newest.specRev} ${reading.raw}` },
       ),
@@ -65,7 +65,7 @@ export function waysOfKnown(
           'void',
           named,
           `${name}: read it again, the gauge was off`,
-          `${off.code} was found off on ${off.foundOffOn}${off.goodOn ? `, last good on ${off.goodOn}` : ''}`,
+          `${off.code} was found out of tolerance on ${off.foundOffOn}${off.goodOn ? `, last good on ${off.goodOn}` : ''}`,
           { value: `gauge ${off.code} ${reading.raw}` },
         ),
       ]

@@ -12,7 +12,7 @@ const MINUTES_A_PART = 3
 const isNew = (here: BodyState, code: string): boolean =>
   here.on[code] !== undefined && here.on[code].from !== 'old'
 
-/** What is to be looked at again, and why: a revision or supply that is another one now, a verdict against another number's rule. */
+/** What is to be checked again, and why: a revision or supply that is another one now, a verdict against another number's rule. */
 function againOf(state: JobState, sheets: Sheets, body: number): ReadonlyMap<string, Way> {
   const overrides = checkAgain(state, sheets, body)
     .filter(({ what }) => what === 'override')
@@ -21,7 +21,7 @@ function againOf(state: JobState, sheets: Sheets, body: number): ReadonlyMap<str
   return new Map(
     [...sizes, ...overrides].map(([code, name, why]) => [
       code,
-      way('void', `again:${code}`, `${name}: check again`, why),
+      way('void', `again:${code}`, `${name}: redo`, why),
     ]),
   )
 }
@@ -66,18 +66,18 @@ function partClaim(
   if (!last && !renewed && !always)
     if (off)
       ways.push(
-        way('open', `finding:${code}`, `${name} has no verdict`, 'it came off unjudged', {
+        way('open', `finding:${code}`, `${name} has no verdict`, 'it came off without a verdict', {
           value: NOTHING_SEEN,
         }),
       )
     else {
-      next = deciding ? `${stays ? '' : 'take it off and '}${measuredWords(deciding)}` : 'look at it'
+      next = deciding ? `${stays ? '' : 'take it off and '}${measuredWords(deciding)}` : 'check it'
       ways.push(way('open', 'unseen', name, next, { group: 'unseen' }))
     }
   else if (last && !renewed && !always && by.length === 0 && last.overridden === null)
     ways.push(way('open', 'unmeasured', name, next, { group: 'unmeasured' }))
   if (off?.again === 'broke here' && !renewed && !always)
-    ways.push(way('open', `need:${code}`, `${name} is still needed`, 'broke here'))
+    ways.push(way('open', `need:${code}`, `${name} still needed`, 'broke here'))
   if (last && (isDoubtful(last) || (!last.sure && last.ruled === 'reuse')) && !renewed)
     ways.push(
       way('open', `doubt:${code}`, `${name}: the measurement is doubtful`, last.sentence, {
@@ -87,7 +87,7 @@ function partClaim(
     )
   if (judged?.differ && !renewed)
     ways.push(
-      way('contradicted', `differ:${code}`, `Two people differ on ${name}`, 'a third judgement settles it', {
+      way('contradicted', `differ:${code}`, `Two people disagree on ${name}`, 'a third verdict decides', {
         // Where one of them condemned it nobody lets it pass.
         weight: said.slice(-2).some(({ disposition }) => disposition === 'condemn') ? 'fatal' : 'major',
       }),
@@ -98,7 +98,7 @@ function partClaim(
         'contradicted',
         `taken:${code}`,
         `${name}: ${back.condemned ? 'condemned' : 'to be replaced'}, said ${back.by}, and that was taken back`,
-        'measure it, or somebody else looks at it',
+        'measure it, or have somebody else check it',
         { weight: back.condemned ? 'fatal' : 'major' },
       ),
     )
@@ -113,8 +113,8 @@ function partClaim(
     restsOn: [code],
     why: !last
       ? off
-        ? 'it came off and nobody judged it'
-        : 'nobody looked at it'
+        ? 'it came off and has no verdict'
+        : 'nobody checked it'
       : by.length === 0
         ? `called ${last.disposition === 'reuse' ? 'sound' : last.disposition} and never measured`
         : (ways[0]?.title ?? ''),
@@ -125,9 +125,9 @@ function partClaim(
 }
 
 const WANTS: Record<Disposition, string> = {
-  reuse: 'to be looked at again',
-  clean: 'to be cleaned and looked at again',
-  repair: 'to be repaired and looked at again',
+  reuse: 'to be checked again',
+  clean: 'to be cleaned and checked again',
+  repair: 'to be repaired and checked again',
   replace: 'to be replaced',
   condemn: 'condemned',
 }
@@ -137,7 +137,7 @@ const repairWay = (one: Uncured): Way =>
     ? way(
         'open',
         `left:${one.position}`,
-        `${one.name} is left as it was`,
+        `${one.name} is left as found`,
         `${one.finding.sentence} Left, because: ${one.finding.overridden}`,
         {
           // What its rule condemns is nobody's to leave.
@@ -201,14 +201,14 @@ export function renewalClaims(state: JobState, sheets: Sheets, body: number): Cl
         station: off ? 'build' : 'teardown',
         shownBy: [on?.entry],
         restsOn: [code],
-        why: on ? 'the old one went on again' : off ? 'no new one is on' : 'nobody touched it',
-        next: 'a new one on',
+        why: on ? 'the old one was reinstalled' : off ? 'no new one is installed' : 'not touched',
+        next: 'fit a new one',
         minutes: MINUTES_A_PART,
         ways: fresh
           ? []
           : off
-            ? [way('open', `need:${code}`, `${name} is still needed`, 'always renewed')]
-            : [way('open', 'unrenewed', name, 'a new one on', { group: 'unrenewed' })],
+            ? [way('open', `need:${code}`, `${name} still needed`, 'always renewed')]
+            : [way('open', 'unrenewed', name, 'fit a new one', { group: 'unrenewed' })],
       })
     })
 }
@@ -227,8 +227,8 @@ export function fuelClaims(state: JobState, { build }: Sheets, body: number): Cl
       const fit = ethanolPart && ethanolPart.limit >= ethanol ? ethanolPart.part : null
       const on = here.on[code]
       const bears = fit !== null && on && on.from !== 'old' && on.part === fit
-      const why = `it bears ${percent(ethanolLimit!)} ethanol, this fuel has ${percent(ethanol)}`
-      const next = fit === null ? 'ask for one that carries the blend; the sheet knows none' : `${fit} on`
+      const why = `rated for ${percent(ethanolLimit!)} ethanol, this fuel has ${percent(ethanol)}`
+      const next = fit === null ? 'ask for one rated for this blend; the sheet lists none' : `${fit} on`
       return stated({
         of: 'fuel',
         body,

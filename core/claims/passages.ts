@@ -44,7 +44,7 @@ export function passageClaims(state: JobState, sheets: Sheets, body: number, at:
           ),
         ]
       : standing !== 'free'
-        ? [way('open', 'unblown', name, 'no blow shows it free', { group: 'unblown' })]
+        ? [way('open', 'unblown', name, 'no air test shows it clear', { group: 'unblown' })]
         : rested
           ? [
               way('void', 'rested', name, `blown more than ${REST_DAYS} days ago`, {
@@ -61,11 +61,11 @@ export function passageClaims(state: JobState, sheets: Sheets, body: number, at:
       station: 'clean',
       shownBy: blows.map(({ entry }) => entry),
       why: blocked
-        ? 'the blows say that it is blocked'
+        ? 'the air tests say it is blocked'
         : standing === 'free'
           ? `it was blown more than ${REST_DAYS} days ago`
-          : 'no blow shows it free',
-      next: blocked ? 'clean it and blow again' : 'blow it and watch where it comes out',
+          : 'no air test shows it clear',
+      next: blocked ? 'clean it and blow again' : 'blow in air and watch where it comes out',
       minutes: 1,
       ways,
     })

@@ -26,13 +26,13 @@ export function portClaims(state: JobState, sheets: Sheets, body: number): Claim
             way(
               left ? 'contradicted' : 'open',
               named,
-              `${size}: ${left ? portWords(left) : 'not said how it is left'}`,
-              found ? `found ${portWords(found)}` : 'joined to what, capped, or open on purpose',
+              `${size}: ${left ? portWords(left) : 'not recorded how it is left'}`,
+              found ? `found ${portWords(found)}` : 'connected to what, capped, or open on purpose',
               { value: left ? portWords(left) : NOTHING_SEEN },
             ),
           ]
         : gone
-          ? [way('void', named, `${size}: look again`, 'it left the shop since', { since: gone })]
+          ? [way('void', named, `${size}: look again`, 'it left the shop since then', { since: gone })]
           : [],
     })
   })

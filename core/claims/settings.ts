@@ -29,8 +29,8 @@ function settingClaim(state: JobState, sheets: Sheets, body: number, setting: Se
       way(
         'contradicted',
         `differ:${key}`,
-        `Two people differ on ${setting.name}`,
-        'a third reading settles it',
+        `Two people disagree on ${setting.name}`,
+        'a third reading decides',
         { value: lastSaid(judged)!.raw },
       ),
     )
@@ -60,8 +60,8 @@ function settingWays(state: JobState, sheets: Sheets, body: number, setting: Set
         named,
         `${setting.name} is not set`,
         foundWrong(here, setting)
-          ? `found at ${here.asFound[key]!.raw}, wants ${setting.asWritten}`
-          : `wants ${setting.asWritten}`,
+          ? `found at ${here.asFound[key]!.raw}, target ${setting.asWritten}`
+          : `target ${setting.asWritten}`,
         { value: NOTHING_SEEN },
       ),
     ]
@@ -72,12 +72,12 @@ function settingWays(state: JobState, sheets: Sheets, body: number, setting: Set
         'open',
         named,
         `${setting.name} is ${reading.shown.verdict}`,
-        `stands at ${reading.raw}, wants ${setting.asWritten}`,
+        `stands at ${reading.raw}, target ${setting.asWritten}`,
         out,
       ),
     ]
   const again = (why: string, since: string | null) => [
-    way('void', named, `${setting.name}: check again`, why, { since, value: `again ${reading.entry}` }),
+    way('void', named, `${setting.name}: redo`, why, { since, value: `again ${reading.entry}` }),
   ]
   if (judgedByOther(reading, setting, sheets))
     return again('it was judged by another sheet', here.ident?.entry ?? null)
@@ -87,7 +87,7 @@ function settingWays(state: JobState, sheets: Sheets, body: number, setting: Set
         'open',
         named,
         `${setting.name} is out`,
-        `${reading.raw} was called in, and ${setting.asWritten} is wanted: read it again`,
+        `${reading.raw} was called in, and ${setting.asWritten} is the target: read it again`,
         out,
       ),
     ]
@@ -98,7 +98,7 @@ function settingWays(state: JobState, sheets: Sheets, body: number, setting: Set
         'open',
         named,
         `${setting.name} is doubtful`,
-        `${reading.raw} was called in, and its gauge cannot tell that: a finer one`,
+        `${reading.raw} was called in, and its gauge is too coarse: use a finer one`,
         out,
       ),
     ]
@@ -106,5 +106,5 @@ function settingWays(state: JobState, sheets: Sheets, body: number, setting: Set
   if (opened) return again(`${opened.name.toLowerCase()} was opened or changed since`, opened.since)
   // Whoever had it outside may have turned what is turned from outside.
   const left = isOutside(setting, sheets.build) ? leftSince(state, reading.entry) : null
-  return left ? again('it left the shop since', left) : []
+  return left ? again('it left the shop since then', left) : []
 }

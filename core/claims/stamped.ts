@@ -30,7 +30,7 @@ const ELSEWHERE: ReadonlySet<string> = new Set(['draft', 'barrels', 'engineL'])
 const SIGMAS = 4
 const SHARE = 0.02
 
-/** Marks and measures that were taken of a body fit the list number of their half. What was struck out says nothing. */
+/** Marks and measures that were taken of a body fit the list number of their half. What was crossed out says nothing. */
 export function stampedClaims(
   state: JobState,
   { spec }: Sheets,

@@ -33,7 +33,7 @@ export function supplyClaims(state: JobState, sheets: Sheets, body = 1): Claim[]
             'open',
             'pressure',
             `Fuel pressure ${kpa} kPa, ${spec.supply.mostKpa} at most`,
-            'a regulator, another seat, or a reason',
+            'fit a regulator or another seat, or give a reason',
             { value: kpa },
           ),
         ]
@@ -53,8 +53,8 @@ export function supplyClaims(state: JobState, sheets: Sheets, body = 1): Claim[]
         way(
           'open',
           'level',
-          `The float cannot shut against ${kpa} kPa`,
-          'it will overflow: regulator, or another seat',
+          `The float cannot shut off against ${kpa} kPa`,
+          'it will overflow: fit a regulator or another seat',
           { weight: 'fatal', value: kpa },
         ),
       ]
@@ -75,8 +75,8 @@ export function supplyClaims(state: JobState, sheets: Sheets, body = 1): Claim[]
           way(
             'open',
             'margin',
-            `The inlet passes ${figure(margin)} of what full load takes`,
-            `${WANTED_MARGIN} is wanted: drop, seat or pressure`,
+            `The inlet passes ${figure(margin)} of full-load demand`,
+            `${WANTED_MARGIN} is needed: check drop, seat or pressure`,
             { value: figure(margin) },
           ),
         ]

@@ -39,12 +39,12 @@ export function testClaims(state: JobState, sheets: Sheets, body: number): Claim
         minutes: MINUTES[proof.how],
         ways: left
           ? [
-              way('void', `proof:${proof.key}`, `${proof.name}: prove it again`, 'it left the shop since', {
+              way('void', `proof:${proof.key}`, `${proof.name}: redo`, 'it left the shop since then', {
                 since: left,
               }),
             ]
           : nothingProved(state) && standing.state === 'not yet'
-            ? [way('open', 'proof', proof.name, `wants ${proof.wants}`, { group: 'proof' })]
+            ? [way('open', 'proof', proof.name, `target ${proof.wants}`, { group: 'proof' })]
             : testWay(proof, standing),
       })
     })
@@ -61,14 +61,14 @@ function testWay(proof: Proof, standing: ReturnType<typeof proofStanding>): Way[
         way(
           'void',
           named,
-          `${proof.name}: prove it again`,
+          `${proof.name}: redo`,
           `${standing.opened.toLowerCase()} was opened or set since`,
           { since: standing.since, value: `again ${standing.said.entry}` },
         ),
       ]
     case 'short':
       return [
-        way('void', named, `${proof.name}: prove it again`, standing.why, {
+        way('void', named, `${proof.name}: redo`, standing.why, {
           value: `short ${standing.said.entry}`,
         }),
       ]
@@ -77,8 +77,8 @@ function testWay(proof: Proof, standing: ReturnType<typeof proofStanding>): Way[
         way(
           'contradicted',
           named,
-          `${proof.name} is not proved`,
-          standing.said?.headline ?? `wants ${proof.wants}`,
+          `${proof.name} failed`,
+          standing.said?.headline ?? `target ${proof.wants}`,
           {
             value: standing.said?.value ?? null,
             weight: FATAL.has(proof.code) && standing.said ? 'fatal' : 'major',
@@ -87,7 +87,7 @@ function testWay(proof: Proof, standing: ReturnType<typeof proofStanding>): Way[
       ]
     default:
       return [
-        way('open', named, `${proof.name} is not proved yet`, `wants ${proof.wants}`, {
+        way('open', named, `${proof.name} not done yet`, `target ${proof.wants}`, {
           value: NOTHING_SEEN,
         }),
       ]

@@ -22,7 +22,7 @@ function featureWords({ name, seen, expected, bits }: RankEvidence): string {
   if (expected === '') return `${label}: not on file`
   if (seen === expected) return `${label} ${seen} fits`
   if (bits > -0.5) return `${label} ${seen} against ${expected}, near enough`
-  return `${label} ${seen}, wants ${expected}`
+  return `${label} ${seen}, target ${expected}`
 }
 
 function markWords(seen: string, mark: string): string {

@@ -5,7 +5,7 @@ import type { Packed } from './packed.ts'
 export interface Found {
   places: number[]
   likelihoods: number[]
-  /** at most so much of the weighted likelihood lies in what was not looked at */
+  /** at most so much of the weighted likelihood lies in what was not checked */
   lost: number
 }
 

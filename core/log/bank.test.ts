@@ -59,7 +59,7 @@ describe('a bank of four', () => {
     const state = jobOf(bank, ...four)
     expect(admit(state, unsent(9, 'part.off', { position: 'float', tray: 'B' }, on(5)), all)).toMatchObject({
       code: 'body',
-      sentence: 'This job has 4 bodies; there is no body 5.',
+      sentence: 'This job has 4 bodies; there is no carburetor 5.',
     })
     expect(
       admit(jobOf(opening), unsent(9, 'mark.read', { place: 'body', text: 'K', maker: null }, on(2))),
@@ -76,12 +76,12 @@ describe('a bank of four', () => {
     )
     expect(admit(apart, corrected(3), all)).toMatchObject({
       code: 'apart',
-      sentence: expect.stringContaining('Teardown of body 2 has begun') as string,
+      sentence: expect.stringContaining('Teardown of carburetor 2 has begun') as string,
     })
     expect(admit(jobOf(bank, ...four), corrected(5), all)).toBeUndefined()
     expect(admit(jobOf(bank, ...four), corrected(3), all)).toMatchObject({
       code: 'has entries',
-      sentence: expect.stringContaining('Body 4 has entries') as string,
+      sentence: expect.stringContaining('Carburetor 4 has entries') as string,
     })
     expect(admit(jobOf(bank, identify(2, 1)), corrected(1), all)).toBeUndefined()
   })
@@ -107,7 +107,7 @@ describe('a bank of four', () => {
     const state = jobOf(bank, ...four.slice(0, 3))
     const points = gatePoints(state, { 1: sheets, 2: sheets, 3: sheets })
     expect(points.find((p) => p.point === 'setting:float.height/none')!.title).toBe(
-      'Body 1: Float height is not set',
+      'Carburetor 1: Float height is not set',
     )
     expect(points.find((p) => p.point === '3#setting:float.height/none')!.body).toBe(3)
     expect(points.find((p) => p.point === '4#identify')).toMatchObject({

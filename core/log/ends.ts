@@ -17,24 +17,24 @@ export const endWords: Readonly<
   Record<Exclude<End, 'withdrawn'>, { asked: string; word: string; rests: string }>
 > = {
   condemned: {
-    asked: 'Condemned: it cannot be made right',
+    asked: 'Condemned: cannot be repaired',
     word: 'CONDEMNED',
-    rests: 'Not repaired, not to be fitted.',
+    rests: 'Not repaired. Do not fit it.',
   },
   'parts core': {
-    asked: 'Parts core: kept for its parts',
+    asked: 'Parts core: kept for parts',
     word: 'PARTS CORE',
-    rests: 'Not a unit any more: not to be fitted.',
+    rests: 'Parts only: do not fit it.',
   },
   'stopped by the customer': {
-    asked: 'The customer stopped it',
+    asked: 'Stopped by the customer',
     word: 'STOPPED',
-    rests: 'Not finished, not proved: not to be fitted as it is.',
+    rests: 'Not finished, not tested. Do not fit it as it is.',
   },
   'handed back unrepaired': {
     asked: 'Handed back unrepaired',
     word: 'NOT REPAIRED',
-    rests: 'Not repaired, not proved: not to be fitted as it is.',
+    rests: 'Not repaired, not tested. Do not fit it as it is.',
   },
   exchanged: {
     asked: 'Exchanged for another unit',
@@ -44,10 +44,10 @@ export const endWords: Readonly<
   'broken here': {
     asked: 'It broke here',
     word: 'BROKEN HERE',
-    rests: 'Broken at this bench, not to be fitted. The customer is told.',
+    rests: 'Broken at our bench. Do not fit it. The customer is informed.',
   },
   'not serviced': {
-    asked: 'Not serviced: from an aircraft',
+    asked: 'Not serviced: aircraft engine',
     word: 'NOT SERVICED',
     rests: 'Referred to a certificated repair station.',
   },

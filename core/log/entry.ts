@@ -16,20 +16,17 @@ const inYears = (text: string): boolean => {
 export const Instant = v.pipe(
   v.string(),
   v.isoTimestamp(),
-  v.check(
-    (text) => isDate(text.slice(0, 10)),
-    'That day is not in the calendar. Look at the month’s last day.',
-  ),
+  v.check((text) => isDate(text.slice(0, 10)), 'That date does not exist. Check the last day of the month.'),
   v.check((text) => inYears(text) && !Number.isNaN(Date.parse(text)), 'That moment is in no year of a shop.'),
 )
 export const LocalDate = v.pipe(
   v.string(),
   v.isoDate(),
-  v.check(isDate, 'That day is not in the calendar. Look at the month’s last day.'),
+  v.check(isDate, 'That date does not exist. Check the last day of the month.'),
   v.check(inYears, 'That day is in no year of a shop.'),
 )
 const clean = v.check(isCleanText, UNCLEAN_SENTENCE)
-export const PersonName = line('Say whose hands these are.', MOST.person)
+export const PersonName = line('Choose the technician.', MOST.person)
 /** A gauge as the shop numbers it. */
 export const GaugeCode = v.pipe(v.string(), v.minLength(1), v.maxLength(MOST.code), clean)
 /** A stored value of a setting: mm, eighths, notches (lean ones below 0), holes. */
@@ -48,7 +45,7 @@ export const FreeWords = v.pipe(v.string(), v.maxLength(2000))
 export const SomeWords = v.pipe(
   v.string(),
   v.trim(),
-  v.minLength(1, 'Say why in a few words.'),
+  v.minLength(1, 'Give the reason in a few words.'),
   v.maxLength(2000),
 )
 

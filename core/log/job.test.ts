@@ -293,14 +293,14 @@ describe('needs and the gate', () => {
         (n) => n.position === 'pump.cup',
       )!
     expect(cup()).toMatchObject({ part: 'PC-120', carried: false })
-    expect(cup().why).toContain('10 % ethanol, this one bears 5 %')
+    expect(cup().why).toContain('10 % ethanol, this one is rated for 5 %')
     const withOther = sheets.build.positions.map((position) =>
       position.code === 'pump.cup'
         ? { ...position, ethanolPart: { part: 'PC-120V', limit: 0.85 } }
         : position,
     )
     expect(cup(withOther)).toMatchObject({ part: 'PC-120V', carried: true })
-    expect(cup(withOther).why).toContain('one that carries it')
+    expect(cup(withOther).why).toContain('one rated for it')
   })
   it('an order covers what it serves, and is here when it arrives', () => {
     const order = unsent(5, 'order.placed', {
@@ -416,7 +416,7 @@ describe('where it stands', () => {
     const later = withHeight(hi! + 0.4)
     expect(stationStates(state, { 1: later }).set).toBe('again')
     expect(gatePoints(state, { 1: later }).find((p) => p.point === 'setting:float.height/none')!.title).toBe(
-      'Float height: check again',
+      'Float height: redo',
     )
     // The reading itself stays as it was judged.
     expect(lastSaid(bodyOf(state).readings['float.height/none'])).toMatchObject({

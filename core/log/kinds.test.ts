@@ -197,16 +197,16 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
       measured: { what: 'lifts', clean: 10, of: 10, spreadKpa: null },
       wants: '10',
       value: '10 of 10',
-      headline: 'None hangs.',
+      headline: 'No sticking.',
       meaning: '10 lifts, 10 shut clean.',
       instrument: null,
       trace: null,
     },
-    'checked ten lifts of the needle, 10 of 10, none hangs',
+    'checked ten lifts of the needle, 10 of 10, no sticking',
   ],
   'proof.fitted': [
-    { proof: 'weep', name: 'Weep and overflow', why: 'no adapter here', second: 'O. Dell' },
-    'left weep and overflow unproved until it is fitted, with O. Dell: no adapter here',
+    { proof: 'weep', name: 'Leaks and overflow', why: 'no adapter here', second: 'O. Dell' },
+    'left leaks and overflow untested until it is fitted, with O. Dell: no adapter here',
   ],
   'sign.seen': [
     {
@@ -267,7 +267,7 @@ describe('each kind of entry', () => {
       'checked inlet under air, leaks: 3.52 mL/min, 2.0 is allowed',
     )
     expect(told('Throttle snaps shut', 'snaps', 'Throttle snaps shut.')).toBe('checked throttle snaps shut')
-    expect(told('Weep', 'dry', 'Weeps since 2:10.')).toBe('checked weep, dry, weeps since 2:10')
+    expect(told('Leaks', 'dry', 'Seeps since 2:10.')).toBe('checked leaks, dry, seeps since 2:10')
   })
 
   it('belongs to one station, or to the job', () => {
@@ -429,7 +429,7 @@ const REFUSED: [string, JobState, UnsentEntry, string, RegExp][] = [
     opened(unsent(3, 'job.closed', { why: 'condemned', words: '', of: null, second: 'O. Dell' })),
     unsent(9, 'reading.taken', reading('13.4', 'in')),
     'closed',
-    /closed \(condemned\)\. Open it again first/,
+    /closed \(condemned\)\. Reopen it first/,
   ],
   [
     'a return with points that stand',
@@ -457,7 +457,7 @@ describe('what cannot be', () => {
 
 /** Data that the schemas refuse: the field, and what is wrong in words. */
 const MALFORMED: [string, UnsentEntry, string, RegExp][] = [
-  ['no customer', unsent(1, 'job.opened', { ...opening, customer: '  ' }), 'customer', /Type the customer/],
+  ['no customer', unsent(1, 'job.opened', { ...opening, customer: '  ' }), 'customer', /Enter the customer/],
   [
     'a pressure in the wrong unit',
     unsent(1, 'job.opened', { ...opening, pressureKpa: 24000 }),

@@ -18,13 +18,11 @@ const REFUSALS = {
   data: (sentence: string, field?: string): Said => [sentence, field],
   'not open': (): Said => ['There is no such job yet: its first entry opens it.'],
   'as of': (): Said => ['This is how it stood then. Go back to now to enter something.'],
-  closed: (why: string): Said => [`The job is closed (${why}). Open it again first.`],
-  'went back': (): Said => ['It went back. Notes and corrections can be added; open the job again for more.'],
-  'return stands': (): Said => [
-    'A return is not taken back: the sheet went out with it. Open the job again.',
-  ],
+  closed: (why: string): Said => [`The job is closed (${why}). Reopen it first.`],
+  'went back': (): Said => ['It was returned. Notes and corrections can be added; reopen the job for more.'],
+  'return stands': (): Said => ['A return cannot be undone: the sheet went out with it. Reopen the job.'],
   body: (body: number, most: number): Said => [
-    most === 1 ? 'This job has one body.' : `This job has ${most} bodies; there is no body ${body}.`,
+    most === 1 ? 'This job has one body.' : `This job has ${most} bodies; there is no carburetor ${body}.`,
     'body',
   ],
   'no target': (): Said => ['What this corrects is not in the job’s log.', 'corrects'],
@@ -63,11 +61,11 @@ const REFUSALS = {
   opened: (): Said => ['This job is open already.'],
   open: (): Said => ['The job is open already.'],
   apart: (body: string, bodies: number): Said => [
-    `Teardown of body ${body} has begun: this stays a job of ${bodies}. Open a second job for the others.`,
+    `Teardown of carburetor ${body} has begun: this stays a job of ${bodies}. Open a second job for the others.`,
     'bodies',
   ],
   'has entries': (body: number): Said => [
-    `Body ${body} has entries of its own. Take those back first, then it can go.`,
+    `Carburetor ${body} has entries of its own. Take those back first, then it can go.`,
     'bodies',
   ],
   estimate: (): Said => ['There is no estimate to agree to. Make one first.'],
@@ -81,7 +79,7 @@ const REFUSALS = {
     'position',
   ],
   'no such evidence': (): Said => ['That is not among what was seen. Read or measure it first.', 'what'],
-  'no such source': (): Said => ['That value is not in the log any more. Pick one that stands.', 'source'],
+  'no such source': (): Said => ['That value is not in the log any more. Choose one that stands.', 'source'],
   'no reading before': (): Said => [
     'Read the float’s height first: a bend tells something between two readings.',
   ],
@@ -150,7 +148,7 @@ const REFUSALS = {
   'why slack': (name: string): Said => [`Say why ${name} is left slack: it is printed on the card.`, 'why'],
   condemned: (name: string): Said => [`${name} is condemned. Fit another, or judge it again.`, 'from'],
   'not here': (name: string, from: string): Said => [
-    `No new ${lower(name)} has come ${from === 'kit' ? 'with a kit' : from === 'shelf' ? 'off the shelf' : 'as a loose part'} for this job. Order it, take it in, or put the old one on.`,
+    `No new ${lower(name)} has come ${from === 'kit' ? 'with a kit' : from === 'shelf' ? 'from the shelf' : 'as a loose part'} for this job. Order it, take it in, or put the old one on.`,
     'from',
   ],
   order: (): Said => ['This job has no such order.', 'order'],
@@ -164,7 +162,9 @@ const REFUSALS = {
     'Two people look before it is condemned: choose who looked a second time.',
     'second',
   ],
-  ended: (body: number, why: string): Said => [`Body ${body} has ended (${why}). Open the job again first.`],
+  ended: (body: number, why: string): Said => [
+    `Carburetor ${body} has ended (${why}). Reopen the job first.`,
+  ],
   second: (): Said => ['The second name must be somebody else’s: two people let it pass.', 'second'],
   returned: (): Said => ['It went back already.'],
   gate: (points: string): Said => [`It cannot go back yet: ${points}.`],

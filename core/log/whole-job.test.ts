@@ -73,7 +73,7 @@ describe('what an older program wrote', () => {
     expect(state.opened!.evidence).toBe(false)
     expect(
       sentenceOf({ ...old, data: { ...rest, complaint: { ...complaint, symptom: 'weeps', words: '' } } }),
-    ).toBe('took it in for Osk chain ferry: weep at a thread')
+    ).toBe('took it in for Osk chain ferry: seeps at a fitting')
   })
   it('what a newer one wrote is kept, passed over, and refused from here', () => {
     const newer = { ...unsent(3, 'note.written', { text: 'x' }), v: kinds.get('note.written')!.version + 1 }
@@ -198,7 +198,7 @@ describe('an identification corrected after readings', () => {
     expect(checkAgain(state, other)[0]!.why).toBe('13.4 was judged by 13.5 ±0.5, this sheet says 14.0 ±0.5')
     expect(checkAgain(opened(...before), sheets)).toEqual([])
     const titles = gatePoints(state, { 1: other }).map((point) => point.title)
-    expect(titles).toEqual(expect.arrayContaining(['Seat: check again', 'SE-240: check again']))
+    expect(titles).toEqual(expect.arrayContaining(['Seat: redo', 'SE-240: redo']))
   })
   it('what has no partner stands under the earlier identification', () => {
     expect(fromEarlier(state, other)).toEqual([
@@ -226,10 +226,8 @@ describe('estimate and yes', () => {
   it('no yes without an estimate; an estimate without its yes stands at the gate', () => {
     expect(admit(opened(), agreed(3), all)).toMatchObject({ code: 'estimate' })
     expect(points(opened())).toEqual([])
-    expect(points(opened(made(3, 5000)))[0]!.title).toBe('The estimate has no yes yet')
-    expect(points(opened(made(3, 5000), agreed(4, false)))[0]!.title).toBe(
-      'The customer said no to the estimate',
-    )
+    expect(points(opened(made(3, 5000)))[0]!.title).toBe('Estimate not approved yet')
+    expect(points(opened(made(3, 5000), agreed(4, false)))[0]!.title).toBe('Customer declined the estimate')
     expect(points(opened(made(3, 5000), agreed(4)))).toEqual([])
   })
   it('work beyond it asks again; a new estimate with its yes clears it', () => {
@@ -335,7 +333,7 @@ describe('where was I', () => {
       unsent(9, 'reading.taken', reading('12.9', 'out')),
     )
     expect(whereWasI(state, all)).toBe(
-      'Bowl cover off, seat out, 1 found to be renewed, float height tried 3 times, last 12.9',
+      'Bowl cover off, seat out, 1 to be replaced, float height tried 3 times, last 12.9',
     )
     // What was renewed since is no news.
     const renewed = unsent(10, 'part.on', {
@@ -365,7 +363,11 @@ describe('where was I', () => {
       ].map((entry, i) => placed(entry, i + 1)),
     )
     expect(nextThing(bank, all)).toMatchObject({ body: 1, station: 'asfound' })
-    expect(nextThing(bank, {})).toMatchObject({ body: 1, station: 'identify', what: 'identify it, body 1' })
+    expect(nextThing(bank, {})).toMatchObject({
+      body: 1,
+      station: 'identify',
+      what: 'identify it, carburetor 1',
+    })
   })
   it('counts the bench minutes that are left from what is left', () => {
     // Not identified: 12 to identify, two hours for what nobody knows yet, 10 for the return.

@@ -77,7 +77,7 @@ describe('what should not go back of a unit that nobody knows', () => {
     const height = points(family).find(({ point }) => point === 'setting:float.height/none')
     expect(height).toMatchObject({
       title: 'Float height is not set',
-      detail: 'wants no value yet',
+      detail: 'target no value yet',
       passable: true,
     })
   })
@@ -125,7 +125,7 @@ describe('what should not go back of a unit that nobody knows', () => {
       held.find(({ point }) => point === 'setting:float.height/none')?.title
     expect(height(points('downdraft', value(12.4, 'from memory'), read))).toBeUndefined()
     expect(height(points('downdraft', value(12.4, 'from memory'), read, value(14.5, 'factory sheet')))).toBe(
-      'Float height: check again',
+      'Float height: redo',
     )
   })
 })

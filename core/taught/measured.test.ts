@@ -122,7 +122,7 @@ describe('a fact measured on a later unit of a published number', () => {
     )
     expect(why(sheetsFor('K-4417-2S').spec, 'float.arm', '48')).toContain('Only what the bench taught')
     expect(why(spec, 'float.mass', '900')).toContain('cannot be')
-    expect(why(spec, 'float.sense', 'upside down')).toContain('Pick one:')
+    expect(why(spec, 'float.sense', 'upside down')).toContain('Choose one:')
   })
 })
 

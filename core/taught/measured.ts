@@ -74,7 +74,7 @@ export function inked(spec: SpecSheet, fact: Fact, value: string | number): Spec
 
 function pick(fact: Fact, text: string): Result<string> {
   const value = fact.choices!.find((one) => one.value === text)?.value
-  return value ?? refuse('text', `Pick one: ${fact.choices!.map(({ label }) => label).join(', ')}.`)
+  return value ?? refuse('text', `Choose one: ${fact.choices!.map(({ label }) => label).join(', ')}.`)
 }
 
 function chosen(spec: SpecSheet, fact: Fact, value: string): SpecSheet {

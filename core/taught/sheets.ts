@@ -45,7 +45,7 @@ export function ownSheets(state: JobState, body: number, borrowed: Borrowed): Sh
     listNumber: here.ident?.listNumber ?? taught.name,
     model: taught.family,
     modelName: `${borrowed.words}, taught here`,
-    maker: taught.maker || 'maker not known',
+    maker: taught.maker || 'maker unknown',
     draft: borrowed.spec.draft,
     barrels: taught.barrels,
     mixture: {

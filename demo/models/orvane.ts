@@ -102,7 +102,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         lo: 2,
         hi: 2,
         datum: 'counted from the outer hole',
-        hold: 'Which hole of the throttle lever is the pump link in? Count from the outer one.',
+        hold: 'Which hole of the throttle lever is the pump link in? Count from the outer hole.',
         held: 'upright',
         source: 'factory sheet',
         ground: 'sheet 44, page 2',

@@ -13,7 +13,7 @@ async function main(): Promise<number> {
     return 2
   }
   if (existsSync(file)) {
-    console.error(`${file} is there already, and is not written over. Name a new file.`)
+    console.error(`${file} exists already and is not overwritten. Give a new file name.`)
     return 2
   }
   const pool = openPool(process.env.EKROND_DATABASE_URL!, 'long')

@@ -24,7 +24,7 @@ async function main(): Promise<void> {
       join(process.cwd(), 'demo/catalogue'),
       said,
     )
-    console.log('The demo shop stands as new.')
+    console.log('The demo shop is reset.')
   } catch (error) {
     if (!(error instanceof NotReset)) throw error
     console.error(error.message)

@@ -13,7 +13,7 @@ async function main(): Promise<number> {
     return 2
   }
   if (!isFree(folder)) {
-    console.error(`${folder} is not empty, and nothing in it is written over. Name a new folder.`)
+    console.error(`${folder} is not empty, and nothing in it is overwritten. Give a new folder.`)
     return 2
   }
   const pool = openPool(process.env.EKROND_DATABASE_URL!, 'long')

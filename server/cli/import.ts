@@ -24,18 +24,18 @@ async function main(): Promise<number> {
     if (!read) {
       const { jobs, entries, photographs, whole: checked } = await importShop(pool, files, tellProgress)
       console.log(
-        `${checked ? 'The whole shop was taken in' : 'Taken in as far as it goes (an older export without a manifest: nobody can say whether it is whole)'}: ${jobs} jobs with ${entries} entries, ${photographs} photographs.`,
+        `${checked ? 'The whole shop was imported' : 'Imported what was there (an older export without a manifest: it cannot be checked for completeness)'}: ${jobs} jobs with ${entries} entries, ${photographs} photographs.`,
       )
       return 0
     }
     const { newRevisions } = await writeCatalogue(pool, read.catalogue)
     console.log(
-      `${read.catalogue.listNumbers.length} list numbers taken in; ${newRevisions} sheets are new or changed.`,
+      `${read.catalogue.listNumbers.length} list numbers imported; ${newRevisions} sheets are new or changed.`,
     )
     return 0
   } catch (error) {
     if (error instanceof WholeShopFaults) return tellFaults(error.errors)
-    console.error(`Nothing was taken in: ${(error as Error).message}`)
+    console.error(`Nothing was imported: ${(error as Error).message}`)
     return 2
   } finally {
     await pool.end()

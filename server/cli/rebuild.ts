@@ -5,5 +5,5 @@ import { rebuildProjection } from '../jobs/rebuild.ts'
 
 const pool = openPool(process.env.EKROND_DATABASE_URL!)
 await migrate(pool, join(process.cwd(), 'server/db/migrations'))
-console.log(`${await rebuildProjection(pool)} jobs made again from their logs.`)
+console.log(`${await rebuildProjection(pool)} jobs rebuilt from their logs.`)
 await pool.end()

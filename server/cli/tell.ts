@@ -10,6 +10,6 @@ export function tellFaults(errors: readonly ImportError[]): number {
     console.error(
       `${file}${row === null ? '' : `, row ${row}`}${column === null ? '' : `, ${column}`}: ${sentence}`,
     )
-  console.error(`Nothing was taken in. Faults: ${errors.length}.`)
+  console.error(`Nothing was imported. Errors: ${errors.length}.`)
   return 2
 }

@@ -66,7 +66,7 @@ export function guard(app: FastifyInstance, callers: Callers): void {
   app.addHook('preValidation', (request, _reply, done) => {
     const unclean =
       uncleanAt(request.params, 'params') || uncleanAt(request.query, 'query') || !isCleanText(request.url)
-    done(unclean ? new ProblemError(400, 'What was sent cannot be used', UNCLEAN_SENTENCE) : undefined)
+    done(unclean ? new ProblemError(400, 'Invalid request', UNCLEAN_SENTENCE) : undefined)
   })
 }
 
@@ -75,12 +75,12 @@ function refusedFor(request: FastifyRequest, { names, origins }: Callers): Probl
   if (!host || !names.has(nameOf(host)))
     return new ProblemError(
       403,
-      'Not under this name',
-      'This server does not answer under that name. Call it by its own address, or list the name in EKROND_HOSTS.',
+      'Unknown host name',
+      'This server does not answer to that name. Use its own address, or list the name in EKROND_HOSTS.',
     )
   return isPage(request) || isOurs(request, origins)
     ? undefined
-    : new ProblemError(403, 'Not from there', 'Another page asked for this. Only Ekrond’s own pages may.')
+    : new ProblemError(403, 'Request refused', 'Another website asked for this. Only Ekrond’s own pages may.')
 }
 
 /** The pages themselves may be asked for from anywhere: a link in a letter opens the shop. They hold nothing of it. */

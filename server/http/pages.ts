@@ -38,8 +38,7 @@ export async function servePages(app: FastifyInstance, { web, earlier }: PageFol
   app.get<{ Params: { '*': string } }>('/assets/*', page, (request, reply) => {
     const name = below(join('assets', request.params['*']))
     const folder = [web, ...(earlier ? [earlier] : [])].find((one) => name && isFile(join(one, name)))
-    if (!name?.startsWith('assets') || !folder)
-      throw notFound('This part of the pages is of another version. Reload the window.')
+    if (!name?.startsWith('assets') || !folder) throw notFound('Ekrond was updated. Reload the window.')
     return reply.sendFile(name, folder)
   })
   app.get<{ Params: { '*': string } }>('/*', page, (request, reply) => {
@@ -52,4 +51,4 @@ export async function servePages(app: FastifyInstance, { web, earlier }: PageFol
 }
 
 export const nothingAt = (url: string) =>
-  new ProblemError(404, 'Not here', `There is nothing at “${clip(url)}”.`)
+  new ProblemError(404, 'Not found', `There is no page at “${clip(url)}”.`)

@@ -16,7 +16,7 @@ export class ProblemError extends Error {
   }
 }
 
-export const notFound = (detail: string) => new ProblemError(404, 'Not here', detail)
+export const notFound = (detail: string) => new ProblemError(404, 'Not found', detail)
 
 export function answerProblem(
   error: FastifyError | ProblemError,
@@ -31,15 +31,15 @@ export function answerProblem(
 
 /** What the framework says no to, in words of our own. */
 const FRAMEWORK: Record<number, [title: string, detail: string]> = {
-  400: ['What was sent cannot be used', 'The request cannot be read as it was sent.'],
+  400: ['Invalid request', 'The request cannot be read.'],
   403: ['Not open', 'That is not open to anybody.'],
-  404: ['Not here', 'There is nothing at that address.'],
-  405: ['Not done so', 'That address does not take this kind of request.'],
-  408: ['Too slow', 'The request did not come to its end in time. Send it again.'],
-  413: ['Too much at once', 'That is more than one request may carry. Send fewer entries.'],
-  414: ['Too long an address', 'That address is longer than any of ours.'],
-  415: ['Not that kind', 'Only JSON is taken here.'],
-  431: ['Too much beside it', 'The request’s headers are larger than we read.'],
+  404: ['Not found', 'There is no page at that address.'],
+  405: ['Not allowed', 'That address does not accept this kind of request.'],
+  408: ['Too slow', 'The request took too long. Send it again.'],
+  413: ['Too much at once', 'The request is too large. Send fewer entries.'],
+  414: ['Too long an address', 'That address is too long.'],
+  415: ['Not that kind', 'Only JSON is accepted here.'],
+  431: ['Too much beside it', 'The request’s headers are too large.'],
 }
 
 function toProblem(error: FastifyError | ProblemError): Problem {
@@ -54,7 +54,7 @@ function toProblem(error: FastifyError | ProblemError): Problem {
       title: 'The data is damaged',
       status: 500,
       detail:
-        'A page of the shop’s data on this disk is damaged, and what stands in it cannot be read. Stop work, keep the disk as it is, and restore the newest backup into a new folder (README, Keeping your shop).',
+        'Part of the shop’s data on this disk is damaged and cannot be read. Stop work, leave the disk as it is, and restore the newest backup into a new folder (README, Keeping your shop).',
     }
   const away = isDatabaseAway(error)
   // A full disk takes PostgreSQL down with it.
@@ -63,40 +63,40 @@ function toProblem(error: FastifyError | ProblemError): Problem {
       type,
       title: 'The disk is full',
       status: 503,
-      detail: 'The disk of the shop’s data is full. Make room; what you typed is kept and goes on by itself.',
+      detail:
+        'The disk with the shop’s data is full. Free some space. What you typed is kept and is sent by itself.',
     }
   if (away)
     return {
       type,
-      title: 'The database is away',
+      title: 'Database unavailable',
       status: 503,
-      detail: 'The database cannot be reached just now. What you typed is kept; it goes on by itself.',
+      detail: 'The database cannot be reached right now. What you typed is kept and is sent by itself.',
     }
   if (error.code === '57014')
     return {
       type,
       title: 'Too slow',
       status: 503,
-      detail: 'The database took too long over this. Ask again in a moment.',
+      detail: 'The database took too long. Try again in a moment.',
     }
   // A value that the database has no room for: no route should let one through.
   if (/^22/.test(error.code) && !error.statusCode)
     return {
       type,
-      title: 'What was sent cannot be used',
+      title: 'Invalid request',
       status: 400,
-      detail: 'A value in it cannot be kept.',
+      detail: 'A value in it cannot be stored.',
     }
   const status = error.statusCode ?? 500
   const known = FRAMEWORK[status]
   if (known) return { type, title: known[0], status, detail: known[1] }
-  if (status < 500) return { type, title: 'Not done', status, detail: 'The request cannot be answered.' }
+  if (status < 500) return { type, title: 'Failed', status, detail: 'The request failed.' }
   return {
     type,
     title: 'The server failed',
     status: 500,
-    detail:
-      'The server failed at this. Nothing that you typed is lost; try again, and tell whoever looks after it.',
+    detail: 'The server failed. Nothing you typed is lost. Try again, and tell whoever looks after Ekrond.',
   }
 }
 

@@ -17,7 +17,7 @@ export function useValibot(app: FastifyInstance): void {
     const issue = read.issues[0]
     const field = v.getDotPath(issue) ?? undefined
     return {
-      error: new ProblemError(400, 'What was sent cannot be used', issueSentence(issue), field),
+      error: new ProblemError(400, 'Invalid request', issueSentence(issue), field),
     }
   })
   app.setSerializerCompiler<v.GenericSchema>(

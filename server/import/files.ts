@@ -26,8 +26,8 @@ export function folderFiles(folder: string): Files {
     const there = lies(path)
     if (!there) return undefined
     if (there.isSymbolicLink())
-      throw new NotAFile('It is a link, and links are not followed. Put the file itself here.')
-    if (!there.isFile()) throw new NotAFile('It is a folder, where a file is wanted.')
+      throw new NotAFile('It is a link; links are not followed. Put the file itself here.')
+    if (!there.isFile()) throw new NotAFile('It is a folder; a file is needed.')
     return path
   }
   return {

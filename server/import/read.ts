@@ -23,10 +23,15 @@ export const Head = v.object({
   shop: v.object({
     name: v.string(),
     place: v.string(),
-    zone: v.pipe(v.string(), v.check(isZone, 'That is no time zone. Write it as Europe/Vienna.')),
+    zone: v.pipe(v.string(), v.check(isZone, 'That is not a time zone. Write it as Europe/Vienna.')),
     currency: v.object({
       code: v.string(),
-      exponent: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(4, 'Money has at most 4 places.')),
+      exponent: v.pipe(
+        v.number(),
+        v.integer(),
+        v.minValue(0),
+        v.maxValue(4, 'The currency has at most 4 decimal places.'),
+      ),
     }),
     /** 1 Monday … 7 Sunday */
     workingDays: v.optional(
@@ -102,8 +107,7 @@ export async function readCatalogue(files: Files, progress?: Progress): Promise<
     tell('models', null, null, 'The folder holds no models. Put one JSON file a model into models/.')
 
   const tables = await readTables(files, tell, progress)
-  if (head && head.format !== 1)
-    tell('catalogue.json', null, 'format', 'Format is none of those that there are.')
+  if (head && head.format !== 1) tell('catalogue.json', null, 'format', 'The format is not known.')
   if (errors.length || !head) return { errors }
   return { catalogue: { head, models, listNumbers, tables } }
 }
@@ -116,7 +120,7 @@ function tellNumbers(numbers: ReadCatalogue['listNumbers'], tell: Tell): void {
     const file = `models/${model}.json`
     for (const { at, sentence } of unitFaults({ ...item, listNumber: number }))
       tell(file, null, `${number}.${at}`, sentence)
-    if (seen.has(number)) tell(file, null, number, 'This list number stands twice.')
+    if (seen.has(number)) tell(file, null, number, 'This list number is listed twice.')
     seen.add(number)
   }
   tellCircles(numbers, 'supersedes', ({ spec }) => spec.supersedes, tell)
@@ -139,7 +143,7 @@ function tellCircles(
         `models/${model}.json`,
         null,
         `${number}.${column}`,
-        `It goes round in a circle: ${circle.join(', ')}.`,
+        `It refers back to itself: ${circle.join(', ')}.`,
       )
     }
     const item = byNumber.get(number)
@@ -162,7 +166,7 @@ export function readJson<T>(
   try {
     value = JSON.parse(text)
   } catch (error) {
-    return void tell(file, null, null, `The file is no JSON, or was cut off${placeOf(error as Error)}.`)
+    return void tell(file, null, null, `The file is not JSON, or is incomplete${placeOf(error as Error)}.`)
   }
   const unclean = uncleanAt(value, '')
   if (unclean) return void tell(file, null, unclean.replace(/^\./, ''), UNCLEAN_SENTENCE)

@@ -63,14 +63,14 @@ export async function readTables(files: Files, tell: Tell, progress?: Progress):
     const references = REFERENCES.filter(([from]) => from === file)
     const check = (row: Row, at: number, tell: Tell) => {
       if (file === 'gauges.csv' && !(gaugeKinds as readonly unknown[]).includes(row.kind))
-        tell(file, at, 'kind', `“${row.kind}” is no kind of gauge. Known are ${gaugeKinds.join(', ')}.`)
+        tell(file, at, 'kind', `“${row.kind}” is not a kind of gauge. Known: ${gaugeKinds.join(', ')}.`)
       if (file === 'parts.csv' && !(partKinds as readonly unknown[]).includes(row.kind))
-        tell(file, at, 'kind', `“${row.kind}” is no kind of part. Known are ${partKinds.join(', ')}.`)
+        tell(file, at, 'kind', `“${row.kind}” is not a kind of part. Known: ${partKinds.join(', ')}.`)
       if (file === 'kit-holds.csv' && Number(row.quantity) < 1)
-        tell(file, at, 'quantity', 'A kit holds at least one of each part in it.')
+        tell(file, at, 'quantity', 'The quantity must be 1 or more.')
       for (const [, column, other] of references)
         if (row[column] !== '' && !keys.get(other)!.has(String(row[column])))
-          tell(file, at, column, `“${row[column]}” does not stand in ${other}.`)
+          tell(file, at, column, `“${row[column]}” is not in ${other}.`)
       const columns = KEYS[file]
       const key = keyOf(columns.map((column) => row[column]).join('\u0000'))
       const before = seen.get(key)
@@ -80,7 +80,7 @@ export async function readTables(files: Files, tell: Tell, progress?: Progress):
           file,
           at,
           columns[0]!,
-          `“${columns.map((column) => row[column]).join(', ')}” stands in row ${before} already.`,
+          `“${columns.map((column) => row[column]).join(', ')}” is already in row ${before}.`,
         )
     }
     tables[file] = await readTable(files, file, TABLES[file], tell, { check, progress })
@@ -117,7 +117,7 @@ export async function readTable(
     if (!files.onDisk) kept.push(row)
     if (length % TELL_EVERY === 0) progress?.(file, length)
     if (faults > MOST_FAULTS) {
-      tell(file, length + 1, null, `More than ${MOST_FAULTS} faults; what comes after this row was not read.`)
+      tell(file, length + 1, null, `More than ${MOST_FAULTS} errors; the rest after this row was not read.`)
       break
     }
   }
@@ -188,7 +188,7 @@ const csvWords = ({ code }: { code: string }): string => {
   if (code === 'CSV_MAX_RECORD_SIZE')
     return `a row has more than ${LONGEST_ROW} characters. Is a quotation mark missing?`
   if (code === 'CSV_QUOTE_NOT_CLOSED') return 'a quotation mark is not closed.'
-  return 'a quotation mark stands inside of a cell. Double it, and put the cell between quotation marks.'
+  return 'a quotation mark is inside a cell. Double it, and put the cell in quotation marks.'
 }
 
 function tellHeader(
@@ -198,18 +198,13 @@ function tellHeader(
   tell: Tell,
 ): void {
   if (header.length === 1 && header[0]!.includes(';'))
-    return tell(file, 1, null, 'Its cells are parted by semicolons. Save it with commas between them.')
+    return tell(file, 1, null, 'Its cells are separated by semicolons. Save it with commas.')
   for (const column of Object.keys(columns))
     if (!header.includes(column))
       tell(file, 1, column, `The column ${column} is missing; units stand in the header.`)
   for (const column of header)
     if (!(column in columns))
-      tell(
-        file,
-        1,
-        column,
-        `Nobody knows the column ${column}. Known are ${Object.keys(columns).join(', ')}.`,
-      )
+      tell(file, 1, column, `Unknown column ${column}. Known: ${Object.keys(columns).join(', ')}.`)
 }
 
 function readCell(cell: string, column: Column, tell: (sentence: string) => void): string | number {
@@ -221,9 +216,8 @@ function readCell(cell: string, column: Column, tell: (sentence: string) => void
     return text
   }
   const value = Number(cell)
-  if (!isDecimal(cell.trim())) tell(`“${cell}” is no number at or above 0.`)
+  if (!isDecimal(cell.trim())) tell(`“${cell}” must be a number, 0 or more.`)
   else if (column === 'whole' && !Number.isInteger(value)) tell(`“${cell}” must be a whole number.`)
-  else if (column === 'whole' && value > LARGEST_WHOLE)
-    tell(`“${cell}” is larger than any that is counted here.`)
+  else if (column === 'whole' && value > LARGEST_WHOLE) tell(`“${cell}” is too large.`)
   return value
 }

@@ -171,7 +171,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
     const turn = {
       answers: [] as EntryAnswer[],
       accepted: [] as Entry[],
-      // Each state that made a sheet: as it went back, and after each correction since.
+      // Each state that made a sheet: as returned, and after each correction since.
       returned: [] as JobState[],
       // Each taught unit that goes into the library, with the state that it goes from.
       published: [] as { entry: Entry; before: JobState; state: JobState }[],
@@ -261,7 +261,7 @@ function mustBeSame(known: Entry, sent: UnsentEntry): void {
     throw new ProblemError(
       409,
       'Two entries with one id',
-      'An entry with this id and other contents is in the log already. An edited entry needs a new id.',
+      'An entry with this id but different contents is already in the log. An edited entry needs a new id.',
       'id',
     )
 }

@@ -549,7 +549,7 @@ describe('named work only', () => {
       if (kind === 'proof.measured') return !['inlet', 'weep'].includes(proof!)
       return position !== undefined && !/^jet\.main|^cover/.test(position)
     })
-  it('is DONE AS ASKED with what was not looked at, never PROVED', async () => {
+  it('is DONE AS ASKED with what was not checked, never PROVED', async () => {
     const unit = await honest('K-44')
     const log = scoped(onlyJet(unit))
     const stands = unit.stands(log)
@@ -576,7 +576,7 @@ describe('marks and measures against the list number', () => {
   })
   const points = (unit: Told, log: readonly Entry[], known: Known) =>
     openPoints(unit.state(log), unit.all, known).map(({ point }) => point)
-  it('a mark that is read whole and is another stops it; worn figures and what was struck out do not', async () => {
+  it('a mark that is read whole and is another stops it; worn figures and what was crossed out do not', async () => {
     const unit = await honest('K-44')
     const own = { ...stamped(unit, 'K4417-2S') }
     const read = (text: string) => more(unit.log, 'mark.read', { place: 'base', text, maker: null })

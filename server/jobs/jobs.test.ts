@@ -275,7 +275,7 @@ describe('the rack', () => {
     const wrong = checkLetter(1181) === 'A' ? 'B' : 'A'
     expect(await get(`/api/jobs/1181${wrong}`)).toMatchObject({
       status: 404,
-      body: { title: 'The letter does not fit' },
+      body: { title: 'Check letter wrong' },
     })
     expect(await get('/api/jobs/99999999999')).toMatchObject({
       status: 404,

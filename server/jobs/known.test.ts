@@ -70,7 +70,7 @@ describe('what library and gauge drawer know of a job that is ready', () => {
     const refused = await giveBack()
     expect(refused).toMatchObject({
       outcome: 'refused',
-      sentence: expect.stringContaining('the library says 12.0 ±0.4 now') as string,
+      sentence: expect.stringContaining('the library has 12.0 ±0.4 now') as string,
     })
     // The other settings are asked for nothing.
     expect((refused as { sentence: string }).sentence).not.toContain(';')

@@ -218,12 +218,12 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     if (!/^[0-9a-f]{8}-[0-9a-f-]{27}$/i.test(key)) {
       const read = readNumber(key)
       if (!read || read.number > 2147483647)
-        throw new ProblemError(404, 'Not here', `“${clip(key)}” is no job number.`, 'number')
+        throw new ProblemError(404, 'Not found', `“${clip(key)}” is not a job number.`, 'number')
       if (!read.letterFits)
         throw new ProblemError(
           404,
-          'The letter does not fit',
-          `${key}: the check letter does not belong to that number. Read the label again.`,
+          'Check letter wrong',
+          `${key}: the check letter does not match that number. Read the label again.`,
           'number',
         )
       const head = await selectJobHead(pool, String(read.number))
@@ -245,10 +245,10 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     }
     const state = await cache.state(pool, head.job)
     if (state.closed?.why === 'not serviced')
-      throw new ProblemError(409, 'No sheet', 'The job was closed, not serviced: there is no sheet for it.')
+      throw new ProblemError(409, 'No sheet', 'The job was closed, not serviced. It has no sheet.')
     const pages = returnSheets(state, await cache.sheets(pool, state), head.number)
     if (pages.length === 0)
-      throw new ProblemError(409, 'No sheet yet', 'There is no sheet before the carburetor is identified.')
+      throw new ProblemError(409, 'No sheet yet', 'There is no sheet until the carburetor is identified.')
     return { head, pages }
   }
 }

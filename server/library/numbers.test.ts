@@ -71,7 +71,7 @@ describe('a number that took an older one’s place', () => {
   })
   it('no circle, not twice, not itself', async () => {
     expect((await post('K-4417-1', 'supersedes', { older: 'K-4431-1' })).body.detail).toContain(
-      'both cannot be',
+      'Check which one is newer',
     )
     expect((await post('K-4431-1', 'supersedes', { older: 'OLD-77' })).status).toBe(422)
     expect((await post('K-4431-1', 'supersedes', { older: 'K-4431-1' })).status).toBe(422)
@@ -110,14 +110,16 @@ describe('a unit that was taught twice', () => {
     expect((await post('K-4417-2S', 'merge', { into: 'K-4499-1' })).body.detail).toContain(
       'was itself merged',
     )
-    expect((await post('K-4417-2S', 'merge', { into: 'K-4431-1' })).body.detail).toContain('Part those first')
+    expect((await post('K-4417-2S', 'merge', { into: 'K-4431-1' })).body.detail).toContain(
+      'Undo those merges first',
+    )
     expect((await post('S26-14F', 'merge', { into: 'K-4431-1' })).body.detail).toContain('are not one unit')
   })
   it('can be parted again, and its history says both', async () => {
     expect((await post('K-4499-1', 'merge', { into: null })).status).toBe(200)
     expect(await candidates()).toContain('K-4499-1')
     expect((await page('K-4499-1')).changes.map(({ what }) => what)).toEqual([
-      'parted from K-4417-2S again',
+      'merge with K-4417-2S undone',
       'merged into K-4417-2S',
       'made after the K-4417-2S',
     ])

@@ -57,7 +57,7 @@ export async function copy(
 ): Promise<void> {
   const kept = await there(client, from)
   if (await find(client, as))
-    throw no(`The library has a ${as} already. Correct that one, or give yours another number.`, 'as', 409)
+    throw no(`The library has a ${as} already. Correct that one, or use another number.`, 'as', 409)
   await client.query(
     `insert into list_number (list_number, model, mark, weight, features, supersedes, fits_as) values ($1, $2, $3, 1, $4, '[]', '[]')`,
     [as, kept.model, mark, JSON.stringify(kept.features)],
@@ -95,8 +95,8 @@ export async function supersede(
   // Both are locked in one order, whoever asks.
   for (const one of [listNumber, older].sort()) await lock(client, one)
   const kept = await there(client, listNumber)
-  if (older === listNumber) throw no('A number does not take its own place.', 'older')
-  if (kept.supersedes.includes(older)) throw no(`${listNumber} took the place of ${older} already.`, 'older')
+  if (older === listNumber) throw no('A number cannot supersede itself.', 'older')
+  if (kept.supersedes.includes(older)) throw no(`${listNumber} supersedes ${older} already.`, 'older')
   const { rows } = await client.query<{ circle: boolean }>(
     `with recursive over as (
        select value as number from list_number, jsonb_array_elements_text(supersedes) value where list_number = $1
@@ -105,7 +105,7 @@ export async function supersede(
     [older, listNumber],
   )
   if (rows[0]!.circle)
-    throw no(`${older} took the place of ${listNumber}: both cannot be. Look which one is newer.`, 'older')
+    throw no(`${older} supersedes ${listNumber} already. Check which one is newer.`, 'older')
   const supersedes = [...kept.supersedes, older]
   await client.query('update list_number set supersedes = $2 where list_number = $1', [
     listNumber,
@@ -119,7 +119,7 @@ export async function supersede(
     by,
     why,
   )
-  await note(client, listNumber, at, by, `took the place of ${older}`, why)
+  await note(client, listNumber, at, by, `supersedes ${older}`, why)
 }
 
 /**
@@ -135,25 +135,25 @@ export async function merge(
   for (const one of [listNumber, into ?? ''].sort()) await lock(client, one)
   const kept = await there(client, listNumber)
   if (into === null) {
-    if (kept.mergedInto === null) throw no(`${listNumber} stands by itself already.`, 'into')
+    if (kept.mergedInto === null) throw no(`${listNumber} is not merged.`, 'into')
     await client.query('update list_number set merged_into = null where list_number = $1', [listNumber])
-    await note(client, listNumber, at, by, `parted from ${kept.mergedInto} again`, why)
+    await note(client, listNumber, at, by, `merge with ${kept.mergedInto} undone`, why)
     return
   }
-  if (into === listNumber) throw no('It is the same number.', 'into')
+  if (into === listNumber) throw no('That is the same number.', 'into')
   if (kept.mergedInto !== null)
-    throw no(`${listNumber} was merged into ${kept.mergedInto} already. Part them first.`, 'into', 409)
+    throw no(`${listNumber} was merged into ${kept.mergedInto} already. Undo that merge first.`, 'into', 409)
   const other = await there(client, into)
   if (other.mergedInto !== null)
     throw no(`${into} was itself merged into ${other.mergedInto}. Merge into that one.`, 'into')
   const [mine, its] = [kept.spec.sheet, other.spec.sheet]
   if (mine.draft !== its.draft || mine.barrels !== its.barrels)
     throw no(
-      `They are not one unit: ${listNumber} has ${mine.barrels} and draws ${mine.draft}, ${into} has ${its.barrels} and draws ${its.draft}.`,
+      `They are not the same unit: ${listNumber} has ${mine.barrels} and draws ${mine.draft}, ${into} has ${its.barrels} and draws ${its.draft}.`,
       'into',
     )
   const { rows } = await client.query('select from list_number where merged_into = $1 limit 1', [listNumber])
-  if (rows.length > 0) throw no(`Others were merged into ${listNumber}. Part those first.`, 'into')
+  if (rows.length > 0) throw no(`Others are merged into ${listNumber}. Undo those merges first.`, 'into')
   await client.query('update list_number set merged_into = $2 where list_number = $1', [listNumber, into])
   await note(client, listNumber, at, by, `merged into ${into}`, why)
 }

@@ -54,7 +54,7 @@ export async function mayPublish(
   if (there && !own)
     return notAdmitted(
       'revision',
-      `The library has a ${listNumber} already. Identify this unit as that one, or give yours another number.`,
+      `The library has a ${listNumber} already. Identify this unit as that one, or use another number.`,
     )
   const next = { spec: (there?.spec ?? 0) + 1, build: (there?.build ?? 0) + 1 }
   return specRev === revisionOf(listNumber, 'spec', next.spec) &&
@@ -183,7 +183,7 @@ export const correct = (client: Client, listNumber: string, body: CorrectionBody
     if (!now)
       throw new ProblemError(400, 'No such setting', `${listNumber} has no setting ${setting}.`, 'setting')
     if ((lo !== null && lo > target) || (hi !== null && target > hi))
-      throw new ProblemError(400, 'Outside its band', 'The value lies outside its own band.', 'target')
+      throw new ProblemError(400, 'Outside its limits', 'The value is outside its own limits.', 'target')
     const settings = sheet.settings.map((one) =>
       one === now ? { ...one, asWritten, target, lo, hi, source, ground: why } : one,
     )
@@ -209,11 +209,11 @@ export async function takeIn(client: Client, file: ListNumberFile, by: string): 
     throw new ProblemError(
       409,
       'There already',
-      `The library has a ${listNumber} already, and it stays as it is. Correct it there, or give the file’s another number.`,
+      `The library has a ${listNumber} already; it is not changed. Correct it there, or give the file’s list number another number.`,
       'listNumber',
     )
   const [fault] = unitFaults(file)
-  if (fault) throw new ProblemError(400, 'What was sent cannot be used', fault.sentence, fault.at)
+  if (fault) throw new ProblemError(400, 'Invalid request', fault.sentence, fault.at)
   await writeListNumber(client, { listNumber, maker, modelName, mark, features })
   await addRevision(client, revisionOf(listNumber, 'spec', 1), 'spec', spec, by, 'from another shop')
   await addRevision(client, revisionOf(listNumber, 'build', 1), 'build', build, by, 'from another shop')

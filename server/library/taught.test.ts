@@ -179,7 +179,7 @@ describe('a unit that the bench teaches', () => {
     }
     expect(await take(shop, file)).toMatchObject({
       status: 409,
-      body: { detail: expect.stringMatching(/has a HK-11 already, and it stays/) as string },
+      body: { detail: expect.stringMatching(/has a HK-11 already; it is not changed/) as string },
     })
     const elsewhere = await openShop('elsewhere')
     expect((await take(elsewhere, file)).body.listNumber).toBe('HK-11')
@@ -250,7 +250,7 @@ describe('a line that was only lent, measured on another unit of the number', ()
     ['what cannot be', { fact: 'float.mass', raw: '900' }, 'raw', /cannot be/],
     ['what is no fact of it', { fact: 'pump.stroke', raw: '4' }, 'fact', /Only what the bench taught/],
     ['nothing typed', { fact: 'float.mass', raw: ' ' }, 'raw', /Type what the gauge shows/],
-    ['no unit named', { fact: 'float.mass', raw: '8.4', why: '' }, 'why', /on which unit/],
+    ['no unit named', { fact: 'float.mass', raw: '8.4', why: '' }, 'why', /which unit it was measured on/],
   ])('refuses %s', async (_, more, field, sentence) => {
     const { specRev } = (await get<ListNumberAnswer>('/api/list-numbers/HK-20')).body.sheets
     const answer = await put({ rev: specRev, ...more })
@@ -341,8 +341,8 @@ describe('a value put right in the library', () => {
   })
 
   it.each([
-    ['a value outside its own band', { target: 15 }, /outside its own band/],
-    ['no reason', { why: ' ' }, /Say why/],
+    ['a value outside its own band', { target: 15 }, /outside its own limits/],
+    ['no reason', { why: ' ' }, /Give the reason/],
     ['a setting that it has not', { setting: 'pump.hole/9' }, /has no setting/],
   ])('refuses %s', async (_, more, sentence) => {
     const { specRev } = (await get<ListNumberAnswer>('/api/list-numbers/K-4417-1')).body.sheets

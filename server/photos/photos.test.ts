@@ -31,11 +31,11 @@ describe('photographs', () => {
     const broken = picture.subarray(0, picture.length - 40)
     const named = createHash('sha256').update(broken).digest('hex')
     expect((await put(named, broken)).json()).toMatchObject({
-      detail: 'This picture is broken: it cannot be read to its end. Take it again.',
+      detail: 'This picture is damaged. Take it again.',
     })
     const torn = await put(hash, picture.subarray(0, 6))
     expect(torn.statusCode).toBe(400)
-    expect(torn.json()).toMatchObject({ detail: 'The picture did not arrive whole. Send it again.' })
+    expect(torn.json()).toMatchObject({ detail: 'The picture did not arrive complete. Send it again.' })
     expect((await put(hash, Buffer.from('<svg/>'))).json()).toMatchObject({ title: 'No picture' })
     expect((await put(hash, 'x', 'text/html')).statusCode).toBeGreaterThanOrEqual(400)
     expect((await put('nothing', picture)).statusCode).toBe(400)

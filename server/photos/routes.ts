@@ -32,17 +32,13 @@ export async function photoRoutes(
         throw new ProblemError(
           400,
           'No picture',
-          'That is no picture of the kind that is kept here. Take it again.',
+          'That is not a picture format Ekrond stores. Take it again.',
         )
       const { hash } = request.params
       if (createHash('sha256').update(picture).digest('hex') !== hash)
-        throw new ProblemError(400, 'Not whole', 'The picture did not arrive whole. Send it again.')
+        throw new ProblemError(400, 'Incomplete', 'The picture did not arrive complete. Send it again.')
       if (!(await isPicture(picture)))
-        throw new ProblemError(
-          400,
-          'No picture',
-          'This picture is broken: it cannot be read to its end. Take it again.',
-        )
+        throw new ProblemError(400, 'No picture', 'This picture is damaged. Take it again.')
       await insertPhotograph(pool, hash, picture)
       return reply.code(204).send()
     },

@@ -82,7 +82,7 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
       <h1>${sheet.end?.title ?? 'Return sheet'} ${sheet.number}</h1>
       <p>
         ${head.shop} · ${sheet.model}
-        ${sheet.listNumber}${sheet.body ? `, body ${sheet.body.number} of ${sheet.body.of}` : ''}${sheet.revision ? `, revision ${sheet.revision}` : ''}
+        ${sheet.listNumber}${sheet.body ? `, carburetor ${sheet.body.number} of ${sheet.body.of}` : ''}${sheet.revision ? `, revision ${sheet.revision}` : ''}
       </p>
     </header>
     ${standing ? html`<p class="${standing.word === 'PROVED' ? 'good' : 'bad'}"><b>${standing.word}.</b> ${standing.rests}</p>` : ''}
@@ -94,7 +94,7 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
     ${sheet.end ? endOf(sheet.end) : ''}
     ${
       installer.length && !sheet.end
-        ? html`<h2>Left for whoever fits it</h2>
+        ? html`<h2>For whoever installs it</h2>
             ${list(installer)}`
         : ''
     }
@@ -102,7 +102,7 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
       sheet.end
         ? ''
         : html`${sheet.picture ? picture(sheet.picture) : ''}
-            <h2>How it was, and how it is</h2>
+            <h2>Before and after, by setting</h2>
             ${rows(
               ['Setting', 'Spec', 'As found', 'As left'],
               sheet.rows.map((row) => [
@@ -117,7 +117,7 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
               proofs.length
                 ? html`<h2>Proved on the bench</h2>
                     ${rows(
-                      ['Proof', 'Wants', 'Came in', 'Now'],
+                      ['Test', 'Target', 'As found', 'Now'],
                       proofs.map((one) => [one.name, one.wants, one.was, one.now]),
                       proofs.map(({ state }) => state === 'failed' || state === 'void'),
                     )}`
@@ -127,19 +127,19 @@ function sheetOf(sheet: ReturnSheet, head: SheetHead): Html {
               built.length
                 ? html`<h2>As built</h2>
                     ${rows(
-                      ['Part', 'Was', 'Now'],
+                      ['Part', 'As found', 'Now'],
                       built.map((one) => [one.name, one.was, one.now]),
                     )}`
                 : ''
             } `
     }
-    <h2>Found and done</h2>
+    <h2>Found and repaired</h2>
     ${list(sheet.foundAndDone)}
     <h2>The complaint</h2>
     <p><b>“${sheet.complaint.words}”: ${sheet.complaint.answer}.</b> ${sheet.complaint.detail}</p>
     ${
       sheet.left.length
-        ? html`<h2>Left as it was, and why</h2>
+        ? html`<h2>Left as found, and why</h2>
             ${list(sheet.left.map(({ what, why }) => `${what}: ${why}`))}`
         : ''
     }

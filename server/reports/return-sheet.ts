@@ -143,7 +143,7 @@ function heading(pdf: Pdf, sheet: ReturnSheet, head: { shop: string }): number {
   put(pdf, sheet.end?.title ?? 'Return sheet', left + 12, top + 13, { face: 'strong', size: 18 })
   put(pdf, head.shop, left + (sheet.end ? 228 : 130), top + 19, { size: 10, colour: PENCIL })
   const which = [
-    sheet.body ? `body ${sheet.body.number} of ${sheet.body.of}` : '',
+    sheet.body ? `carburetor ${sheet.body.number} of ${sheet.body.of}` : '',
     sheet.revision ? `revision ${sheet.revision}` : '',
   ]
   put(pdf, [...(sheet.end ? [] : [sheet.model]), ...which.filter(Boolean)].join(', '), left + 340, top + 19, {
@@ -310,7 +310,7 @@ function screws(pdf: Pdf, sheet: ReturnSheet, x0: number, y0: number): void {
   const width = right - x0
   put(pdf, 'Mixture, base turns', x0 + 10, y0 + 10, { size: 9 })
   const count = sheet.mixture.screws.length
-  if (count === 0) put(pdf, 'not set', x0 + 10, y0 + 44, { size: 11, colour: PENCIL })
+  if (count === 0) put(pdf, 'not recorded', x0 + 10, y0 + 44, { size: 11, colour: PENCIL })
   sheet.mixture.screws.forEach((screw, i) => {
     const x = x0 + (width * (i + 0.5)) / count
     const y = y0 + 52
@@ -331,7 +331,7 @@ function screws(pdf: Pdf, sheet: ReturnSheet, x0: number, y0: number): void {
 
 function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): number {
   const middle = left + (right - left) * 0.52
-  put(pdf, 'Found and done', left + 10, y0 + 8, { size: 8.5, colour: PENCIL, face: 'strong' })
+  put(pdf, 'Found and repaired', left + 10, y0 + 8, { size: 8.5, colour: PENCIL, face: 'strong' })
   let y = y0 + 22
   for (const line of sheet.foundAndDone.slice(0, MOST_FOUND)) {
     pdf.circle(left + 14, y + 5.5, 1.6).fill(INK)
@@ -351,7 +351,7 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
   })
   if (sheet.complaint.detail) yr = put(pdf, sheet.complaint.detail, middle + 10, yr + 2, { size: 9 })
   if (sheet.changes.length) {
-    yr = put(pdf, 'Corrected after it went back', middle + 10, yr + 7, {
+    yr = put(pdf, 'Corrected after release', middle + 10, yr + 7, {
       size: 8.5,
       colour: PENCIL,
       face: 'strong',
@@ -371,7 +371,7 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
       )
   }
   if (sheet.left.length) {
-    yr = put(pdf, 'Left as it was, or let pass, and why', middle + 10, yr + 7, {
+    yr = put(pdf, 'Left as found or released anyway, and why', middle + 10, yr + 7, {
       size: 8.5,
       colour: PENCIL,
       face: 'strong',
@@ -386,8 +386,7 @@ function findings(pdf: Pdf, sheet: ReturnSheet, y0: number, money: string): numb
   }
   if (money) yr = put(pdf, money, middle + 10, yr + 7, { size: 9, colour: PENCIL })
   if (sheet.installer?.length) {
-    y =
-      put(pdf, 'Left for the installer', left + 10, y + 7, { size: 8.5, colour: PENCIL, face: 'strong' }) + 2
+    y = put(pdf, 'For the installer', left + 10, y + 7, { size: 8.5, colour: PENCIL, face: 'strong' }) + 2
     for (const line of sheet.installer) {
       pdf
         .lineWidth(0.8)
@@ -478,7 +477,7 @@ function endPage(pdf: Pdf, sheet: ReturnSheet, end: EndOfUnit, y0: number, money
   }
   rule(pdf, y + 4)
   const from = y + 12
-  let yl = put(pdf, 'Not done', left + 12, from, { face: 'strong', size: 10 }) + 3
+  let yl = put(pdf, 'Failed', left + 12, from, { face: 'strong', size: 10 }) + 3
   for (const line of end.notDone) {
     pdf
       .lineWidth(0.8)
@@ -516,7 +515,7 @@ function endPage(pdf: Pdf, sheet: ReturnSheet, end: EndOfUnit, y0: number, money
   for (const line of sheet.startUp.lines)
     y = put(pdf, line, left + 12, y + 4, { size: 9.5, width: right - left - 24 })
   if (sheet.passed.length + sheet.foundAndDone.length > 0) {
-    y = put(pdf, 'Found and done', left + 12, y + 10, { size: 8.5, colour: PENCIL, face: 'strong' }) + 2
+    y = put(pdf, 'Found and repaired', left + 12, y + 10, { size: 8.5, colour: PENCIL, face: 'strong' }) + 2
     for (const line of sheet.foundAndDone) {
       if (y > bottom - TITLE_HEIGHT - 26) break
       y = put(pdf, line, left + 12, y, { size: 9, width: right - left - 24 }) + 1
@@ -532,9 +531,13 @@ const MOST_LEFT = 6
 /** Everything that was found, let pass and corrected, where the first page had no room for all of it: nothing that was excepted goes unprinted. */
 function theRest(pdf: Pdf, sheet: ReturnSheet, head: SheetHead): void {
   const sections = [
-    ['Found and done', sheet.foundAndDone, MOST_FOUND],
-    ['Left as it was, or let pass, and why', sheet.left.map(({ what, why }) => `${what}: ${why}`), MOST_LEFT],
-    ['Corrected after it went back', sheet.changes, MOST_CHANGES],
+    ['Found and repaired', sheet.foundAndDone, MOST_FOUND],
+    [
+      'Left as found or released anyway, and why',
+      sheet.left.map(({ what, why }) => `${what}: ${why}`),
+      MOST_LEFT,
+    ],
+    ['Corrected after release', sheet.changes, MOST_CHANGES],
   ] as const
   const long = sections.filter(([, lines, most]) => lines.length > most)
   if (long.length === 0) return

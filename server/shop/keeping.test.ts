@@ -33,7 +33,7 @@ describe('what goes wrong with the data', () => {
     ['XX001', 500, 'The data is damaged'],
     ['53100', 503, 'The disk is full'],
     ['57014', 503, 'Too slow'],
-    ['57P01', 503, 'The database is away'],
+    ['57P01', 503, 'Database unavailable'],
   ])('%s is said as what it is', async (code, status, title) => {
     const failing = {
       query: () => Promise.reject(Object.assign(new Error('at the database'), { code })),

@@ -74,10 +74,10 @@ describe('the shop as it is edited', () => {
   })
 
   it.each([
-    ['a zone that no clock has', { zone: 'Osk/Quay' }, /no zone of a clock/],
-    ['two people of one name', { people: ['A', 'A'] }, /tell them apart/],
-    ['no working day', { workingDays: [] }, /One day a week/],
-    ['no name', { name: '  ' }, /Give the shop its name/],
+    ['a zone that no clock has', { zone: 'Osk/Quay' }, /not a time zone/],
+    ['two people of one name', { people: ['A', 'A'] }, /Add an initial/],
+    ['no working day', { workingDays: [] }, /at least one working day/],
+    ['no name', { name: '  ' }, /Enter the shop’s name/],
   ] as const)('refuses %s with its sentence', async (_, changes, sentence) => {
     const answer = await put(3, changes as Partial<ShopSettings>)
     expect(answer.status).toBe(400)

@@ -85,7 +85,7 @@ async function save(
     throw no(issueSentence(issue), v.getDotPath(issue) ?? 'record')
   }
   if (read.output.code !== code)
-    throw no('Its number does not change: orders and sheets name it. Enter a new one beside it.', 'code')
+    throw no('A number cannot be changed: orders and sheets use it. Enter a new one.', 'code')
   await checkNamed(db, what, read.output)
   await writes[what](db, read.output as never)
   await insertChange(db, { ...change, record: read.output })

@@ -97,7 +97,7 @@ describe('what a shop buys and keeps, edited on screen', () => {
       'a price below nothing',
       'part',
       part('X', { prices: [{ supplier: 'SH', priceMinor: -1, leadDays: 1 }] }),
-      'not below 0',
+      'must be 0 or more',
     ],
     [
       'nobody who sells it',
@@ -109,13 +109,13 @@ describe('what a shop buys and keeps, edited on screen', () => {
       'one supplier twice',
       'part',
       part('X', { prices: [1, 2].map((priceMinor) => ({ supplier: 'SH', priceMinor, leadDays: 1 })) }),
-      'stands twice',
+      'listed twice',
     ],
     [
       'a kit of nothing',
       'kit',
       { code: 'X', name: 'n', supplier: 'SH', priceMinor: 1, leadDays: 1, stock: 0, holds: [] },
-      'holds something',
+      'Add the parts',
     ],
     [
       'a kit of a stranger',
@@ -132,8 +132,8 @@ describe('what a shop buys and keeps, edited on screen', () => {
       'no part “GHOST”',
     ],
     ['half a piece', 'part', part('X', { shelf: 0.5 }), 'Whole pieces'],
-    ['no name', 'supplier', supplier('X', { name: ' ' }), 'Name the supplier'],
-    ['another number', 'supplier', supplier('Y'), 'does not change'],
+    ['no name', 'supplier', supplier('X', { name: ' ' }), 'Enter the supplier’s name'],
+    ['another number', 'supplier', supplier('Y'), 'cannot be changed'],
   ])('%s is turned down with why, and nothing is kept', async (_, what, record, sentence) => {
     const { status, body } = await put(what, 'X', 0, record as never)
     expect(status).toBe(422)

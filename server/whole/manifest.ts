@@ -34,7 +34,7 @@ export async function checkManifest(
       MANIFEST,
       null,
       null,
-      'It is missing: this export was cut off before its end, and some of the shop is not in it. Export once more.',
+      'It is missing: this export was cut off, and part of the shop is not in it. Export again.',
     )
     return undefined
   }

@@ -29,13 +29,16 @@ async function asked(path: string, init?: RequestInit): Promise<Response> {
   try {
     response = await fetch(path, init)
   } catch {
-    throw new ApiError(0, 'The server is away. What you type is kept here and goes out when it is back.')
+    throw new ApiError(
+      0,
+      'The server cannot be reached. What you enter is saved on this device and sent when it is back.',
+    )
   }
   if (response.ok) return response
   const problem = (await response.json().catch(() => null)) as Problem | null
   throw new ApiError(
     response.status,
-    problem?.detail ?? `The server answered ${response.status}.`,
+    problem?.detail ?? `The server answered with error ${response.status}.`,
     problem?.field,
   )
 }

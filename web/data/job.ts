@@ -244,7 +244,7 @@ export function useJob(key: string): JobLoad {
   const takeBack = useCallback(
     (station: StationName, why = '') => {
       const act = lastOwnAct(state, person, station, body)
-      if (act.length === 0) return 'Nothing of yours stands here to take back.'
+      if (act.length === 0) return 'You have nothing to undo on this screen.'
       return addAll(act.map(struck(why)))?.sentence ?? ''
     },
     [state, person, body, addAll],
@@ -252,7 +252,7 @@ export function useJob(key: string): JobLoad {
   const giveBack = useCallback(
     (station: StationName) => {
       const act = lastUndoneAct(state, person, station, body)
-      if (act.length === 0) return 'Nothing of yours was taken back here last.'
+      if (act.length === 0) return 'You have nothing to redo on this screen.'
       return addAll(act.map(struck(state.returned ? 'given back' : '')))?.sentence ?? ''
     },
     [state, person, body, addAll],

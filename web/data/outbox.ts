@@ -75,7 +75,7 @@ const FIRST_WAIT_MS = 400
 const LONGEST_WAIT_MS = 4000
 /** The server's own failure at the same act so often makes it step aside. */
 const MOST_FAILURES = 3
-const POISON = 'The server fails at this one again and again. Put it right, or drop it.'
+const POISON = 'The server cannot save this entry. Correct it, or discard it.'
 
 export const emptyOutbox: Outbox = {
   items: [],

@@ -15,7 +15,7 @@ export const serialOf = (): Serial | undefined => (navigator as { serial?: Seria
 export async function attachSerial(name: string, baudRate: number): Promise<string> {
   const serial = serialOf()
   if (!serial)
-    return 'This browser opens no serial port. Join the instrument over the network, or by its keyboard.'
+    return 'This browser cannot open a serial port. Connect the instrument over the network, or as a keyboard.'
   let port: SerialPort
   try {
     port = await serial.requestPort()
@@ -23,7 +23,7 @@ export async function attachSerial(name: string, baudRate: number): Promise<stri
   } catch (error) {
     return error instanceof DOMException && error.name === 'NotFoundError'
       ? ''
-      : 'The port did not open: another program may have it. Close that one and try again.'
+      : 'The port did not open. Another program may be using it: close that program and try again.'
   }
   void readLines(port, name)
   return ''

@@ -332,11 +332,11 @@ function titleOf(
         ? 'as held, upright'
         : 'in use'
   const fuel = level
-    ? ` Fuel ${figure(level.belowFace)} mm below the face at ${figure(pressureKpa)} kPa, wants ${figure(wantedBelowFace)}.`
+    ? ` Fuel ${figure(level.belowFace)} mm below the face at ${figure(pressureKpa)} kPa, target ${figure(wantedBelowFace)}.`
     : ''
   const now =
     reading === null
       ? `At its target of ${figure(target)} mm.`
-      : `Reads ${figure(reading)} mm, wants ${figure(target)}${verdict ? `: ${verdict}` : ''}.`
+      : `Reads ${figure(reading)} mm, target ${figure(target)}${verdict ? `: ${verdict}` : ''}.`
   return `${spec.section.title}, ${held}. ${now}${remedy ? ` ${remedy}.` : ''}${fuel}`
 }

@@ -208,7 +208,7 @@ describe('the mechanisms of each model', () => {
   it('the air valve’s spring says turns and which way is later', () => {
     const { title } = sound(<AirValveSpring eighths={6} target={4} />, 'air valve')
     expect(title).toBe(
-      'Air valve spring: 3/4 turns wound on, wants 1/2. More turns open it later, fewer sooner.',
+      'Air valve spring: 3/4 turns wound on, target 1/2. More turns open it later, fewer sooner.',
     )
   })
 })

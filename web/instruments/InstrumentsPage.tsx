@@ -43,8 +43,7 @@ export default function InstrumentsPage() {
           <h2>At this bench</h2>
           {all.length === 0 ? (
             <p>
-              Nothing writes here yet. Readings are typed meanwhile; an instrument that is joined fills them
-              in with <b>+</b>.
+              No instrument is connected yet. Type readings, or connect one: it fills them in with <b>+</b>.
             </p>
           ) : (
             <Gauges>
@@ -67,12 +66,12 @@ export default function InstrumentsPage() {
             </Gauges>
           )}
         </section>
-        <section aria-label="Join another">
-          <h2>Join another</h2>
+        <section aria-label="Connect another">
+          <h2>Connect another</h2>
           <p style={{ fontSize: 16, lineHeight: 1.45 }}>
-            Anything that writes a figure and its unit on a line, <b>37.8 kPa</b>, can be joined: over the
-            network, by a serial port of this computer, or as a keyboard that types into the field that is
-            asked.
+            Anything that sends a value and its unit on one line, <b>37.8 kPa</b>, can be connected: over the
+            network, through a serial port of this computer, or as a keyboard that types into the active
+            field.
           </p>
           <Serial />
           <Label as="p">
@@ -92,28 +91,28 @@ function Serial() {
   if (!serialOf())
     return (
       <p style={{ fontSize: 16 }}>
-        This browser opens no serial port: join it over the network, or by its keyboard.
+        This browser cannot open a serial port. Connect it over the network, or as a keyboard.
       </p>
     )
   const attach = async () => {
-    if (!name.trim()) return setWrong('Give it a name first: what stands on it.')
+    if (!name.trim()) return setWrong('Give it a name first, such as what its label says.')
     setWrong(await attachSerial(name.trim(), Number(rate)))
   }
   return (
     <div style={{ display: 'grid', gap: 10 }}>
       <label>
-        <Label>Its name</Label>
+        <Label>Name</Label>
         <FieldInput value={name} placeholder="gauge 4" onChange={(event) => setName(event.target.value)} />
       </label>
       <label>
-        <Label>Speed of its port</Label>
+        <Label>Baud rate</Label>
         <FieldSelect value={rate} onChange={(event) => setRate(event.target.value)}>
           {['1200', '2400', '4800', '9600', '19200', '38400', '57600', '115200'].map((one) => (
             <option key={one}>{one}</option>
           ))}
         </FieldSelect>
       </label>
-      <MainButton onPress={() => void attach()}>Choose its serial port …</MainButton>
+      <MainButton onPress={() => void attach()}>Choose serial port …</MainButton>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <Choice onPress={() => window.history.back()}>Back to the job</Choice>
     </div>

@@ -23,7 +23,7 @@ export function Simulated({ one }: { one: Heard }) {
   if (one.does.length === 0) return null
   return (
     <Box>
-      <summary>{one.name} is simulated: what it is to do</summary>
+      <summary>{one.name} is simulated. What should it do?</summary>
       <div role="group" aria-label={`What ${one.name} does`}>
         {one.does.map((what) => (
           <Choice key={what} onPress={() => say(one.name, what)}>

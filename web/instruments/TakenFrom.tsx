@@ -35,9 +35,9 @@ const Row = styled.div`
 export function ails(one: Heard | null, now: number): string {
   if (!one) return ''
   if (now - one.spokeAt > SILENT_MS)
-    return `${one.name} is silent since ${Math.round((now - one.spokeAt) / 1000)} s: look at its plug. What it wrote stands.`
+    return `${one.name} has sent nothing for ${Math.round((now - one.spokeAt) / 1000)} s. Check its cable. Readings so far are kept.`
   if (one.unread >= UNREAD_LINES)
-    return `${one.name} writes what is no reading (“${one.line.slice(0, 20)}”): set it to a figure and its unit, 37.8 kPa.`
+    return `${one.name} sends “${one.line.slice(0, 20)}”, which is not a reading. Set it to send a value and a unit, such as 37.8 kPa.`
   return ''
 }
 
@@ -60,7 +60,7 @@ export function TakenFrom({ quantity, purpose }: { quantity: Quantity; purpose: 
   if (!one)
     return (
       <Row>
-        <span style={{ color: 'var(--pencil)' }}>No instrument for it here: type the reading.</span>
+        <span style={{ color: 'var(--pencil)' }}>No instrument for this is connected. Type the reading.</span>
         <Link to="/instruments">Instruments</Link>
       </Row>
     )

@@ -61,8 +61,8 @@ const Rows = styled.table`
 `
 
 const GROUPS: { about: Difference['about']; title: string }[] = [
-  { about: 'setting', title: 'Set otherwise' },
-  { about: 'calibration', title: 'Calibrated otherwise' },
+  { about: 'setting', title: 'Set differently' },
+  { about: 'calibration', title: 'Calibrated differently' },
   { about: 'part', title: 'Other parts' },
 ]
 

@@ -38,7 +38,7 @@ export function Correct({ data, setting }: { data: ListNumberAnswer; setting: Se
   const save = () => {
     const read = readSetting(setting, text)
     if (isRefusal(read)) return setWrong(read.refused.why)
-    if (!why.trim()) return setWrong('Say why in a few words: a value is never changed without.')
+    if (!why.trim()) return setWrong('Give the reason in a few words: no value is changed without one.')
     send({
       rev: data.sheets.specRev,
       by: person ?? 'unnamed',
@@ -59,7 +59,7 @@ export function Correct({ data, setting }: { data: ListNumberAnswer; setting: Se
     >
       <FieldInput
         autoFocus
-        aria-label={`${setting.name}, the right value`}
+        aria-label={`${setting.name}, correct value`}
         placeholder={setting.asWritten}
         value={text}
         onChange={(event) => {
@@ -81,15 +81,15 @@ export function Correct({ data, setting }: { data: ListNumberAnswer; setting: Se
       </div>
       <Label>Why</Label>
       <FieldInput
-        aria-label="Why it is corrected"
+        aria-label="Reason for the correction"
         placeholder="because …"
         value={why}
         onChange={(event) => setWhy(event.target.value)}
       />
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <div style={{ display: 'flex', gap: 6 }}>
-        <Choice onPress={() => save()}>Make it the next revision</Choice>
-        <QuietButton onPress={() => setOpen(false)}>leave it</QuietButton>
+        <Choice onPress={() => save()}>Save as next revision</Choice>
+        <QuietButton onPress={() => setOpen(false)}>Cancel</QuietButton>
       </div>
     </form>
   )

@@ -74,7 +74,7 @@ export default function Import() {
     done: setAnswer,
   })
   const { wrong, setWrong } = sending
-  const busy = sending.busy ? (taking ? 'Taking it in …' : 'Reading it …') : ''
+  const busy = sending.busy ? (taking ? 'Importing …' : 'Reading …') : ''
   const send = (sent: Record<string, string>, take: boolean) => {
     setTaking(take)
     sending.send({ files: sent, take })
@@ -84,7 +84,7 @@ export default function Import() {
     const wanted = [...(list ?? [])].filter((file) => WANTED.test(pathOf(file)))
     if (wanted.length === 0)
       return setWrong(
-        'There is no catalogue in that folder: it has a catalogue.json, models/ and CSV tables.',
+        'There is no catalog in that folder. It needs a catalogue.json, a models folder and CSV tables.',
       )
     const read = Object.fromEntries(
       await Promise.all(wanted.map(async (file) => [pathOf(file), await file.text()] as const)),
@@ -97,10 +97,10 @@ export default function Import() {
     <Page title="library" head={<Link to="/library">all list numbers</Link>}>
       <Columns>
         <section>
-          <h2>Take a folder in</h2>
+          <h2>Import a folder</h2>
           <p style={{ marginBottom: 14 }}>
-            A catalogue: models, list numbers, parts, kits, prices. It is looked at first; nothing is taken
-            until you say so, and then all of it or nothing.
+            A catalog: models, list numbers, parts, kits, prices. It is checked first. Nothing is imported
+            until you confirm, and then all of it or nothing.
           </p>
           <label>
             <Label>The folder</Label>
@@ -116,12 +116,12 @@ export default function Import() {
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {answer?.errors.length === 0 && !answer.taken && (
             <MainButton style={{ marginTop: 16, width: '100%' }} onPress={() => send(files, true)}>
-              Take it in
+              Import
             </MainButton>
           )}
           {answer?.taken && (
             <p style={{ marginTop: 16, fontSize: 18, fontWeight: 600 }} role="status">
-              Taken in. <Link to="/library">To the library</Link>
+              Imported. <Link to="/library">To the library</Link>
             </p>
           )}
         </section>
@@ -148,7 +148,7 @@ const FILES: [string, string][] = [
 function WhatGoesIn() {
   return (
     <>
-      <h2>What lies in such a folder</h2>
+      <h2>What such a folder holds</h2>
       <table>
         <tbody>
           {FILES.map(([file, what]) => (
@@ -160,7 +160,7 @@ function WhatGoesIn() {
         </tbody>
       </table>
       <p style={{ color: 'var(--pencil)', marginTop: 12 }}>
-        What it would change stands here before anything is changed; each fault by file, row and column.
+        You see here what would change before anything does, and each error by file, row and column.
       </p>
     </>
   )
@@ -172,7 +172,7 @@ function Faults({ errors }: { errors: ImportAnswer['errors'] }) {
   return (
     <>
       <h2>
-        {errors.length} {errors.length === 1 ? 'fault' : 'faults'}: nothing was taken in.
+        {errors.length} {errors.length === 1 ? 'fault' : 'faults'}: nothing was imported.
       </h2>
       <table>
         <thead>
@@ -206,7 +206,7 @@ function Changes({ preview, taken }: { preview: NonNullable<ImportAnswer['previe
     <>
       <h2>
         {taken
-          ? 'It was taken in.'
+          ? 'Import finished.'
           : nothing
             ? 'No sheet would change.'
             : `${newListNumbers.length} list numbers are new, ${changed.length} sheets get a new revision.`}

@@ -82,9 +82,9 @@ export default function Library() {
           />
           <span>{list.data?.total ?? 0} list numbers</span>
           <TakeIn />
-          <Link to="/library/import">Take a folder in</Link>
+          <Link to="/library/import">Import a folder</Link>
           <a href="/api/export.zip" download>
-            The whole shop out
+            Export all
           </a>
         </>
       }
@@ -93,8 +93,8 @@ export default function Library() {
       {list.data && rows.length === 0 && (
         <p style={{ padding: 24 }}>
           {q
-            ? `The library has nothing with “${q}” in it.`
-            : 'The library is empty. Teach a unit at Identify, take one in that another shop shared, or a whole folder.'}
+            ? `No match for “${q}” in the library.`
+            : 'The library is empty. Teach a unit at Identify, import one that another shop shared, or import a whole folder.'}
         </p>
       )}
       <Models>

@@ -87,7 +87,7 @@ export default function ListNumberPage() {
         <>
           <Link to="/library">all list numbers</Link>
           <label>
-            <span className="visually-hidden">Beside another</span>
+            <span className="visually-hidden">Compare with another</span>
             <FieldSelect
               value=""
               style={{ borderBottom: 0, minWidth: 190 }}
@@ -97,7 +97,7 @@ export default function ListNumberPage() {
                 )
               }
             >
-              <option value="">beside another …</option>
+              <option value="">compare with another …</option>
               {relatives.map((row) => (
                 <option key={row.listNumber}>{row.listNumber}</option>
               ))}
@@ -129,7 +129,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
         </h1>
         <p>
           {spec.maker} {spec.modelName}
-          {data.mark === '' && ', bare: nothing stands on it'} ·{' '}
+          {data.mark === '' && ', nothing is stamped on it'} ·{' '}
           <a href={`/api/list-numbers/${encodeURIComponent(data.listNumber)}/file`} download>
             as a file
           </a>
@@ -181,7 +181,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
       <section>
         <Kits build={build} />
         <h2>Build sheet</h2>
-        <Label>{sheets.buildRev}, in the order in which it comes apart</Label>
+        <Label>{sheets.buildRev}, in order of disassembly</Label>
         <table>
           <tbody>
             {build.positions.map((p, i) => (
@@ -211,9 +211,9 @@ function Both({ data }: { data: ListNumberAnswer }) {
 /** A unit that this shop taught: how far it is known, and whether more than the one that taught it went back by it. */
 const Ours = ({ known: { rungs, at, next }, returned }: { known: KnownSoFar; returned: number }) => (
   <p>
-    <b>{returned > 1 ? `Ours, ${returned} of them went back by it.` : 'Ours, unverified.'}</b> Ekrond{' '}
+    <b>{returned > 1 ? `Ours, used on ${returned} returned jobs.` : 'Ours, unconfirmed.'}</b> Ekrond{' '}
     {rungs[at]!.says}
-    {next && `; ${next.fact.name.toLowerCase()} would let it go on`}.
+    {next && `; ${next.fact.name.toLowerCase()} is the next measurement to take`}.
   </p>
 )
 
@@ -245,7 +245,7 @@ function Relatives({ data }: { data: ListNumberAnswer }) {
         </p>
       )}
       {data.fitsAs.length > 0 && <p>Fits as {data.fitsAs.map(link)}</p>}
-      {data.fittedBy.length > 0 && <p>In its place fits {data.fittedBy.map(link)}</p>}
+      {data.fittedBy.length > 0 && <p>Can be replaced by {data.fittedBy.map(link)}</p>}
     </>
   )
 }
@@ -267,7 +267,7 @@ function Kits({ build }: { build: BuildSheet }) {
   return (
     <>
       <h2>Kits that fit</h2>
-      {fits.length === 0 && <p>None: it is rebuilt from loose parts.</p>}
+      {fits.length === 0 && <p>None: rebuild it from loose parts.</p>}
       <table>
         <tbody>
           {fits.map(({ kit, fit }) => (
@@ -280,7 +280,7 @@ function Kits({ build }: { build: BuildSheet }) {
                 <small>
                   {fit.lacks.length
                     ? `lacks ${fit.lacks.map(name).join(', ')}`
-                    : 'lacks nothing that is always renewed'}
+                    : 'has everything that is always renewed'}
                   {fit.over ? ` · ${fit.over} ${fit.over === 1 ? 'piece stays' : 'pieces stay'} over` : ''}
                 </small>
               </th>

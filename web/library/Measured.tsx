@@ -32,7 +32,7 @@ export function Measured({ data }: { data: ListNumberAnswer }) {
   const save = (text: string) => {
     const made = withMeasured(spec, fact.code, text)
     if (isRefusal(made)) return setWrong(made.refused.why)
-    if (!on.trim()) return setWrong('Say on which unit: its job, or whose it is.')
+    if (!on.trim()) return setWrong('Say which unit: its job number, or its owner.')
     send({
       rev: specRev,
       by: person ?? 'unnamed',
@@ -96,7 +96,7 @@ export function Measured({ data }: { data: ListNumberAnswer }) {
             }}
           />
           <MainButton type="submit" isDisabled={!raw.trim()}>
-            Make it the next revision
+            Save as next revision
           </MainButton>
         </>
       )}

@@ -9,29 +9,29 @@ import { Choice, ErrorLine, FieldInput, Label, QuietButton } from '../ui'
 
 const ACTS = {
   copies: {
-    label: 'A new one like it',
-    ask: 'Its number',
-    says: 'All its values are marked as lent by this one, until somebody reads them on a sheet of its own.',
+    label: 'Copy to new',
+    ask: 'Number',
+    says: 'Its values are marked as borrowed from this one until somebody confirms them from its own sheet.',
     do: 'Make it',
   },
   supersedes: {
-    label: 'It took the place of …',
+    label: 'Supersedes …',
     ask: 'The older number',
-    says: 'The older one is found by this number from now on.',
-    do: 'It took its place',
+    says: 'Searching the older number finds this one from now on.',
+    do: 'Save as superseding',
   },
   merge: {
-    label: 'It is the same unit as …',
-    ask: 'The number that stands for both',
-    says: 'Jobs keep the sheets that they stand on. It can be parted again.',
-    do: 'Merge them',
+    label: 'Merge with …',
+    ask: 'Number to keep',
+    says: 'Jobs keep the sheets they were worked to. A merge can be undone.',
+    do: 'Merge',
   },
   part: {
-    label: 'Part them again',
+    label: 'Undo merge',
     // Nothing more is asked than why.
     ask: null,
-    says: 'Each stands for itself again, with what was taught of it.',
-    do: 'Part them',
+    says: 'Each becomes its own number again, with what was taught of it.',
+    do: 'Undo merge',
   },
 } as const
 type Act = keyof typeof ACTS
@@ -58,7 +58,7 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
   const sendIt = (what: Act) => {
     const typed = other.trim()
     if (what !== 'part' && !typed) return setWrong('Type the other number.')
-    if (!why.trim()) return setWrong('Say why in a few words.')
+    if (!why.trim()) return setWrong('Give the reason in a few words.')
     const body = {
       copies: { as: typed, mark: typed },
       supersedes: { older: typed },
@@ -72,23 +72,23 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
       {data.mergedInto && (
         <p>
           <b>
-            It is the same unit as{' '}
+            Merged into{' '}
             <Link className="figures" to={`/library/${encodeURIComponent(data.mergedInto)}`}>
               {data.mergedInto}
             </Link>
           </b>
-          , which stands for both. <QuietButton onPress={() => setAct('part')}>{ACTS.part.label}</QuietButton>
+          , which covers both. <QuietButton onPress={() => setAct('part')}>{ACTS.part.label}</QuietButton>
         </p>
       )}
       {data.merged.length > 0 && (
         <p>
-          Stands for{' '}
+          Also covers{' '}
           {data.merged.map((one) => (
             <Link key={one} className="figures" to={`/library/${encodeURIComponent(one)}`}>
               {one}{' '}
             </Link>
           ))}
-          too: one unit, taught twice.
+          (one unit, taught twice).
         </p>
       )}
       {data.supersededBy.map((newer) => (
@@ -141,7 +141,7 @@ export function NumberActs({ data }: { data: ListNumberAnswer }) {
           />
           <div style={{ display: 'flex', gap: 6 }}>
             <Choice onPress={() => sendIt(act)}>{ACTS[act].do}</Choice>
-            <QuietButton onPress={() => setAct(null)}>leave it</QuietButton>
+            <QuietButton onPress={() => setAct(null)}>Cancel</QuietButton>
           </div>
         </form>
       )}

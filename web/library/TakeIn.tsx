@@ -19,14 +19,14 @@ export function TakeIn() {
     try {
       file = JSON.parse(await chosen.text()) as ListNumberFile
     } catch {
-      return setWrong(`${chosen.name} is no list number’s file: it cannot be read. Ask for it again.`)
+      return setWrong(`${chosen.name} is not a list number file. Ask for it again.`)
     }
     send({ by: person ?? 'unnamed', file })
   }
   return (
     <>
       <label style={{ cursor: 'pointer', textDecoration: 'underline', textUnderlineOffset: 4 }}>
-        Take one in
+        Import one
         <input
           className="visually-hidden"
           type="file"

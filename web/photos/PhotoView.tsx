@@ -43,7 +43,7 @@ export function PhotoView({ open, photo, close }: { open: OpenJob; photo: string
   const pins = open.here.pins[photo] ?? []
   const pin = () => {
     if (!at) return
-    if (!words.trim()) return setWrong('Say what is there, in a word or two.')
+    if (!words.trim()) return setWrong('Describe it in a word or two.')
     const no = open.add('photo.pinned', { photo, ...at, words: words.trim() })
     if (no) return setWrong(no.sentence)
     setAt(null)
@@ -94,7 +94,7 @@ export function PhotoView({ open, photo, close }: { open: OpenJob; photo: string
             onChange={(event) => setWords(event.target.value)}
             onKeyDown={(event) => event.key === 'Enter' && pin()}
           />
-          <MainButton onPress={pin}>Pin it</MainButton>
+          <MainButton onPress={pin}>Pin</MainButton>
         </div>
       ) : (
         <p style={{ fontSize: 16 }}>Tap the picture to pin words to a place.</p>

@@ -110,7 +110,7 @@ export function Photos({
               onPress={() => input.current?.click()}
               style={{ fontSize: 15, padding: '0 12px' }}
             >
-              <Camera size={18} aria-hidden /> {busy ? 'Making it small …' : 'Photograph'}
+              <Camera size={18} aria-hidden /> {busy ? 'Resizing …' : 'Photograph'}
             </Button>
           </>
         )}

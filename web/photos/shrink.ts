@@ -28,6 +28,6 @@ const untilItFails = (worker: Worker): Promise<never> =>
   new Promise((_, reject) => {
     worker.onerror = () => {
       desk = undefined
-      reject(new Error('The picture could not be made small here. Try again, or in another browser.'))
+      reject(new Error('The picture could not be resized here. Try again, or use another browser.'))
     }
   })

@@ -24,12 +24,12 @@ const HEAD = 1024 * 1024
 async function shrink(file: File): Promise<Shrunk> {
   if (file.size > MOST_BYTES)
     throw new Error(
-      `“${file.name}” has ${Math.round(file.size / 1024 / 1024)} MB. 60 are the most: take it smaller.`,
+      `“${file.name}” has ${Math.round(file.size / 1024 / 1024)} MB. The most is 60: use a smaller picture.`,
     )
   const megapixels = await megapixelsOf(file)
   if (megapixels > MOST_MEGAPIXELS)
     throw new Error(
-      `“${file.name}” has ${Math.round(megapixels)} megapixels. ${MOST_MEGAPIXELS} are the most: take it smaller.`,
+      `“${file.name}” has ${Math.round(megapixels)} megapixels. ${MOST_MEGAPIXELS} is the most: use a smaller picture.`,
     )
   // Drawn anew, so that place, camera and date that the file carries stay behind.
   const bitmap = await createImageBitmap(file).catch(() => {
@@ -52,7 +52,7 @@ async function megapixelsOf(file: File): Promise<number> {
 }
 
 const notAPicture = ({ name }: File) =>
-  `“${name}” is no picture that can be read. Take a photograph, or choose a JPEG, PNG or WebP.`
+  `“${name}” is not a picture Ekrond can read. Take a photograph, or choose a JPEG, PNG or WebP.`
 
 function sides({ width, height }: ImageBitmap, most: number): { width: number; height: number } {
   const scale = Math.min(1, most / Math.max(width, height))

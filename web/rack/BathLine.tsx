@@ -34,7 +34,7 @@ export function BathLine() {
       <Link to={`/jobs/${first.number}/clean?view=bath`} className={done ? 'late' : ''}>
         <b>{clock.format(inside.endMs)}</b>
         <span>
-          {done ? 'Take it out' : 'Out then'}
+          {done ? 'Take it out' : 'Then out'}
           <small>
             {jobs.join(', ')}: {inside.items.length} {inside.items.length === 1 ? 'part' : 'parts'}
           </small>

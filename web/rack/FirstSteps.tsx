@@ -41,22 +41,22 @@ export function FirstSteps() {
       <li>
         <span>{named ? <Tick /> : 1}</span>
         <p>
-          <Link to="/shop">Say whose shop it is</Link> and who works here. A return that goes out against a
-          point takes a second name.
+          <Link to="/shop">Enter your shop</Link> and who works here. A release with an exception needs a
+          second name.
         </p>
       </li>
       <li>
         <span>2</span>
         <p>
-          <Link to="/receive">Take the first one in</Link>: whose it is, what is complained of, when it is
+          <Link to="/receive">Open the first job</Link>: whose it is, what the complaint is, when it is
           promised.
         </p>
       </li>
       <li>
         <span>3</span>
         <p>
-          Teach it. No library is needed: as found, teardown and a caliper write its sheets, and the next of
-          its kind is found by them. Or <Link to="/library/import">take a catalogue in</Link>.
+          Teach it. No library is needed: as-found readings, teardown and a caliper write its sheets, and the
+          next one like it is found by them. Or <Link to="/library/import">import a catalog</Link>.
         </p>
       </li>
     </Steps>

@@ -85,7 +85,7 @@ const shownThen = (entry: Entry): string => {
   return [shown?.headline, shown?.meaning ?? shown?.sentence].filter(Boolean).join(' ')
 }
 
-/** Who did what when: the log in sentences, the newest first, by station and body; any moment opens as it stood. */
+/** History: the log in sentences, the newest first, by station and body; any moment opens as it stood. */
 export default function History() {
   const { number = '' } = useParams()
   const navigate = useNavigate()
@@ -95,16 +95,13 @@ export default function History() {
     return (
       <Page title="history">
         <p style={{ padding: 24 }} role="status">
-          Fetching the job …
+          Loading the job …
         </p>
       </Page>
     )
   if (load.status !== 'open') return <NotOpen load={load} />
   return (
-    <Page
-      title={`job ${number}, who did what when`}
-      head={<Link to={`/jobs/${number}`}>back to the job</Link>}
-    >
+    <Page title={`job ${number}, history`} head={<Link to={`/jobs/${number}`}>back to the job</Link>}>
       <Story open={load.open} />
     </Page>
   )
@@ -150,17 +147,17 @@ function Story({ open }: { open: OpenJob }) {
         </FieldSelect>
         {open.bodies > 1 && (
           <FieldSelect aria-label="Body" value={body} onChange={(event) => put('of', event.target.value)}>
-            <option value="">all bodies</option>
+            <option value="">all carburetors</option>
             {Array.from({ length: open.bodies }, (_, i) => (
               <option key={i} value={i + 1}>
-                body {i + 1}
+                carburetor {i + 1}
               </option>
             ))}
           </FieldSelect>
         )}
         <Choice onPress={() => window.print()}>Print</Choice>
       </Filters>
-      {shown.length === 0 && <p style={{ padding: '18px 24px' }}>Nothing was entered there.</p>}
+      {shown.length === 0 && <p style={{ padding: '18px 24px' }}>Nothing was entered here.</p>}
       <LongList items={shown} keyOf={(entry) => entry.id}>
         {(entry, i) => {
           const gone = standing.get(entry.id) !== 'alive'
@@ -182,20 +179,18 @@ function Story({ open }: { open: OpenJob }) {
                 </span>
                 <span>
                   <span className="what">
-                    {struck
-                      ? `took back: ${sentenceOf(struck, name, money)}`
-                      : sentenceOf(entry, name, money)}
+                    {struck ? `undid: ${sentenceOf(struck, name, money)}` : sentenceOf(entry, name, money)}
                   </span>
                   {shownThen(entry) && <Then>{shownThen(entry)}</Then>}
-                  {gone && ` (${standing.get(entry.id) === 'struck' ? 'taken back' : 'corrected since'})`}
+                  {gone && ` (${standing.get(entry.id) === 'struck' ? 'undone' : 'corrected later'})`}
                   {entry.corrects && entry.kind !== 'entry.struck' && ' (a correction)'}
                   <TraceShown entry={entry} />
                 </span>
                 <Link
                   to={open.to(at?.name ?? 'receive', entry.body ?? 1, entry.seq)}
-                  aria-label={`As it stood after entry ${entry.seq}`}
+                  aria-label={`View after entry ${entry.seq}`}
                 >
-                  as it stood
+                  View then
                 </Link>
               </Line>
             </>

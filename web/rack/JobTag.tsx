@@ -84,7 +84,7 @@ export function JobTag({ row, outlook: its, onTag }: Seen) {
       to={`/jobs/${row.number}`}
       $late={late}
       $waits={state === 'waits'}
-      aria-label={`${row.number}, ${row.customer}, ${row.equipment}: ${row.line}; promised ${sayDate(row.promise)}${its.kind === 'fine' ? '' : `, ${its.kind === 'late' ? 'late' : 'only just'}: ${its.reason}`}; ${STATE_WORDS[state]}`}
+      aria-label={`${row.number}, ${row.customer}, ${row.equipment}: ${row.line}; promised ${sayDate(row.promise)}${its.kind === 'fine' ? '' : `, ${its.kind === 'late' ? 'late' : 'tight'}: ${its.reason}`}; ${STATE_WORDS[state]}`}
     >
       <svg className="corner" viewBox="0 0 14 50" preserveAspectRatio="none" aria-hidden>
         <path

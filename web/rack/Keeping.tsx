@@ -48,27 +48,30 @@ export function Keeping() {
   const days = backup.at ? daysBetween(backup.at.slice(0, 10), stampNow().slice(0, 10)) : 0
   const lines: { words: string; trouble: boolean }[] = [
     disk.state === 'full' && {
-      words: 'The disk is full. Make room: what is entered waits in the windows until then.',
+      words: 'The disk is full. Free some space: until then, entries wait in the browser windows.',
       trouble: true,
     },
-    disk.state === 'low' && { words: `Only ${room} left on the shop’s disk. Make room soon.`, trouble: true },
+    disk.state === 'low' && {
+      words: `Only ${room} left on the shop’s disk. Free some space soon.`,
+      trouble: true,
+    },
     backup.state === 'failed' && {
-      words: `The last backup failed: ${backup.why}. ${at ? `The last good one is of ${at}.` : 'There is none yet.'}`,
+      words: `The last backup failed: ${backup.why}. ${at ? `The last good one is from ${at}.` : 'There is none yet.'}`,
       trouble: true,
     },
     backup.state === 'old' && {
-      words: `The last backup is ${days} ${days === 1 ? 'day' : 'days'} old, of ${at}.`,
+      words: `The last backup is ${days} ${days === 1 ? 'day' : 'days'} old, from ${at}.`,
       trouble: true,
     },
-    backup.state === 'none' && { words: 'No backup yet. The first is made within minutes.', trouble: false },
+    backup.state === 'none' && { words: 'No backup yet. The first one runs within minutes.', trouble: false },
     backup.state === 'ok' && { words: `Backed up ${at}`, trouble: false },
   ].filter((line) => line !== false)
   if (kind !== 'demo' && lines.length === 0) return null
   return (
-    <Notes aria-label="How the shop is kept" role="group">
+    <Notes aria-label="Backup and disk" role="group">
       {kind === 'demo' && (
         <p>
-          <b>Demo shop.</b> Every job is made up.
+          <b>Demo shop.</b> All jobs are made up.
         </p>
       )}
       {lines.map(({ words, trouble }) => (

@@ -130,18 +130,18 @@ export function Morning({
     </>
   )
   return (
-    <Aside aria-label="What matters this morning">
+    <Aside aria-label="This morning">
       <Keeping />
       <BathLine />
-      {list('Will be late, as things stand', late, 3, (one) => one.outlook.reason, 'late')}
-      {list('Only just', just, 2, (one) => one.outlook.reason)}
+      {list('Will be late', late, 3, (one) => one.outlook.reason, 'late')}
+      {list('Tight', just, 2, (one) => one.outlook.reason)}
       {person && list(`Next for ${person}`, next, 2, (one) => one.row.line)}
       {list('Came in today', came, 2, ({ row }) =>
         isToday(row.openedAt)
           ? `for ${row.customer}`
           : row.arrives === today
             ? `${row.waitsFor} is due today`
-            : 'its parts arrived: it can go on',
+            : 'parts arrived, ready to continue',
       )}
       <Counts>
         <div>

@@ -54,8 +54,8 @@ const COLUMNS: { name: string; compare: (a: JobRow, b: JobRow) => number }[] = [
   { name: 'Job', compare: (a, b) => a.number - b.number },
   { name: 'For', compare: (a, b) => a.customer.localeCompare(b.customer) },
   { name: 'List number', compare: (a, b) => (a.listNumber ?? '').localeCompare(b.listNumber ?? '') },
-  { name: 'Stands at', compare: (a, b) => order(a) - order(b) },
-  { name: 'Hands', compare: (a, b) => a.lastBy.localeCompare(b.lastBy) },
+  { name: 'Station', compare: (a, b) => order(a) - order(b) },
+  { name: 'Technician', compare: (a, b) => a.lastBy.localeCompare(b.lastBy) },
   {
     name: 'Promised',
     compare: (a, b) => (a.promise < b.promise ? -1 : a.promise > b.promise ? 1 : a.number - b.number),
@@ -110,7 +110,7 @@ export function PlainList({ seen }: { seen: readonly { row: JobRow; outlook: Out
               {sayDate(row.promise)}
               {outlook.kind !== 'fine' && (
                 <small>
-                  {outlook.kind === 'late' ? 'late' : 'only just'}: {outlook.reason}
+                  {outlook.kind === 'late' ? 'late' : 'tight'}: {outlook.reason}
                 </small>
               )}
               {row.arrives && outlook.kind === 'fine' && <small>parts {sayDate(row.arrives)}</small>}

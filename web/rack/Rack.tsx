@@ -112,7 +112,7 @@ export default function Rack() {
             style={{ minHeight: 50, border: 0, borderRadius: 0 }}
             onPress={() => void navigate('/receive')}
           >
-            Receive one <Key>N</Key>
+            New job <Key>N</Key>
           </MainButton>
         </>
       }
@@ -121,7 +121,7 @@ export default function Rack() {
         <div>
           <Filters role="group" aria-label="Show">
             <select aria-label="Technician" value={by} onChange={(event) => put({ by: event.target.value })}>
-              <option value="">everybody’s</option>
+              <option value="">everyone</option>
               {shop.data?.people.map(({ name }) => (
                 <option key={name}>{name}</option>
               ))}
@@ -140,7 +140,7 @@ export default function Rack() {
               Waiting <Key>W</Key>
             </Choice>
             <Choice $on={all} aria-pressed={all} onPress={() => put({ all: all ? '' : '1' })}>
-              Gone back too
+              Show finished
             </Choice>
             <Choice $on={plain} aria-pressed={plain} onPress={togglePlain}>
               Plain list <Key>P</Key>
@@ -155,7 +155,7 @@ export default function Rack() {
           )}
           {jobs.data && jobs.data.total > jobs.data.jobs.length && (
             <p role="status" style={{ padding: '14px 22px 0', fontWeight: 500 }}>
-              {jobs.data.jobs.length} of {jobs.data.total} are shown. Search or filter to see the others.
+              {jobs.data.jobs.length} of {jobs.data.total} shown. Search or filter to see the others.
             </p>
           )}
           {jobs.isError && (
@@ -163,7 +163,7 @@ export default function Rack() {
               {jobs.error.message}
             </p>
           )}
-          {jobs.isPending && <p style={{ padding: 22 }}>Fetching the rack …</p>}
+          {jobs.isPending && <p style={{ padding: 22 }}>Loading the rack …</p>}
           {jobs.data && rows.length === 0 && <Empty filtered={filtered} q={q} />}
           {plain && rows.length > 0 && <PlainList seen={seen} />}
           {!plain && rows.length > 0 && (
@@ -261,18 +261,14 @@ function Empty({ filtered, q }: { filtered: boolean; q: string }) {
   return (
     <div style={{ padding: '28px 22px' }}>
       <p style={{ fontSize: 20, fontWeight: 600 }}>
-        {q
-          ? `Nothing here answers to “${q}”.`
-          : filtered
-            ? 'Nothing hangs here of that kind.'
-            : 'The rack is empty.'}
+        {q ? `No match for “${q}”.` : filtered ? 'No jobs match these filters.' : 'The rack is empty.'}
       </p>
       <p style={{ marginTop: 6 }}>
         {q
           ? 'Try part of the customer’s name or of the list number.'
           : filtered
-            ? 'Take a filter off above.'
-            : 'Take the first one in: press N.'}
+            ? 'Remove a filter above.'
+            : 'Open the first job: press N.'}
       </p>
       {!q && !filtered && <FirstSteps />}
     </div>
@@ -283,6 +279,6 @@ function Empty({ filtered, q }: { filtered: boolean; q: string }) {
 const letterSentence = (text: string): string => {
   const read = readNumber(text)
   return read && !read.letterFits
-    ? `${text.trim()}: the check letter does not belong to that number. Read the label again.`
+    ? `${text.trim()}: the check letter does not match that number. Read the label again.`
     : ''
 }

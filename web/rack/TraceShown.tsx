@@ -7,8 +7,8 @@ import { isWhole } from '../data/trace'
 import { QuietButton } from '../ui'
 
 const WHOLE: Readonly<Record<string, string>> = {
-  true: ', as they were kept',
-  false: ', NOT as they were kept',
+  true: ', unchanged since stored',
+  false: ', CHANGED since stored',
   null: '',
 }
 

@@ -20,11 +20,11 @@ export function AsOf({ open, station }: { open: OpenJob; station: StationName })
   return (
     <UnderZones role="status" style={{ background: 'var(--tint)' }}>
       <p className="wide">
-        As it stood {at && shop ? sayInstant(shownAt(at), shop.zone) : ''}, entry {open.asOf} of {seqs.length}
-        .<span style={{ fontWeight: 400 }}>Nothing can be entered here.</span>
+        As of {at && shop ? sayInstant(shownAt(at), shop.zone) : ''}, entry {open.asOf} of {seqs.length}.
+        <span style={{ fontWeight: 400 }}>Nothing can be entered here.</span>
       </p>
-      <QuietButton onPress={() => move(-1)}>one before</QuietButton>
-      <QuietButton onPress={() => move(1)}>one after</QuietButton>
+      <QuietButton onPress={() => move(-1)}>Earlier</QuietButton>
+      <QuietButton onPress={() => move(1)}>Later</QuietButton>
       <Link to={open.to(station, open.body, 0)} style={{ padding: '11px 16px', fontWeight: 600 }}>
         back to now
       </Link>

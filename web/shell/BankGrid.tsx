@@ -55,15 +55,15 @@ export function BankGrid({ open, close }: { open: OpenJob; close: () => void }) 
           <Heading slot="title">The bank, check by check</Heading>
           <p style={{ fontSize: 16, margin: '4px 0 10px' }}>
             {missed === 0
-              ? 'What was looked at on one body was looked at on all.'
-              : `${missed} ${missed === 1 ? 'check was' : 'checks were'} made on some bodies and not on others.`}
+              ? 'Every check was made on all carburetors of the bank.'
+              : `${missed} ${missed === 1 ? 'check was' : 'checks were'} made on some carburetors and not on others.`}
           </p>
           <Grid>
             <thead>
               <tr>
                 <th>Check</th>
                 {bodies.map((body) => (
-                  <th key={body}>Body {body}</th>
+                  <th key={body}>Carburetor {body}</th>
                 ))}
               </tr>
             </thead>

@@ -38,7 +38,7 @@ export function Bodies({ open, station, rest }: { open: OpenJob; station: Statio
   const [grid, setGrid] = useState(false)
   if (open.bodies < 2) return rest && <UnderZones>{rest}</UnderZones>
   return (
-    <UnderZones as="nav" aria-label="Bodies of the bank">
+    <UnderZones as="nav" aria-label="Carburetors of the bank">
       {bodyNumbers(open.state).map((body) => {
         const state = stationStates(open.state, open.all, body)[station]
         const { ended } = bodyOf(open.state, body)
@@ -48,15 +48,15 @@ export function Bodies({ open, station, rest }: { open: OpenJob; station: Statio
             to={open.to(station, body)}
             $here={body === open.body}
             aria-current={body === open.body ? 'true' : undefined}
-            aria-label={`Body ${body}, ${ended ? ended.why : STATE_WORDS[state]}`}
+            aria-label={`Carburetor ${body}, ${ended ? ended.why : STATE_WORDS[state]}`}
           >
             {ended ? (
               <s>
-                Body {body}, {ended.why}
+                Carburetor {body}, {ended.why}
               </s>
             ) : (
               <>
-                <StateShape state={state} /> Body {body}
+                <StateShape state={state} /> Carburetor {body}
               </>
             )}
           </Body>
@@ -66,7 +66,7 @@ export function Bodies({ open, station, rest }: { open: OpenJob; station: Statio
       {grid && <BankGrid open={open} close={() => setGrid(false)} />}
       {rest || (
         <span className="wide" style={{ fontWeight: 400, color: 'var(--pencil)', fontSize: 15 }}>
-          B: the next body
+          B: next carburetor
         </span>
       )}
     </UnderZones>

@@ -14,11 +14,11 @@ export function ErrorPage() {
   return (
     <Page title="">
       <div style={{ padding: '40px 48px', maxWidth: 640 }}>
-        <h2>{failed ? 'This screen failed.' : 'There is nothing at this address.'}</h2>
+        <h2>{failed ? 'This screen failed.' : 'There is no page at this address.'}</h2>
         <p style={{ marginTop: 10 }}>
           {failed
-            ? `Nothing that you entered is lost. Load the page again; if it fails again, say this to whoever looks after Ekrond: ${error.message}`
-            : 'A job is at its number, a list number in the library.'}
+            ? `Nothing you entered is lost. Reload the page. If it fails again, tell whoever looks after Ekrond: ${error.message}`
+            : 'Find a job by its number on the rack, a list number in the library.'}
         </p>
         <p style={{ marginTop: 18 }}>
           <Link to="/">Back to the rack</Link>

@@ -45,21 +45,23 @@ export function Hands({ open, newer, clockOff, onAskPerson }: Props) {
       ]
     if (!queue.keeps)
       return [
-        <Late key="head">Keeps nothing</Late>,
-        <Late key="body">{waiting ? `${waiting} lost if it closes` : 'this window, if it closes'}</Late>,
+        <Late key="head">Storage off</Late>,
+        <Late key="body">
+          {waiting ? `${waiting} lost if this window closes` : 'this window, if it closes'}
+        </Late>,
       ]
     const whose = (
       <Small
         key="body"
         style={{ fontWeight: 600 }}
         onPress={onAskPerson}
-        aria-label={`Hands: ${person ?? 'choose'}`}
+        aria-label={`Technician: ${person ?? 'choose'}`}
       >
         {person ?? 'choose'}
       </Small>
     )
-    const held = waiting > 0 ? `${waiting} kept here, in order` : whose
-    if (queue.away) return [<Late key="head">Server away</Late>, held]
+    const held = waiting > 0 ? `${waiting} waiting to send` : whose
+    if (queue.away) return [<Late key="head">Offline</Late>, held]
     if (newer) return [<Late key="head">Newer version</Late>, 'reload to see all of it']
     if (clockOff)
       return [
@@ -68,7 +70,7 @@ export function Hands({ open, newer, clockOff, onAskPerson }: Props) {
         </Late>,
         whose,
       ]
-    return [waiting ? 'Going out' : 'Hands', whose]
+    return [waiting ? 'Sending' : 'Technician', whose]
   })()
   return (
     <>

@@ -72,10 +72,10 @@ export function JobBar({ onRack, onTakeBack, onGiveBack, onHistory, onWhy, onKey
   return (
     <Bar aria-label="The job">
       <One icon="rack" words="Rack" keys="R" onPress={onRack} />
-      <One icon="back" words="Take back" keys="U" onPress={onTakeBack} />
-      <One icon="again" words="Give back" keys="Y" onPress={onGiveBack} />
+      <One icon="back" words="Undo" keys="U" onPress={onTakeBack} />
+      <One icon="again" words="Redo" keys="Y" onPress={onGiveBack} />
       <One icon="history" words="History" keys="H" onPress={onHistory} />
-      <One icon="why" words="Why" keys="W" onPress={onWhy} />
+      <One icon="why" words="Diagnose" keys="W" onPress={onWhy} />
       <span />
       <One icon="keys" words="Keys" keys="?" onPress={onKeys} />
     </Bar>

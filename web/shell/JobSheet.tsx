@@ -132,7 +132,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
           <Strip ref={setStrip} tabIndex={0} role="group" aria-label="Spec, as found, as left" />
           <TitleBlock>
             <div>
-              <dt>{open.bodies > 1 ? `Job · body ${open.body} of ${open.bodies}` : 'Job'}</dt>
+              <dt>{open.bodies > 1 ? `Job · carburetor ${open.body} of ${open.bodies}` : 'Job'}</dt>
               <dd className="number">
                 <Link
                   to="/"
@@ -201,7 +201,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
         )}
         <Legend open={legend} onClose={() => setLegend(false)} />
         <div className="visually-hidden" role="status">
-          {queue.away ? 'The server is away. What you enter is kept here.' : ''}
+          {queue.away ? 'The server cannot be reached. What you enter is saved on this device.' : ''}
         </div>
         <UndoAfter
           open={askWhy}
@@ -220,10 +220,10 @@ function NotTakenBack({ why, onClose }: { why: string; onClose: () => void }) {
     <Overlay isOpen={why !== ''} isDismissable onOpenChange={(now) => !now && onClose()}>
       <Modal>
         <Dialog style={{ outline: 'none' }}>
-          <Heading slot="title">Not taken back</Heading>
+          <Heading slot="title">Cannot undo</Heading>
           <p style={{ marginBottom: 16 }}>{why}</p>
           <Button autoFocus onPress={onClose}>
-            Leave it as it is
+            Keep as is
           </Button>
         </Dialog>
       </Modal>

@@ -45,7 +45,7 @@ export function LadderLine({ open }: { open: OpenJob }) {
   const whole = at === rungs.length - 1
   const buys = next && `${next.fact.name}${next.alone ? `: then it ${next.rung.says}` : ''}`
   return (
-    <Line role="group" aria-label="How far it is known">
+    <Line role="group" aria-label="What is known">
       <span aria-hidden>
         {rungs.map(({ code, reached }) => (
           <i key={code} data-on={reached} />
@@ -61,7 +61,7 @@ export function LadderLine({ open }: { open: OpenJob }) {
         <Link
           to={`/library/${encodeURIComponent(sheets.spec.listNumber)}${open.number === null ? '' : `?job=${open.number}`}`}
         >
-          {buys ?? (whole ? 'All of its float is measured' : 'Its float height wants a value')}
+          {buys ?? (whole ? 'All of its float is measured' : 'Float height needs a value')}
         </Link>
       )}
     </Line>

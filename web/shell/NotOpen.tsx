@@ -26,8 +26,8 @@ export function NotOpen({ load }: { load: Exclude<JobLoad, { status: 'open' | 'l
         <h2>{again ? first : load.sentence}</h2>
         <p>
           {again
-            ? 'It is shown as soon as the server answers.'
-            : 'Look for it on the rack by its number, its customer or its list number.'}
+            ? 'It appears as soon as the server answers.'
+            : 'Find it on the rack by its number, customer or list number.'}
         </p>
         {again && <Button onPress={again}>Try again</Button>}
         <Link to="/" style={{ padding: '10px 0', fontWeight: 600 }}>

@@ -20,7 +20,7 @@ export function OfJob({
     return (
       <Page title={title}>
         <p style={{ padding: 24 }} role="status">
-          Fetching the job …
+          Loading the job …
         </p>
       </Page>
     )

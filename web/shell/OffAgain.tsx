@@ -12,7 +12,7 @@ const Parts = styled.div`
 `
 
 const WORDS: Readonly<Record<Why, string>> = {
-  'opened again': 'To open it again',
+  'opened again': 'To reopen it',
   'broke here': 'It broke here',
   'wrong part': 'Wrong part',
 }
@@ -24,7 +24,7 @@ const WORDS: Readonly<Record<Why, string>> = {
 export function OffAgain({
   open,
   first = [],
-  words = 'Take parts off again',
+  words = 'Remove parts again',
   shows,
 }: {
   open: StationProps['open'] & { sheets: Sheets }
@@ -56,8 +56,8 @@ export function OffAgain({
     )
   const picked = on.filter(({ code }) => chosen.includes(code))
   const off = () => {
-    if (picked.length === 0) return setWrong('Choose what comes off.')
-    if (!why) return setWrong('Say why it comes off again.')
+    if (picked.length === 0) return setWrong('Choose the parts to remove.')
+    if (!why) return setWrong('Give the reason it comes off again.')
     const no = open.addAll(
       picked.map(({ code, tray }) => ({
         kind: 'part.off' as const,
@@ -68,8 +68,8 @@ export function OffAgain({
     show(false)
   }
   return (
-    <section aria-label="Off again" style={{ display: 'grid', gap: 8, flex: '1 1 100%' }}>
-      <Label as="p">Why it comes off again</Label>
+    <section aria-label="Removed again" style={{ display: 'grid', gap: 8, flex: '1 1 100%' }}>
+      <Label as="p">Reason</Label>
       <div role="group" aria-label="Why" style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
         {offAgain.map((one) => (
           <Choice key={one} $on={why === one} aria-pressed={why === one} onPress={() => setWhy(one)}>
@@ -79,10 +79,10 @@ export function OffAgain({
       </div>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <div style={{ display: 'flex', gap: 8 }}>
-        <Button onPress={off}>{picked.length > 1 ? `${picked.length} off again` : 'Off again'}</Button>
-        <Button onPress={() => show(false)}>Leave it on</Button>
+        <Button onPress={off}>{picked.length > 1 ? `Remove ${picked.length} again` : 'Remove again'}</Button>
+        <Button onPress={() => show(false)}>Cancel</Button>
       </div>
-      <Label as="p">What comes off again</Label>
+      <Label as="p">Parts to remove again</Label>
       <Parts role="group" aria-label="Parts that are on">
         {on.map(({ code, name }) => (
           <Choice

@@ -40,7 +40,7 @@ export function AskPerson({
     <Overlay isOpen={open} isDismissable={person !== null} onOpenChange={(now) => !now && onClose?.()}>
       <Modal>
         <Dialog style={{ outline: 'none' }}>
-          <Heading slot="title">Whose hands are at this bench?</Heading>
+          <Heading slot="title">Who is working here?</Heading>
           <div style={{ display: 'grid', gap: 10, minWidth: 300 }}>
             {shop.people.map(({ name }, i) => (
               <Choice

@@ -62,7 +62,7 @@ export function Refused({
     <Overlay isOpen={shown} isDismissable onOpenChange={(now) => !now && onClose()}>
       <Modal>
         <Dialog style={{ outline: 'none' }}>
-          <Heading slot="title">Not taken by the server</Heading>
+          <Heading slot="title">Refused by the server</Heading>
           <ul style={{ display: 'grid', gap: 18 }}>
             {items.map((item) => (
               <li key={item.id} style={{ borderTop: '1px solid var(--rule)', paddingTop: 12 }}>
@@ -70,10 +70,10 @@ export function Refused({
                 <ErrorLine>{item.refused?.sentence}</ErrorLine>
                 <div style={{ display: 'flex', gap: 10, marginTop: 10 }}>
                   {item.refused?.code === 'superseded' && (
-                    <Button onPress={() => aimAgain(item)}>Aim again</Button>
+                    <Button onPress={() => aimAgain(item)}>Correct again</Button>
                   )}
                   <Button onPress={() => putRight(item)}>Put it right</Button>
-                  <Button onPress={() => dropRefused(item.id)}>Drop it</Button>
+                  <Button onPress={() => dropRefused(item.id)}>Discard</Button>
                 </div>
               </li>
             ))}

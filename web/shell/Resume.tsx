@@ -6,12 +6,12 @@ import { Link } from 'react-router'
 import type { OpenJob } from '../data/job'
 import { Key } from '../ui'
 
-/** Where it was left, in one line and one picture, and the next thing that can be done. It stands in the bar under the zones. */
+/** Where you left off, in one line and one picture, and the next open step. It stands in the bar under the zones. */
 export function Resume({ open }: { open: OpenJob }) {
   const next = nextThing(open.state, open.all)
   const line = whereWasI(open.state, open.all)
   return (
-    <div role="status" aria-label="Where it was left" className="rest">
+    <div role="status" aria-label="Where you left off" className="rest">
       <p className="wide">
         {open.sheets && <StackThumb build={open.sheets.build} body={open.here} />}
         <span>{line}.</span>
@@ -25,7 +25,7 @@ export function Resume({ open }: { open: OpenJob }) {
         </Link>
       ) : (
         <span style={{ display: 'flex', alignItems: 'center', padding: '0 16px', color: 'var(--pencil)' }}>
-          Nothing to do but wait.
+          Nothing to do until parts arrive.
         </span>
       )}
     </div>

@@ -33,7 +33,7 @@ export function SecondName({
   const { person } = usePerson()
   const alone = useAlone(open)
   if (alone)
-    return <p style={{ fontSize: 15, color: 'var(--pencil)' }}>Signed by one person: the paper says so.</p>
+    return <p style={{ fontSize: 15, color: 'var(--pencil)' }}>Signed by one person; the sheet says so.</p>
   return (
     <label>
       <Label>{label}</Label>

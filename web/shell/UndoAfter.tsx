@@ -18,7 +18,8 @@ export function UndoAfter({
   const [why, setWhy] = useState('')
   const [wrong, setWrong] = useState('')
   const go = () => {
-    if (!why.trim()) return setWrong('Say why, in a few words: the next revision of the sheet says so.')
+    if (!why.trim())
+      return setWrong('Give the reason in a few words; it is printed on the next revision of the sheet.')
     const no = takeBack(why.trim())
     if (no) return setWrong(no)
     setWhy('')
@@ -29,10 +30,10 @@ export function UndoAfter({
     <Overlay isOpen={open} isDismissable onOpenChange={(now) => !now && onClose()}>
       <Modal>
         <Dialog style={{ outline: 'none', display: 'grid', gap: 14 }}>
-          <Heading slot="title">Take it back after it went out?</Heading>
-          <p>The sheet that went out stays as it was. This makes the next revision.</p>
+          <Heading slot="title">Undo after release?</Heading>
+          <p>The sheet already sent stays as it is. This makes the next revision.</p>
           <label>
-            <Label>Why it is taken back</Label>
+            <Label>Reason for the undo</Label>
             <FieldInput
               autoFocus
               value={why}
@@ -42,7 +43,7 @@ export function UndoAfter({
           </label>
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <div style={{ display: 'flex', gap: 10 }}>
-            <MainButton onPress={go}>Take it back</MainButton>
+            <MainButton onPress={go}>Undo it</MainButton>
             <Button onPress={onClose}>Leave it</Button>
           </div>
         </Dialog>

@@ -22,7 +22,7 @@ export function Changes({ shop }: { shop: ShopAnswer }) {
             : []
           return (
             <li key={one.version} style={{ marginBottom: 8 }}>
-              {one.by}: {what.join(', ') || 'as it was first written'}
+              {one.by}: {what.join(', ') || 'as first entered'}
               <br />
               <span style={{ color: 'var(--pencil)' }}>{sayInstant(one.at, shop.zone)}</span>
             </li>

@@ -46,7 +46,7 @@ export function GaugeEditor({
         ))}
       </FieldSelect>
       <label>
-        <Label>Reads to, mm</Label>
+        <Label>Resolution, mm</Label>
         <FieldInput
           aria-label="Resolution, mm"
           inputMode="decimal"
@@ -55,7 +55,7 @@ export function GaugeEditor({
         />
       </label>
       <label>
-        <Label>Apart at most, mm</Label>
+        <Label>Repeatability, mm</Label>
         <FieldInput
           aria-label="Repeatability, mm"
           inputMode="decimal"
@@ -63,7 +63,7 @@ export function GaugeEditor({
           onChange={(event) => set({ ...gauge, repeatabilityMm: number(event.target.value) })}
         />
       </label>
-      <QuietButton aria-label={`${gauge.code} is gone`} onPress={away}>
+      <QuietButton aria-label={`Remove gauge ${gauge.code}`} onPress={away}>
         gone
       </QuietButton>
       <label style={{ gridColumn: '1 / 3' }}>
@@ -84,8 +84,8 @@ export function GaugeEditor({
       </label>
       {gauge.offOn && (
         <p style={{ gridColumn: '1 / -1', fontSize: 15, color: 'var(--red)' }}>
-          What it showed {gauge.goodOn ? `after ${gauge.goodOn}` : 'until then'} is asked for again on every
-          open job.
+          What it showed {gauge.goodOn ? `after ${gauge.goodOn}` : 'until then'} is asked again on every open
+          job.
         </p>
       )}
     </div>

@@ -74,7 +74,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
   const addPerson = () => {
     const name = newName.trim()
     if (!name) return
-    if (mine.people.includes(name)) return setWrong('Two people of one name: tell them apart.')
+    if (mine.people.includes(name)) return setWrong('Two people have the same name. Add an initial.')
     put({ people: [...mine.people, name] })
     setNewName('')
   }
@@ -99,20 +99,20 @@ function Editor({ shop }: { shop: ShopAnswer }) {
       <Columns $columns="minmax(0, 1fr) minmax(0, 1fr) 320px">
         <section>
           <h2>The shop</h2>
-          {field('Its name', mine.name, (name) => put({ name }))}
+          {field('Name', mine.name, (name) => put({ name }))}
           {field('Place', mine.place, (place) => put({ place }))}
-          {field('Zone of its clock', mine.zone, (zone) => put({ zone }), { list: 'zones' })}
+          {field('Time zone', mine.zone, (zone) => put({ zone }), { list: 'zones' })}
           <datalist id="zones">
             {Intl.supportedValuesOf('timeZone').map((zone) => (
               <option key={zone} value={zone} />
             ))}
           </datalist>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 16 }}>
-            {field('Money, three letters', mine.currency.code, (code) =>
+            {field('Currency', mine.currency.code, (code) =>
               put({ currency: { ...mine.currency, code: code.toUpperCase().slice(0, 3) } }),
             )}
             {field(
-              'An hour at the bench',
+              'Labor per hour',
               String(hour),
               (text) => {
                 const amount = plainNumber(text, 0)
@@ -122,7 +122,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
             )}
           </div>
           {field(
-            'Room in the warm tank, litres',
+            'Warm tank volume, liters',
             String(mine.tankLitres),
             (text) => {
               const litres = plainNumber(text)
@@ -131,7 +131,7 @@ function Editor({ shop }: { shop: ShopAnswer }) {
             { inputMode: 'decimal' },
           )}
           {field(
-            'It stands by its work, days (0: nothing is said)',
+            'Warranty, days (0: not printed)',
             String(mine.warrantyDays),
             (text) => {
               const days = plainNumber(text, 0)
@@ -167,14 +167,14 @@ function Editor({ shop }: { shop: ShopAnswer }) {
           </div>
         </section>
         <section>
-          <h2>Who works here</h2>
+          <h2>People</h2>
           {mine.people.map((name, i) => (
             <Row key={name}>
               <span style={{ fontSize: 18, minHeight: 44, display: 'flex', alignItems: 'center' }}>
                 {name}
               </span>
               <QuietButton
-                aria-label={`${name} no longer works here`}
+                aria-label={`Remove ${name}`}
                 onPress={() => put({ people: mine.people.filter((_, at) => at !== i) })}
               >
                 no longer
@@ -193,8 +193,8 @@ function Editor({ shop }: { shop: ShopAnswer }) {
           </Row>
           <h2>Gauges</h2>
           <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
-            What a reading is worth comes from these: resolution, and how far two readings of one thing lie
-            apart.
+            These set how sure a reading is: the resolution, and how much two readings of the same thing
+            differ.
           </p>
           {mine.gauges.map((gauge, i) => (
             <GaugeEditor
@@ -222,11 +222,11 @@ function Editor({ shop }: { shop: ShopAnswer }) {
               })
             }
           >
-            Another gauge
+            Add gauge
           </Button>
         </section>
         <section>
-          <MainButton onPress={() => save()}>{theirs ? 'Save mine over it' : 'Save'}</MainButton>
+          <MainButton onPress={() => save()}>{theirs ? 'Save mine anyway' : 'Save'}</MainButton>
           {saved && <p role="status">Saved.</p>}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {theirs && (

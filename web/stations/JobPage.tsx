@@ -43,7 +43,7 @@ export default function JobPage() {
     return (
       <Page title="">
         <p style={{ padding: 40 }} role="status">
-          Fetching the job …
+          Loading the job …
         </p>
       </Page>
     )

@@ -12,7 +12,7 @@ export function NotIdentified({ open, what }: { open: OpenJob; what: string }) {
       <Board>
         <BoardTitle>
           <div>
-            <h1>{loading ? 'Fetching its sheets …' : `Nothing to ${what} yet`}</h1>
+            <h1>{loading ? 'Loading its sheets …' : `Nothing to ${what} yet`}</h1>
             <p>
               {loading
                 ? 'they come from the library'
@@ -25,9 +25,9 @@ export function NotIdentified({ open, what }: { open: OpenJob; what: string }) {
         {!loading && (
           <>
             <h2>Identify it first.</h2>
-            <p>Read what stands on the castings, measure a bore, and choose its list number.</p>
+            <p>Read the marks on the castings, measure a bore, and choose its list number.</p>
             <MainButton autoFocus onPress={() => void navigate(open.to('identify'))}>
-              Go and identify <Key>Enter</Key>
+              Go to Identify <Key>Enter</Key>
             </MainButton>
           </>
         )}

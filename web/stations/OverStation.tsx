@@ -9,7 +9,7 @@ import { OnStrip } from '../shell/OnStrip'
 import { SettingsStrip } from '../shell/SettingsStrip'
 import { UnitBoard } from '../shell/UnitBoard'
 
-/** The unit as it went back, and where work goes on: no control that could not act. */
+/** The unit as returned, and where work goes on: no control that could not act. */
 export default function OverStation({
   open,
   station,
@@ -30,25 +30,25 @@ export default function OverStation({
       <Main $ask={420}>
         <UnitBoard
           sheets={sheets}
-          title={state.returned ? 'As it went back' : 'As it was left'}
-          legend="ink: on · dashed: not put back"
+          title={state.returned ? 'As returned' : 'As left'}
+          legend="solid: installed · dashed: not reinstalled"
           order={order}
           off={off}
           current={undefined}
           next={[]}
         />
-        <Ask aria-label="What is asked">
-          <h2>{state.returned ? 'It went back.' : 'It is closed.'}</h2>
+        <Ask aria-label="Current step">
+          <h2>{state.returned ? 'It was returned.' : 'Job closed.'}</h2>
           <p style={{ fontSize: 17 }}>
             {title} is over on {open.number === null ? 'this job' : showNumber(open.number)}
-            {state.closed ? ` (${state.closed.why})` : ''}. A reading or what was found is put right at its
-            station; for more, open the job again.
+            {state.closed ? ` (${state.closed.why})` : ''}. Correct a reading or finding at its station; for
+            more, reopen the job.
           </p>
           <Link to={open.to('return')} style={link}>
-            {state.returned ? 'To its sheet, or to open it again' : 'To open it again'}
+            {state.returned ? 'To its sheet, or to reopen it' : 'To reopen it'}
           </Link>
           <Link to={open.to('history')} style={link}>
-            Who did what when
+            History
           </Link>
         </Ask>
       </Main>

@@ -122,7 +122,7 @@ export default function StoresPage() {
       title="stores"
       head={
         <>
-          <Kinds aria-label="What is kept">
+          <Kinds aria-label="What is in stock">
             {KINDS.map((kind) => (
               <Link
                 key={kind.what}
@@ -151,7 +151,7 @@ export default function StoresPage() {
           {list.isError && <ErrorLine style={{ padding: 18 }}>{list.error.message}</ErrorLine>}
           {list.data && rows.length === 0 && (
             <p style={{ padding: 18, fontSize: 16 }}>
-              {q ? `No ${one} has “${q}” in it.` : `No ${one} yet. Enter the first one, or take a folder in.`}
+              {q ? `No match for “${q}”.` : `No ${one} yet. Enter the first one, or import a folder.`}
             </p>
           )}
           <Lines>
@@ -173,7 +173,7 @@ export default function StoresPage() {
           </Lines>
           {list.data && list.data.count > rows.length && !q && (
             <p style={{ padding: 18, fontSize: 15 }}>
-              {rows.length} of {list.data.count}: find the others by a part of their name.
+              {rows.length} of {list.data.count}: search to see the others.
             </p>
           )}
         </section>
@@ -181,10 +181,10 @@ export default function StoresPage() {
           <section>
             <p style={{ fontSize: 17 }}>
               {what === 'part'
-                ? 'Pick a part: what it is, who sells it loose and for how much, how many lie in the drawer. Kits and lists of needs are worked out from it.'
+                ? 'Choose a part to see what it is, who sells it, its price, and how many are in the drawer.'
                 : what === 'kit'
-                  ? 'Pick a kit: what it holds, what it costs, how many are here.'
-                  : 'Pick who sells: what a delivery costs counts once an order.'}
+                  ? 'Choose a kit to see what it holds, its price, and how many are here.'
+                  : 'Choose a supplier. Shipping counts once per order.'}
             </p>
           </section>
         ) : (
@@ -256,7 +256,7 @@ function Editor({ what, kept, isNew = false }: { what: StoreKind; kept: StoreAns
       <section>
         {isNew ? (
           <Words
-            label="Its number"
+            label="Number"
             value={record.code}
             set={(code) => put({ code: code.toUpperCase() })}
             placeholder="as the supplier has it"
@@ -265,11 +265,11 @@ function Editor({ what, kept, isNew = false }: { what: StoreKind; kept: StoreAns
         ) : (
           <h2>{record.code}</h2>
         )}
-        {kept.record === null && !isNew && <p>It was taken out. Saving enters it again.</p>}
+        {kept.record === null && !isNew && <p>It was removed. Saving adds it again.</p>}
         <Fields key={edition} record={record} put={put} />
       </section>
       <section>
-        <MainButton onPress={() => void write()}>{theirs ? 'Save mine over it' : 'Save'}</MainButton>
+        <MainButton onPress={() => void write()}>{theirs ? 'Save mine anyway' : 'Save'}</MainButton>
         {saved && <p role="status">{saved}</p>}
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
         {theirs && (
@@ -292,7 +292,7 @@ function Editor({ what, kept, isNew = false }: { what: StoreKind; kept: StoreAns
           </>
         )}
         {!isNew && kept.record && kept.usedBy.length === 0 && (
-          <QuietButton onPress={() => void takeOut()}>Take it out of the stores</QuietButton>
+          <QuietButton onPress={() => void takeOut()}>Remove from stores</QuietButton>
         )}
         {kept.changes.length > 0 && (
           <>

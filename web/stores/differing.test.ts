@@ -20,7 +20,7 @@ describe('two versions of what the shop keeps', () => {
     ]))
   it('a change reads from what it was to what it is', () => {
     expect(changeWords({ ...kit, stock: 0, leadDays: 5 }, kit, 2)).toBe('days 2 d → 5 d; on the shelf 1 → 0')
-    expect(changeWords(kit, null, 2)).toBe('as it was entered')
+    expect(changeWords(kit, null, 2)).toBe('as entered')
     expect(changeWords(null, kit, 2)).toBe('taken out')
     expect(changeWords(kit, kit, 2)).toBe('the same')
   })

@@ -55,7 +55,7 @@ export function changeWords(
   exponent: number,
 ): string {
   if (now === null) return 'taken out'
-  if (!before) return 'as it was entered'
+  if (!before) return 'as entered'
   return (
     differing(now, before, exponent)
       .map(({ name, mine, theirs }) => `${name.toLowerCase()} ${theirs} → ${mine}`)

@@ -34,7 +34,7 @@ export function PartEditor({ record, put }: Editing<'part'>) {
         <div style={{ flex: 1, display: 'grid', gap: 12 }}>
           <Words label="What it is" value={record.name} set={(name) => put({ name })} />
           <Pick
-            label="Its kind"
+            label="Kind"
             value={record.kind}
             set={(kind) => put({ kind: kind as PartKind })}
             options={partKinds.map((kind) => [kind, partsTable[kind].words] as const)}
@@ -42,7 +42,7 @@ export function PartEditor({ record, put }: Editing<'part'>) {
         </div>
       </div>
       <Words
-        label="Told from its like by"
+        label="How to tell it apart"
         value={record.tell}
         set={(tell) => put({ tell })}
         placeholder="two rings on the stem"
@@ -58,15 +58,15 @@ export function PartEditor({ record, put }: Editing<'part'>) {
       </div>
       {record.kind === 'gasket' && (
         <Words
-          label="Its outline in words"
+          label="Outline in words"
           value={record.drawing}
           set={(drawing) => put({ drawing })}
           placeholder="gasket two-bore 31 small 2"
         />
       )}
-      <Label>Sold loose by</Label>
+      <Label>Sold separately by</Label>
       {record.prices.length === 0 && (
-        <p style={{ fontSize: 16 }}>Nobody yet: it comes in kits or out of the drawer.</p>
+        <p style={{ fontSize: 16 }}>No supplier yet: it comes in kits or from the drawer.</p>
       )}
       {record.prices.map((one, i) => (
         <Row key={i}>
@@ -79,7 +79,7 @@ export function PartEditor({ record, put }: Editing<'part'>) {
           <Figure label="Price" money value={one.priceMinor} set={(priceMinor) => price(i, { priceMinor })} />
           <Figure label="Days" value={one.leadDays} set={(leadDays) => price(i, { leadDays })} />
           <QuietButton
-            aria-label={`No longer from ${one.supplier}`}
+            aria-label={`Remove ${one.supplier}`}
             onPress={() => put({ prices: record.prices.filter((_, at) => at !== i) })}
           >
             out
@@ -92,12 +92,10 @@ export function PartEditor({ record, put }: Editing<'part'>) {
             put({ prices: [...record.prices, { supplier: free[0], priceMinor: 0, leadDays: 2 }] })
           }
         >
-          {record.prices.length ? 'Another supplier' : 'A supplier'}
+          {record.prices.length ? 'Add supplier' : 'A supplier'}
         </Button>
       ) : (
-        suppliers.length === 0 && (
-          <p style={{ fontSize: 16 }}>Enter a supplier first: then it can have a price.</p>
-        )
+        suppliers.length === 0 && <p style={{ fontSize: 16 }}>Enter a supplier first, then a price.</p>
       )}
     </>
   )
@@ -126,10 +124,10 @@ export function KitEditor({ record, put }: Editing<'kit'>) {
       />
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 16 }}>
         <Figure label="Price" money value={record.priceMinor} set={(priceMinor) => put({ priceMinor })} />
-        <Figure label="Days until here" value={record.leadDays} set={(leadDays) => put({ leadDays })} />
+        <Figure label="Delivery days" value={record.leadDays} set={(leadDays) => put({ leadDays })} />
         <Figure label="On the shelf" value={record.stock} set={(stock) => put({ stock })} />
       </div>
-      <Label>It holds</Label>
+      <Label>Contents</Label>
       <datalist id="store-parts">
         {parts.map(({ part, name }) => (
           <option key={part} value={part}>
@@ -147,11 +145,11 @@ export function KitEditor({ record, put }: Editing<'kit'>) {
             placeholder="its number"
           />
           <p style={{ fontSize: 16, minHeight: 34 }}>
-            {parts.find(({ part }) => part === one.part)?.name ?? (one.part ? 'not entered yet' : '')}
+            {parts.find(({ part }) => part === one.part)?.name ?? (one.part ? 'not in stores yet' : '')}
           </p>
           <Figure label="Pieces" value={one.quantity} set={(quantity) => hold(i, { quantity })} />
           <QuietButton
-            aria-label={`${one.part || 'this line'} is not in it`}
+            aria-label={`${one.part || 'this line'} removed`}
             onPress={() => put({ holds: record.holds.filter((_, at) => at !== i) })}
           >
             out
@@ -159,12 +157,12 @@ export function KitEditor({ record, put }: Editing<'kit'>) {
         </Row>
       ))}
       <Button onPress={() => put({ holds: [...record.holds, { part: '', quantity: 1 }] })}>
-        {record.holds.length ? 'Another part' : 'A part'}
+        {record.holds.length ? 'Add part' : 'A part'}
       </Button>
       {record.holds.length > 0 && (
         <p style={{ fontSize: 16 }}>
-          Bought loose: {sayMoney(sum, exponent)}
-          {missing > 0 ? `, and ${missing} of its parts nobody sells loose` : ''}. Here:{' '}
+          Bought separately: {sayMoney(sum, exponent)}
+          {missing > 0 ? `, and ${missing} of its parts not sold separately` : ''}. Here:{' '}
           {sayMoney(Math.max(0, record.priceMinor), exponent)}.
         </p>
       )}
@@ -176,7 +174,7 @@ export const SupplierEditor = ({ record, put }: Editing<'supplier'>) => (
   <>
     <Words label="Name" value={record.name} set={(name) => put({ name })} />
     <Figure
-      label="A delivery costs, once an order"
+      label="Shipping per order"
       money
       value={record.shippingMinor}
       set={(shippingMinor) => put({ shippingMinor })}

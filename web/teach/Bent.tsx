@@ -40,7 +40,7 @@ export function Bent({ open, said }: { open: OpenJob; said: Remedy | null }) {
         )
       }
     >
-      Bent as it says
+      Done as shown
     </Choice>
   )
   if (short)
@@ -55,7 +55,7 @@ export function Bent({ open, said }: { open: OpenJob; said: Remedy | null }) {
         ) : (
           <>
             {asItSays}
-            <QuietButton onPress={() => setOtherwise(true)}>bent otherwise</QuietButton>
+            <QuietButton onPress={() => setOtherwise(true)}>Another amount</QuietButton>
           </>
         )}
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
@@ -64,7 +64,7 @@ export function Bent({ open, said }: { open: OpenJob; said: Remedy | null }) {
   return (
     <div role="group" aria-label="How far it was bent" style={{ display: 'grid', gap: 6 }}>
       <Label>
-        {since.length > 0 ? bentSince(since) : 'Bent it? Say how far: the next reading teaches the ratio.'}
+        {since.length > 0 ? bentSince(since) : 'Bent it? Enter how far: the next reading shows the ratio.'}
       </Label>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
         <Choice $on={toward === 1} aria-pressed={toward === 1} onPress={() => setToward(1)}>
@@ -104,7 +104,7 @@ export function Bent({ open, said }: { open: OpenJob; said: Remedy | null }) {
       {contrary.length > 0 && (
         <ErrorLine role="alert">
           {figure(contrary[0]!.before)} became {figure(contrary[0]!.after)} by a bend{' '}
-          {contrary[0]!.bend > 0 ? 'toward' : 'away from'} the needle: that is the other way round. Which way
+          {contrary[0]!.bend > 0 ? 'toward' : 'away from'} the needle: that is the wrong direction. Which way
           was it bent, or what is the height read from?
         </ErrorLine>
       )}

@@ -107,7 +107,7 @@ export function FactAsk({
       <AskFoot>
         {!fact.choices && (
           <MainButton onPress={enter} isDisabled={!read || isRefusal(read)}>
-            Log it <Key>Enter</Key>
+            Log reading <Key>Enter</Key>
           </MainButton>
         )}
         <QuietButton onPress={later}>

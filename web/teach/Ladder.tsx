@@ -73,10 +73,10 @@ function lackWords(missing: readonly string[]): string {
   return names.length > 2 ? `${shown} and ${names.length - 2} more` : shown
 }
 
-/** What Ekrond can do for this unit, from the ground upward, and what each rung above still needs. */
+/** What Ekrond can tell you about this unit, from the ground upward, and what each rung above still needs. */
 export function Ladder({ known }: { known: KnownSoFar }) {
   return (
-    <Rungs aria-label="What Ekrond can do for this unit">
+    <Rungs aria-label="What Ekrond can tell you about this unit">
       {known.rungs.map((rung, i) => {
         const state = rung.reached ? 'on' : i === known.at + 1 ? 'next' : 'off'
         return (

@@ -97,10 +97,10 @@ export function NewPart({
   }
   useKeys({ Enter: write })
   return (
-    <Ask aria-label="What is asked">
-      <Label>It writes its own build sheet</Label>
-      <h2>What came off?</h2>
-      <Tiles role="group" aria-label="Its kind">
+    <Ask aria-label="Current step">
+      <Label>Building its own sheet</Label>
+      <h2>What did you remove?</h2>
+      <Tiles role="group" aria-label="Kind">
         {OFFERED.map((one) => (
           <Tile
             key={one}
@@ -135,9 +135,9 @@ export function NewPart({
       </div>
       <div style={{ display: 'grid', gridTemplateColumns: '2fr 1fr 1fr', gap: 14 }}>
         <div>
-          <Label>What you call it</Label>
+          <Label>Name it</Label>
           <FieldInput
-            aria-label="What you call it"
+            aria-label="Name it"
             placeholder={words}
             value={name}
             onChange={(event) => setName(event.target.value)}
@@ -165,12 +165,12 @@ export function NewPart({
         </div>
       </div>
       <p style={{ fontSize: 16 }}>
-        {at ? `It sat where you tapped, ${at[0]} mm across, ${at[1]} up.` : 'Tap the drawing where it sat.'}
+        {at ? `Position: ${at[0]} mm across, ${at[1]} up.` : 'Tap the drawing where it was.'}
       </p>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={write}>
-          Onto the sheet <Key>Enter</Key>
+          Add to sheet <Key>Enter</Key>
         </MainButton>
         <QuietButton onPress={done}>Nothing else</QuietButton>
       </AskFoot>

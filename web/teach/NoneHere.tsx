@@ -10,7 +10,7 @@ export function NoneHere({ open, setting }: { open: OpenJob; setting: SettingSpe
   const none = () => {
     const no = open.add('own.dimension', {
       fact: noneOf(settingKey(setting)),
-      raw: 'none on this one',
+      raw: 'not equipped',
       value: 'none',
       sigma: null,
       gauge: null,
@@ -19,7 +19,7 @@ export function NoneHere({ open, setting }: { open: OpenJob; setting: SettingSpe
   }
   return (
     <>
-      <QuietButton onPress={none}>None on this one</QuietButton>
+      <QuietButton onPress={none}>Not equipped</QuietButton>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
     </>
   )

@@ -39,14 +39,13 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
     newest.data && before.data ? carriedOn(spec, before.data.spec, newest.data.sheets.spec) : null
   const put = () => {
     const number = listNumber.trim()
-    if (!number)
-      return setWrong('Give it a number to be found by: what is stamped on it, or one of your own.')
+    if (!number) return setWrong('Give it a number to find it by: the stamped one, or your own.')
     const no = open.add('own.published', {
       listNumber: number,
       specRev: there ? nextOf(there.specRev) : `${number}/spec/1`,
       buildRev: there ? nextOf(there.buildRev) : `${number}/build/1`,
       mark: mark.trim(),
-      maker: maker.trim() || 'maker not known',
+      maker: maker.trim() || 'maker unknown',
     })
     if (no) return setWrong(no.sentence)
     setWrong('')
@@ -60,18 +59,18 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
   const byEnter = (event: KeyboardEvent) => event.key === 'Enter' && enter()
   return (
     <>
-      <Label>Into the library</Label>
-      <h2>{published ? `${published.listNumber}, next revision` : 'Ours, unverified'}</h2>
+      <Label>Add to library</Label>
+      <h2>{published ? `${published.listNumber}, next revision` : 'Ours, unconfirmed'}</h2>
       <p style={{ fontSize: 16 }}>
         {values} of {spec.settings.length} values, {open.sheets!.build.positions.length} positions. Of its
         float Ekrond {rungs[at]!.says}.
-        {!published && ' The next one that comes in is found by its mark and its bore, and starts from here.'}
+        {!published && ' The next one that comes in is found by its mark and bore, and starts from here.'}
       </p>
       <div>
-        <Label>List number it goes by</Label>
+        <Label>List number</Label>
         <FieldInput
           autoFocus
-          aria-label="List number it goes by"
+          aria-label="List number"
           value={listNumber}
           readOnly={published !== null}
           onChange={(event) => {
@@ -82,7 +81,7 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
         />
       </div>
       <div>
-        <Label>Stamped on the casting; empty where it is bare</Label>
+        <Label>Stamped on the casting (empty if nothing is)</Label>
         <FieldInput
           aria-label="Stamped on the casting"
           value={mark}
@@ -91,7 +90,7 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
         />
       </div>
       <div>
-        <Label>Maker; empty where nobody knows</Label>
+        <Label>Maker (empty if unknown)</Label>
         <FieldInput
           aria-label="Maker"
           value={maker}
@@ -101,24 +100,24 @@ export function Publish({ open, later }: { open: OpenJob; later: () => void }) {
       </div>
       {Object.keys(here.features).length === 0 && (
         <Answer style={{ fontSize: 17 }}>
-          <em>No bore was measured.</em> Without one the next is found by its mark only.
+          <em>No bore was measured.</em> Without it the next one is found by its mark only.
         </Answer>
       )}
       {newest.isError && <ErrorLine>{newest.error.message}</ErrorLine>}
       {carried && carried.kept.length > 0 && (
         <p style={{ fontSize: 17 }}>
-          Others brought to it: <b>{carried.kept.join(', ')}</b>. That stays in it.
+          Added by others: <b>{carried.kept.join(', ')}</b>. That is kept.
         </p>
       )}
       {carried?.overruled.map(({ name, there: theirs, here: own }) => (
         <ErrorLine key={name}>
-          {name}: the library says {theirs} now, this unit {own}. Yours will stand: weigh both first.
+          {name}: the library has {theirs} now, this unit {own}. Yours will replace it: check both first.
         </ErrorLine>
       ))}
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={put} isDisabled={reading}>
-          {published ? 'Put the next revision in' : 'Into the library'} <Key>Enter</Key>
+          {published ? 'Save next revision' : 'Add to library'} <Key>Enter</Key>
         </MainButton>
         <QuietButton onPress={later}>Not yet</QuietButton>
       </AskFoot>

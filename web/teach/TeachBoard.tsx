@@ -140,13 +140,13 @@ export function TeachBoard({ open }: { open: OpenJob }) {
         <Board>
           <BoardTitle>
             <div>
-              <h1>What is known of it so far</h1>
-              <p>ink: measured here · pencil: lent by its family, {spec.taught!.family}</p>
+              <h1>What is known so far</h1>
+              <p>solid: measured here · grey: borrowed from its family, {spec.taught!.family}</p>
             </div>
             <div style={{ display: 'flex', gap: 8 }}>
-              <Choice onPress={() => setAsked({ what: 'family' })}>Another family</Choice>
+              <Choice onPress={() => setAsked({ what: 'family' })}>Change family</Choice>
               <Choice onPress={() => setAsked({ what: 'publish' })}>
-                {open.here.published ? 'Next revision' : 'Into the library'}
+                {open.here.published ? 'Next revision' : 'Add to library'}
               </Choice>
             </div>
           </BoardTitle>
@@ -169,7 +169,7 @@ export function TeachBoard({ open }: { open: OpenJob }) {
                         <span>
                           {name}
                           <br />
-                          <small>{rung ? rung.says : 'says which way is richer'}</small>
+                          <small>{rung ? rung.says : 'tells which way is richer'}</small>
                         </span>
                       </button>
                     </li>
@@ -182,7 +182,7 @@ export function TeachBoard({ open }: { open: OpenJob }) {
             </div>
           </Both>
         </Board>
-        <Ask aria-label="What is asked">
+        <Ask aria-label="Current step">
           {fact ? (
             <FactAsk
               key={fact.code}
@@ -228,12 +228,12 @@ function Done({ go, left, again }: { go: () => void; left: number; again: () => 
       <h2>{left ? 'The rest can wait.' : 'All of its float is measured.'}</h2>
       <p style={{ fontSize: 17 }}>
         {left
-          ? `${left} ${left === 1 ? 'measurement is' : 'measurements are'} open. Work goes on without: what is noted and taken apart writes its sheets.`
-          : 'Its parts and values are written as it comes apart.'}
+          ? `${left} ${left === 1 ? 'measurement is' : 'measurements are'} open. You can go on without them: readings and teardown fill its sheets.`
+          : 'Parts and values are written as it comes apart.'}
       </p>
       <AskFoot>
         <MainButton onPress={go} autoFocus>
-          On with the job <Key>Enter</Key>
+          Continue the job <Key>Enter</Key>
         </MainButton>
         {left > 0 && <QuietButton onPress={again}>Ask me again</QuietButton>}
       </AskFoot>

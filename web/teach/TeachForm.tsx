@@ -20,7 +20,7 @@ const Row = styled.div`
 
 const NONE: ReadonlySet<string> = new Set()
 
-/** What is asked, each with one tap: how it breathes, how many barrels, what meters, how the float is held, how the choke works. */
+/** What is asked, each with one tap: draft, how many barrels, what meters, how the float is held, how the choke works. */
 export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void }) {
   const seen = open.here.features
   const before = open.here.taught
@@ -53,14 +53,14 @@ export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void 
   )
   const drawn = useDrawn(open, told)
   const missing = [
-    draft ? '' : 'how it breathes',
+    draft ? '' : 'draft',
     barrels ? '' : 'its barrels',
     described || !draft || !barrels ? '' : 'what meters its air',
     float ? '' : 'how its float is held',
     choke ? '' : 'its choke',
   ].filter(Boolean)
   const teach = () => {
-    if (!told || missing.length) return setWrong(`Say first: ${missing.join(', ')}.`)
+    if (!told || missing.length) return setWrong(`First enter: ${missing.join(', ')}.`)
     const bears = open.here.marks
     const first = Object.values(bears).find((mark) => mark.text)?.text
     const no = open.add('ident.taught', {
@@ -103,7 +103,7 @@ export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void 
         <UnitBoard
           sheets={drawn}
           title={`Drawn as a ${drawn.spec.taught!.family}`}
-          legend="in pencil: borrowed from its family, nothing of it believed"
+          legend="grey: borrowed from its family, not confirmed"
           order={drawn.build.positions}
           off={NONE}
           current={undefined}
@@ -113,15 +113,15 @@ export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void 
         <Board>
           <BoardTitle>
             <div>
-              <h1>No book knows it: teach it</h1>
-              <p>its family lends the drawing; what the bench finds turns pencil into ink</p>
+              <h1>Not in the library: teach it</h1>
+              <p>drawing borrowed from its family; grey turns solid as you measure</p>
             </div>
           </BoardTitle>
         </Board>
       )}
-      <Ask aria-label="What is asked">
+      <Ask aria-label="Current step">
         <h2>Teach this one</h2>
-        {tap('How it breathes', draft, setDraft, [
+        {tap('Draft', draft, setDraft, [
           ['down', 'down'],
           ['side', 'sideways'],
           ['up', 'up'],
@@ -149,9 +149,9 @@ export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void 
           ['none', 'none'],
         ])}
         <div>
-          <Label>What you call it until it has a number</Label>
+          <Label>Name it until it has a number</Label>
           <FieldInput
-            aria-label="What you call it"
+            aria-label="Name it"
             value={name}
             placeholder={`${open.state.opened?.engine ?? 'unit'}, taught`}
             onChange={(event) => setName(event.target.value)}
@@ -160,9 +160,9 @@ export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void 
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
         <AskFoot>
           <MainButton onPress={teach}>
-            {before ? 'Teach it as this' : 'Begin to teach it'} <Key>Enter</Key>
+            {before ? 'Teach as this' : 'Start teaching'} <Key>Enter</Key>
           </MainButton>
-          <QuietButton onPress={cancel}>{before ? 'Leave it as it is' : 'Back to the library'}</QuietButton>
+          <QuietButton onPress={cancel}>{before ? 'Keep as is' : 'Back to the library'}</QuietButton>
         </AskFoot>
       </Ask>
     </Main>

@@ -110,7 +110,7 @@ function Tracing({ picture, close, log }: { picture: string; close: () => void; 
   const step =
     ruler.length < 2
       ? `Lay a ruler beside it, flat, seen from straight above. Tap two of its marks: ${2 - ruler.length} to go.`
-      : 'Now go round the float, a tap at each bend. It closes by itself.'
+      : 'Now tap round the float, once at each bend. It closes by itself.'
   return (
     <LargeSheet title="The float from above" close={close}>
       <p style={{ fontSize: 17, margin: 0 }}>{step}</p>
@@ -169,7 +169,7 @@ function Tracing({ picture, close, log }: { picture: string; close: () => void; 
           mm
         </Label>
         <Button onPress={back} isDisabled={taps.length === 0}>
-          Take back a tap
+          Undo a tap
         </Button>
       </Row>
       {whole ? (
@@ -181,7 +181,7 @@ function Tracing({ picture, close, log }: { picture: string; close: () => void; 
       )}
       <Row>
         <MainButton onPress={done} isDisabled={!whole}>
-          Log it <Key>Enter</Key>
+          Log reading <Key>Enter</Key>
         </MainButton>
         <Button onPress={close}>Close</Button>
       </Row>

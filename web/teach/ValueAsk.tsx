@@ -99,7 +99,7 @@ export function ValueAsk({
   useKeys({ Enter: enter, ...(later ? { l: later } : {}) })
   return (
     <>
-      <Label>Its value, and where it comes from</Label>
+      <Label>Value and source</Label>
       <h2>{setting.name}</h2>
       <p style={{ fontSize: 16 }}>{setting.datum}</p>
       {standing.sources.length > 0 ? (
@@ -124,19 +124,19 @@ export function ValueAsk({
         </ul>
       ) : (
         <p style={{ fontSize: 17 }}>
-          No value yet. What it is found at counts as one; so do a leaf, its relatives, somebody’s memory.
+          No value yet. Use the as-found reading, a kit leaf, similar units, or somebody’s memory.
         </p>
       )}
       {standing.decided && <Label as="p">Decided: {standing.decided}</Label>}
       {standing.against.length > 0 && !deciding && (
         <ErrorLine role="alert">
-          {shown(standing.against[0]!.target)} ({standing.against[0]!.source}) says otherwise. It goes by{' '}
-          {standing.picked!.source} until somebody says which holds, and why.
+          {shown(standing.against[0]!.target)} ({standing.against[0]!.source}) says otherwise. Ekrond uses{' '}
+          {standing.picked!.source} until somebody chooses, with a reason.
         </ErrorLine>
       )}
       {near?.suspect && looked !== null && (
         <ErrorLine role="alert">
-          {shown(looked)} lies far from its relatives ({shown(near.median)}, {near.n} of them): a likely
+          {shown(looked)} is far from similar units ({shown(near.median)}, {near.n} of them): a likely
           misprint.
           {near.fixes[0] !== undefined ? ` ${shown(near.fixes[0])}?` : ''}
         </ErrorLine>
@@ -147,7 +147,7 @@ export function ValueAsk({
           step="source"
           position={key}
           shown={({ step, position }) => step === 'source' && position === key}
-          label="The page it stands on"
+          label="Page"
         />
       )}
       {deciding ? (
@@ -155,7 +155,7 @@ export function ValueAsk({
           <Label>Why {deciding.asWritten} holds</Label>
           <FieldInput
             autoFocus
-            aria-label="Why it holds"
+            aria-label="Reason"
             value={why}
             placeholder="because …"
             onChange={(event) => setWhy(event.target.value)}
@@ -173,7 +173,7 @@ export function ValueAsk({
                 )
               }
             >
-              Take its relatives’: {shown(near.median)} · {near.n} of them, spread {figure(near.spread)}
+              Use similar units’: {shown(near.median)} · {near.n} of them, spread {figure(near.spread)}
             </Choice>
           )}
           <ReadingField
@@ -207,8 +207,8 @@ export function ValueAsk({
                 ))}
               </div>
               <FieldInput
-                aria-label="Which, and its page"
-                placeholder="which, and its page"
+                aria-label="Which one, and page"
+                placeholder="which one, and page"
                 value={ground}
                 onChange={(event) => setGround(event.target.value)}
               />
@@ -221,9 +221,9 @@ export function ValueAsk({
       )}
       <AskFoot>
         <MainButton onPress={enter} isDisabled={deciding ? !why.trim() : !read || isRefusal(read)}>
-          {deciding ? 'It holds' : 'Write it'} <Key>Enter</Key>
+          {deciding ? 'Use it' : 'Save value'} <Key>Enter</Key>
         </MainButton>
-        {deciding && <QuietButton onPress={() => setDeciding(null)}>Leave it open</QuietButton>}
+        {deciding && <QuietButton onPress={() => setDeciding(null)}>Leave open</QuietButton>}
         {standing.sources.length === 0 && setting.code !== 'float.height' && (
           <NoneHere open={open} setting={setting} />
         )}

@@ -93,7 +93,7 @@ export function CauseList({ causes }: { causes: readonly WhyCause[] }) {
           <b>
             {cause.finding}
             {cause.standing === 'found' &&
-              (cause.brings > 0 ? ', found' : ', found, but it brings something else')}
+              (cause.brings > 0 ? ', found' : ', found, but it causes something else')}
           </b>
           <Chance cause={cause} />
           {cause.standing === 'open' && <small>{cause.look}</small>}

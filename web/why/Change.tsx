@@ -58,7 +58,7 @@ export function Change({ note }: { note: (it: RunNote) => void }) {
         ))}
       </Row>
       <label>
-        <Label>What is expected of it</Label>
+        <Label>Expected result</Label>
         <FieldInput
           value={expects}
           placeholder="no stumble on opening"
@@ -67,9 +67,9 @@ export function Change({ note }: { note: (it: RunNote) => void }) {
         />
       </label>
       <MainButton onPress={log} isDisabled={!of.trim()}>
-        Log the change
+        Log change
       </MainButton>
-      <Label>And what it did</Label>
+      <Label>And the result</Label>
       <Row>
         {(['better', 'same', 'worse'] as const).map((seen) => (
           <Choice key={seen} onPress={() => note({ what: 'effect', seen })}>

@@ -59,8 +59,8 @@ function Run({ open }: { open: OpenJob }) {
         {screws.map((setting) => (
           <Screw key={settingKey(setting)} open={open} setting={setting} note={note} />
         ))}
-        <h2>The blip, in its parts</h2>
-        <Row role="group" aria-label="The blip">
+        <h2>Throttle blip, step by step</h2>
+        <Row role="group" aria-label="Blip">
           {blipParts.map((part) => {
             const last = [...state.run].reverse().find((one) => one.what === 'blip' && one.part === part)
             const bad = last?.what === 'blip' ? last.bad : null
@@ -79,15 +79,15 @@ function Run({ open }: { open: OpenJob }) {
             )
           })}
         </Row>
-        <h2>Plugs, after a run in one band</h2>
+        <h2>Plugs, after a run at one throttle position</h2>
         <Plugs note={note} />
       </section>
-      <section aria-label="What it says">
+      <section aria-label="What it means">
         <Answer aria-live="polite">
           {read.side === null
             ? read.because.length
-              ? 'It says neither lean nor rich by itself.'
-              : 'Warm it first. Then blip it, and say what it does.'
+              ? 'By itself it says neither lean nor rich.'
+              : 'Warm the engine first. Then blip the throttle and enter what it does.'
             : read.side === 'air leak'
               ? 'Lean, or an air leak.'
               : `It is ${read.side}.`}
@@ -107,7 +107,7 @@ function Run({ open }: { open: OpenJob }) {
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
         <h2>Run log</h2>
         {state.run.length === 0 && (
-          <p>Nothing yet. The customer may tell it on the telephone, also after it went back.</p>
+          <p>Nothing yet. Enter what the customer reports by phone, also after release.</p>
         )}
         <ol style={{ listStyle: 'none', display: 'grid', gap: 4 }}>
           {[...state.run]
@@ -127,7 +127,8 @@ function Run({ open }: { open: OpenJob }) {
             ))}
         </ol>
         <Label as="p">
-          Engine running: exhaust gas outdoors, clear of moving parts, no face over the open intake.
+          Engine running: outdoors because of exhaust gas, clear of moving parts, face away from the open
+          intake.
         </Label>
       </section>
     </Columns>

@@ -38,7 +38,7 @@ export function Screw({
   /** The vacuum as this bench's gauge has it now. */
   const take = () =>
     void readingNow('pressure', 'vacuum').then((one) => {
-      if (one?.value == null) setWrong('No gauge is heard here. Type it, or pick one at Instruments.')
+      if (one?.value == null) setWrong('No gauge connected. Type it, or choose one at Instruments.')
       else setReading(`${one.value.toFixed(1)} kPa`)
     })
   const log = () => {
@@ -64,7 +64,7 @@ export function Screw({
       <h2>
         {setting.name}
         {kind === null
-          ? ': which way is leaner nobody noted'
+          ? ': not recorded which way is leaner'
           : kind === 'fuel'
             ? ': in is leaner'
             : ': in is richer'}
@@ -110,8 +110,8 @@ export function Screw({
             </label>
           </Row>
           <Row>
-            <Choice onPress={log}>Log it</Choice>
-            <Choice onPress={take} aria-label="Take it from the vacuum gauge">
+            <Choice onPress={log}>Log reading</Choice>
+            <Choice onPress={take} aria-label="Read from the vacuum gauge">
               Take <Key>+</Key>
             </Choice>
             <Choice
@@ -135,14 +135,14 @@ export function Screw({
             ))}
           {middle !== null && (
             <p style={{ fontSize: 16, fontWeight: 600 }}>
-              Half-way between its two stumbles: {figure(middle, 2)} turns out.
+              Midpoint of the two stumbles: {figure(middle, 2)} turns out.
             </p>
           )}
           {!run && middle === null && (
             <p style={{ fontSize: 16 }}>
               {kind === null
                 ? 'An eighth at a time, and listen.'
-                : `Four readings at three places find its peak. By ear: ${kind === 'fuel' ? 'in' : 'out'} until it falters, then a quarter turn back.`}
+                : `Four readings at three positions find the peak. By ear: ${kind === 'fuel' ? 'in' : 'out'} until it falters, then a quarter turn back.`}
             </p>
           )}
         </div>

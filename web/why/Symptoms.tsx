@@ -1,4 +1,4 @@
-import { symptoms } from '@ekrond/core/log'
+import { symptoms, symptomWords } from '@ekrond/core/log'
 import type { OpenJob } from '../data/job'
 import { Choice } from '../ui'
 
@@ -28,11 +28,11 @@ export function Symptoms({
           <Choice
             key={symptom}
             $on={now === 'present'}
-            aria-label={`${symptom}: ${now === 'present' ? 'it does' : now === 'absent' ? 'it does not' : 'not said'}`}
+            aria-label={`${symptomWords(symptom)}: ${now === 'present' ? 'it does' : now === 'absent' ? 'it does not' : 'not said'}`}
             style={now === 'absent' ? { textDecoration: 'line-through' } : {}}
             onPress={() => say(about, symptom, next[now ?? 'undefined'])}
           >
-            {symptom}
+            {symptomWords(symptom)}
           </Choice>
         )
       })}

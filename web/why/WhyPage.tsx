@@ -1,4 +1,4 @@
-import { complaintWords } from '@ekrond/core/log'
+import { complaintWords, symptomWords } from '@ekrond/core/log'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { signs, why } from '@ekrond/core/diagnose/why'
 import { useState } from 'react'
@@ -60,18 +60,18 @@ function Finder({ open }: { open: OpenJob }) {
   const nameOf = (about: string) =>
     signs.find(({ code }) => code === about)?.question ??
     causes.find(({ code }) => code === about)?.finding ??
-    about.replace(/^symptom:/, '')
+    symptomWords(about.replace(/^symptom:/, ''))
   return (
     <Columns $askFirst>
       <section aria-label="Causes">
-        <h2>“{complaintWords(complaint)}”: what it comes of</h2>
+        <h2>“{complaintWords(complaint)}”: possible causes</h2>
         <Label as="p">
-          Bar: how likely, by what is known. Blue: how often it is met at all, by judgement
+          Bar: how likely now. Blue: how common it is in general
           {outcomes?.answered ? ` and ${outcomes.answered} answered here` : ''}.
         </Label>
         {isRefusal(answer) && (
           <ErrorLine role="alert">
-            What was said cannot all be so together. Take back the answer that you are least sure of, in the
+            What was said cannot all be so together. Undo the answer that you are least sure of, in the
             history.
           </ErrorLine>
         )}
@@ -79,32 +79,31 @@ function Finder({ open }: { open: OpenJob }) {
         {causes.length > SHOWN && (
           <QuietButton onPress={() => setAll(!all)}>
             {all
-              ? 'only the likeliest'
+              ? 'show fewer'
               : `and ${causes.length - SHOWN} more, each under ${Math.max(1, Math.round((causes[SHOWN]?.p ?? 0) * 100))} %`}
           </QuietButton>
         )}
       </section>
-      <section aria-label="The next look">
+      <section aria-label="Next check">
         {explains.length > 0 && (
           <>
             <Answer>
-              <Tick size={18} /> What was found explains it:{' '}
-              {explains.map(({ finding }) => finding).join('; ')}.
+              <Tick size={18} /> The findings explain it: {explains.map(({ finding }) => finding).join('; ')}.
             </Answer>
             <p style={{ fontSize: 16 }}>
-              Put right, it should be gone. What follows is for when it comes again.{' '}
+              Once repaired, it should be gone. The rest is for if it comes back.{' '}
               <Link to={open.to('return')}>Answer the complaint</Link>
             </p>
           </>
         )}
         {asked ? (
           <>
-            <Label>settles most a minute · {asked.minutes} min</Label>
+            <Label>best check for the time · {asked.minutes} min</Label>
             <Answer as="h2">{asked.question}</Answer>
             <FieldInput
               aria-label="In words"
               value={words}
-              placeholder="in words, if more is to be said"
+              placeholder="in your words (optional)"
               onChange={(event) => setWords(event.target.value)}
             />
             <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
@@ -113,33 +112,33 @@ function Finder({ open }: { open: OpenJob }) {
                   say(asked.code, asked.kind === 'cause' ? nameOf(asked.code) : asked.question, 'present')
                 }
               >
-                {asked.kind === 'cause' ? 'It is so' : 'Yes'}
+                {asked.kind === 'cause' ? 'Yes, it is' : 'Yes'}
               </MainButton>
               <MainButton
                 onPress={() =>
                   say(asked.code, asked.kind === 'cause' ? nameOf(asked.code) : asked.question, 'absent')
                 }
               >
-                {asked.kind === 'cause' ? 'It is not' : 'No'}
+                {asked.kind === 'cause' ? 'No, it isn’t' : 'No'}
               </MainButton>
               <Choice
                 onPress={() =>
                   say(asked.code, asked.kind === 'cause' ? nameOf(asked.code) : asked.question, 'not asked')
                 }
               >
-                Cannot tell
+                Can’t tell
               </Choice>
             </div>
           </>
         ) : (
-          <Answer>Nothing that can be asked would tell more. Look at the likeliest.</Answer>
+          <Answer>No further check would tell more. Check the likeliest cause.</Answer>
         )}
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-        <Label as="h2">It also does, or does not</Label>
+        <Label as="h2">Other symptoms</Label>
         <Symptoms open={open} main={complaint.symptom} say={say} />
         {said.length > 0 && (
           <>
-            <Label as="h2">Said so far</Label>
+            <Label as="h2">Answers so far</Label>
             <ul style={{ listStyle: 'none', display: 'grid', gap: 4 }}>
               {said.map(([about, one]) => (
                 <li key={about} style={{ fontSize: 16 }}>
@@ -185,7 +184,7 @@ function Finder({ open }: { open: OpenJob }) {
           )}
         {(complaint.symptom === 'flooding' || complaint.symptom === 'leak') && (
           <RedBox>
-            Before anyone cranks: plugs out, look for fuel in the cylinders; smell and level of the oil.
+            Before anyone cranks it: plugs out, check for fuel in the cylinders; check oil smell and level.
             <small>
               fuel and vapour: ventilate, no flame or spark; a spark test well away from the intake
             </small>

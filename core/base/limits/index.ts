@@ -24,7 +24,7 @@ export const MOST = {
 /** Text that a database and a page can hold: no zero character, no half of a character. */
 export const isCleanText = (text: string): boolean => !text.includes('\0') && !/\p{Surrogate}/u.test(text)
 
-export const UNCLEAN_SENTENCE = 'There is a character in it that cannot be kept. Type it again.'
+export const UNCLEAN_SENTENCE = 'It has a character that cannot be stored. Type it again.'
 
 /** Whether somebody reading it sees anything: blanks and signs without a width are no name. */
 export const isSeen = (text: string): boolean => /[\p{L}\p{N}\p{P}\p{S}]/u.test(text)

@@ -12,9 +12,9 @@ interface StationRow {
 }
 
 const rows = {
-  receive: { title: 'Receive', number: 1, doing: 'take it in', onUnit: false, apart: false },
+  receive: { title: 'Receive', number: 1, doing: 'receive it', onUnit: false, apart: false },
   identify: { title: 'Identify', number: 2, doing: 'identify it', onUnit: false, apart: false },
-  asfound: { title: 'As found', number: 3, doing: 'note what it came in with', onUnit: false, apart: false },
+  asfound: { title: 'As found', number: 3, doing: 'record as found', onUnit: false, apart: false },
   teardown: { title: 'Teardown', number: 4, doing: 'take it apart', onUnit: true, apart: true },
   clean: {
     title: 'Clean',
@@ -23,14 +23,14 @@ const rows = {
     onUnit: true,
     apart: true,
   },
-  parts: { title: 'Parts', number: 6, doing: 'cover its needs', onUnit: true, apart: true },
-  build: { title: 'Build', number: 7, doing: 'put it together', onUnit: true, apart: true },
+  parts: { title: 'Parts', number: 6, doing: 'order parts', onUnit: true, apart: true },
+  build: { title: 'Build', number: 7, doing: 'assemble it', onUnit: true, apart: true },
   set: { title: 'Set', number: 8, doing: 'set it', onUnit: false, apart: false },
-  prove: { title: 'Prove', number: 9, doing: 'prove it on the bench', onUnit: true, apart: false },
+  prove: { title: 'Prove', number: 9, doing: 'test it on the bench', onUnit: true, apart: false },
   return: {
     title: 'Return',
     number: 0,
-    doing: 'see what stands before its return',
+    doing: 'clear the open items',
     onUnit: false,
     apart: false,
   },

@@ -78,8 +78,8 @@ function admitBody(state: JobState, entry: UnsentEntry): NotAdmitted | undefined
 function superseded(state: JobState, id: string): string {
   const newer = replacement(state, id)
   return newer
-    ? `It was corrected already: ${newer.by} ${sentenceOf(newer)}. Aim again if that is wrong too.`
-    : 'It was taken back already. Enter it anew if it is right.'
+    ? `It was corrected already: ${newer.by} ${sentenceOf(newer)}. Correct again if that is wrong too.`
+    : 'It was undone already. Enter it again if it is right.'
 }
 
 function admitCorrection(state: JobState, entry: UnsentEntry, sheets: SheetsByBody): NotAdmitted | undefined {

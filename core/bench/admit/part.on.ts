@@ -24,7 +24,7 @@ export const sourcesHere = (state: JobState, named: string): PartSource[] => [
   ...(['kit', 'loose', 'shelf'] as const).filter((from) => isHere(state, named, from)),
 ]
 
-/** Whether a new part for a position is really there: it came with its order, or was taken off the shelf for it. */
+/** Whether a new part for a position is really there: it came with its order, or was taken from the shelf for it. */
 function isHere(state: JobState, named: string, from: Exclude<PartSource, 'old'>): boolean {
   return state.orders.some((order) =>
     order.lines.some(

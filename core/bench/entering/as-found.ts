@@ -43,7 +43,7 @@ export function enterAsFound(
   )
     return refuse(
       'text',
-      `${showValue(read.value, 'turns')} cannot be: from seated it falls free after ${showValue(freeEighths, 'turns')}. Count again.`,
+      `${showValue(read.value, 'turns')} is not possible: from seated it comes free after ${showValue(freeEighths, 'turns')}. Count again.`,
     )
   const saying = asFoundSaying(setting, read.value, countedTo, sheets, state, body)
   return {
@@ -73,11 +73,11 @@ function asFoundSaying(
   if (sheets.spec.taught && (setting.target === null || setting.source === 'as found'))
     return {
       usual: true,
-      headline: `${showValue(value, setting.quantity)}${countedTo === 'free' ? ' until it fell free' : ''}, noted.`,
+      headline: `${showValue(value, setting.quantity)}${countedTo === 'free' ? ' until it came free' : ''}, noted.`,
       meaning:
         countedTo === 'free'
-          ? 'Counted out to free: it says where it stood only once the thread is counted.'
-          : 'It is its value until a sheet or relatives say another.',
+          ? 'Counted until free: count the thread too, to know where it was.'
+          : 'Used until a sheet or similar units give a better one.',
     }
   // Counted until free, where the whole thread was counted once: it stood as far out as is left of it.
   const stood = mixture && countedTo === 'free' && freeEighths !== undefined ? freeEighths - value : value
@@ -101,31 +101,29 @@ function asFoundSaying(
     return countedTo === 'free'
       ? {
           ...saying,
-          headline: `${showValue(value, 'turns')} until free, of ${showValue(freeEighths!, 'turns')}: it stood ${showValue(stood, 'turns')} out. ${saying.headline}`,
+          headline: `${showValue(value, 'turns')} until free, of ${showValue(freeEighths!, 'turns')}: it was ${showValue(stood, 'turns')} out. ${saying.headline}`,
         }
       : saying
   }
   if (countedTo === 'free')
     return {
       usual: true,
-      headline: `${showValue(value, 'turns')} until it fell free.`,
-      meaning: 'Counted out to free: it says where it stood only once the thread is counted.',
+      headline: `${showValue(value, 'turns')} until it came free.`,
+      meaning: 'Counted until free: count the thread too, to know where it was.',
     }
   const flow = setting.code === 'screw.turns' ? screwFlowOf(setting, sheets.spec) : null
   const inBand = (setting.lo === null || value >= setting.lo) && (setting.hi === null || value <= setting.hi)
   if (setting.code === 'idle.screw' && value !== setting.target)
     return {
       usual: inBand,
-      headline: `${showValue(value, setting.quantity)}; the sheet begins at ${setting.asWritten}.`,
+      headline: `${showValue(value, setting.quantity)}; starting point ${setting.asWritten.replace(/ on$/, '')}.`,
       meaning: 'It is set on the engine.',
     }
   return inBand
     ? { usual: true, headline: `${showValue(value, setting.quantity)}, as the sheet has it.`, meaning: '' }
     : {
         usual: false,
-        headline: `${showValue(value, setting.quantity)} where the sheet has ${setting.asWritten}.`,
-        meaning: [flow ? flowWords[flow] : '', 'Found so; it is set when it goes together.']
-          .filter(Boolean)
-          .join(' '),
+        headline: `${showValue(value, setting.quantity)} where the spec is ${setting.asWritten}.`,
+        meaning: [flow ? flowWords[flow] : '', 'As found; set it at assembly.'].filter(Boolean).join(' '),
       }
 }

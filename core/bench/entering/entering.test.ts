@@ -110,17 +110,17 @@ describe('as found', () => {
     if (isRefusal(draft)) throw new Error(draft.refused.why)
     // The whole thread is 6 1/2 turns on this model: what is left of it is where it stood.
     expect(draft.data.shown.headline).toBe(
-      '3 1/2 until free, of 6 1/2: it stood 3 out. 3 where 1 3/8 is usual.',
+      '3 1/2 until free, of 6 1/2: it was 3 out. 3 where 1 3/8 is usual.',
     )
     expect(enterAsFound(setting('mixture.turns'), '7', 'free', sheets, state)).toMatchObject({
-      refused: { why: '7 cannot be: from seated it falls free after 6 1/2. Count again.' },
+      refused: { why: '7 is not possible: from seated it comes free after 6 1/2. Count again.' },
     })
     const unknown = {
       ...sheets,
       spec: { ...sheets.spec, mixture: { kind: 'fuel' as const, mostEighths: 44 } },
     }
     expect(enterAsFound(setting('mixture.turns'), '3 1/2', 'free', unknown, state)).toMatchObject({
-      data: { shown: { headline: '3 1/2 until it fell free.' } },
+      data: { shown: { headline: '3 1/2 until it came free.' } },
     })
   })
   it('compares everything else with the sheet', () => {
@@ -128,13 +128,13 @@ describe('as found', () => {
     if (isRefusal(draft)) throw new Error(draft.refused.why)
     expect(draft).toMatchObject({
       said: { usual: false },
-      data: { value: 0, shown: { headline: 'index where the sheet has 1 rich.' } },
+      data: { value: 0, shown: { headline: 'index where the spec is 1 rich.' } },
     })
     expect(isRefusal(enterAsFound(setting('choke.index'), 'twelve', null, sheets, state))).toBe(true)
     // An idle-speed screw has no band: where it stood is no fault, and not what the sheet has either.
     expect(enterAsFound(setting('idle.screw'), '2 1/4', null, sheets, state)).toMatchObject({
       said: { usual: true },
-      data: { shown: { headline: '2 1/4; the sheet begins at 1 1/2 on.' } },
+      data: { shown: { headline: '2 1/4; starting point 1 1/2.' } },
     })
     expect(enterAsFound(setting('idle.screw'), '1 1/2', null, sheets, state)).toMatchObject({
       data: { shown: { headline: '1 1/2, as the sheet has it.' } },

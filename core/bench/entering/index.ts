@@ -85,7 +85,7 @@ export function enterFinding(
   override: { disposition: Disposition; why: string } | null = null,
 ): Result<Entering<'finding.judged', { judgement: Judgement | null; disposition: Disposition }>> {
   const seen = partsTable[position.kind].conditions.find((c) => c.code === condition)
-  if (!seen) return refuse('condition', 'Say how the part is.')
+  if (!seen) return refuse('condition', 'Choose the part’s condition.')
   let measured: PartMeasured | null = null
   let judgement: Judgement | null = null
   if (position.deciding && raw.trim() !== '') {

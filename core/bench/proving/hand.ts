@@ -15,7 +15,7 @@ export function enterLifts(
   more: Pick<More, 'instrument' | 'trace'> = {},
 ): Result<EnteredProof> {
   if (!Number.isInteger(clean) || !Number.isInteger(of) || clean < 0 || clean > of)
-    return refuse('text', 'How many of the lifts came back clean: a whole number, not more than there were.')
+    return refuse('text', 'Enter how many lifts shut cleanly: a whole number, no more than were made.')
   const measured: ProofMeasured = { what: 'lifts', clean, of, spreadKpa }
   const hung = of - clean
   const alike = spreadKpa === null ? '' : ` They shut within ${figure(spreadKpa, 1)} kPa of each other.`
@@ -25,7 +25,7 @@ export function enterLifts(
       measured,
       `${clean} of ${of}`,
       `${leastOf.lifts - of} more ${leastOf.lifts - of === 1 ? 'lift' : 'lifts'}.`,
-      'A needle that hangs does so now and then: ten show it.',
+      'A sticking needle sticks now and then: ten lifts show it.',
       more,
     )
   return hung === 0
@@ -33,7 +33,7 @@ export function enterLifts(
         proof,
         measured,
         `${clean} of ${of}`,
-        'None hangs.',
+        'No sticking.',
         `${of} lifts, ${of} shut clean.${alike}`,
         more,
       )
@@ -41,12 +41,12 @@ export function enterLifts(
         proof,
         measured,
         `${clean} of ${of}`,
-        `It hung ${hung === 1 ? 'once' : `${hung} times`} in ${of}.`,
-        `A needle that hangs on the bench floods on the road.${alike}`,
+        `It stuck ${hung === 1 ? 'once' : `${hung} times`} in ${of}.`,
+        `A needle that sticks on the bench floods on the road.${alike}`,
         {
           ...more,
           remedy: {
-            words: 'Look how the clip hangs, whether the tang is smooth and square, and the pin straight.',
+            words: 'Check that the clip is right, the tang smooth and square, and the pin straight.',
             detail: 'a groove in the tang catches the needle',
           },
         },
@@ -90,7 +90,7 @@ export function enterTravel(
       measured,
       `${figure(100 * fit.gain, 0)} %`,
       `It never reaches its end: it stops at ${figure(100 * fit.gain, 0)} % of its travel.`,
-      `By its curve, however long it is on.${current}`,
+      `The curve says so, however long it is on.${current}`,
       {
         remedy: {
           words: 'Voltage at the terminal first, and its ground; then cover and coil.',
@@ -122,11 +122,11 @@ export function enterTravel(
       measured,
       `${figure(ampsHot!, 2)} A`,
       `Warm it still draws ${figure(ampsHot!, 2)} A, cold ${figure(amps!, 2)}.`,
-      'A heater that warms draws less. Either it does not heat, or something bridges it.',
+      'A heater draws less as it warms. Either it does not heat, or it is shorted.',
       {
         remedy: {
-          words: 'Feel the cover: cold is no heat, hot with the same current is a bridge. Renew it.',
-          detail: 'mind the cover, it may be hot',
+          words: 'Feel the cover: cold means no heat, hot at the same current means a short. Replace it.',
+          detail: 'careful: the cover may be hot',
         },
       },
     )
@@ -142,7 +142,7 @@ export function enterTravel(
           ? null
           : {
               words: 'Voltage at the terminal first, then the cover’s notch.',
-              detail: 'a notch rich shuts it longer',
+              detail: 'a notch richer keeps it shut longer',
             },
     },
   )
@@ -155,7 +155,7 @@ export function enterSeen(proof: Proof, yes: boolean, words = ''): EnteredProof 
     proof,
     measured,
     yes ? proof.wants : (words || 'does not').slice(0, 60),
-    yes ? `${proof.name}.` : `Not so: ${words || proof.name.toLowerCase()}.`,
+    yes ? `${proof.name}.` : `No: ${words || proof.name.toLowerCase()}.`,
     '',
   )
 }

@@ -57,15 +57,12 @@ export function judgeFall(
   { volumeMl, sigma }: Pick<HoldTyped, 'volumeMl' | 'sigma'>,
 ): Result<Hold> {
   if (!(fromKpa > 0) || !(toKpa >= 0) || !(seconds > 0))
-    return refuse(
-      'text',
-      'Give the pressure at first, the pressure at last and the seconds between: 40 37.8 30.',
-    )
+    return refuse('text', 'Enter start pressure, end pressure and seconds between, such as 40 37.8 30.')
   if (toKpa > fromKpa)
-    return refuse('text', 'The pressure rises: something warms it, or it is still being pumped.')
+    return refuse('text', 'The pressure is rising: it is warming up, or still being pumped.')
   if (fromKpa < 10 * sigma)
-    return refuse('text', 'The pressure hardly stands above the gauge’s noise: pump it up further.')
-  if (!(volumeMl > 0)) return refuse('volume', 'The volume that is shut in lies above 0.')
+    return refuse('text', 'The pressure is too low for this gauge. Pump it up further.')
+  if (!(volumeMl > 0)) return refuse('volume', 'The trapped volume must be more than 0.')
   const limit = limitOf(proof, volumeMl)
   const side = proof.code === 'vacuum' ? -1 : 1
   const u = (p: number) => p / (2 * SEA_LEVEL_KPA + side * p)
@@ -139,67 +136,69 @@ export function enterHold(
   const seal =
     circle !== null && !isRefusal(circle)
       ? [
-          `it let go at ${figure(typed.popOffKpa!, 0)} kPa under ${figure(typed.weightG)} g: seals on ${figure(circle, 2)} mm${
+          `it opened at ${figure(typed.popOffKpa!, 0)} kPa under ${figure(typed.weightG)} g: seals on ${figure(circle, 2)} mm${
             spec.taught ? '' : `, the seat is ${figure(spec.float.seatBore, 2)}`
           }`,
         ]
       : []
   const facts = [
     ...seal,
-    ...(typed.reseatKpa !== null ? [`shut again at ${figure(typed.reseatKpa, 0)} kPa`] : []),
+    ...(typed.reseatKpa !== null ? [`it shut at ${figure(typed.reseatKpa, 0)} kPa`] : []),
   ]
   const said = (headline: string, meaning: string, remedy: EnteredProof['remedy'] = null) =>
     entered(proof, measured, inShort, headline, meaning, { ...more, remedy, facts })
   switch (hold.verdict) {
     case 'wait':
       return said(
-        `Wait ${figure(Math.ceil(hold.secondsMore ?? 1), 0)} s more, and it can be told.`,
-        `${run}: a leak between ${figure(hold.low, 1)} and ${figure(hold.high, 1)} mL/min, ${allowed}.`,
+        `Wait ${figure(Math.ceil(hold.secondsMore ?? 1), 0)} s more for a result.`,
+        `${run}: leak between ${figure(hold.low, 1)} and ${figure(hold.high, 1)} mL/min, ${allowed}.`,
       )
     case 'open':
       return said(
-        vacuum ? 'It holds nothing.' : 'Stuck open: it does not shut.',
+        vacuum ? 'It does not hold at all.' : 'Stuck open: it does not shut.',
         run,
         vacuum
           ? {
-              words: 'Look at the hose and its clamp first, then renew the diaphragm.',
-              detail: 'a hose that slips off reads the same',
+              words: 'Check the hose and clamp first, then replace the diaphragm.',
+              detail: 'a loose hose looks the same',
             }
           : {
-              words: 'Blow the seat clean and look whether the needle moves freely.',
-              detail: 'a needle that hangs, dirt on its seat, or none fitted',
+              words: 'Blow the seat clean and check that the needle moves freely.',
+              detail: 'a sticking needle, dirt on the seat, or no needle fitted',
             },
       )
     case 'settling':
       return said(
-        'Holds. It settled, and then stood.',
-        `${run}: hose and needle gave at first; what is left is under ${figure(Math.max(0.01, hold.high), 2)} mL/min, ${allowed}.`,
+        'Holds. It settled, then held.',
+        `${run}: hose and needle settled first; the leak left is under ${figure(Math.max(0.01, hold.high), 2)} mL/min, ${allowed}.`,
       )
     case 'tight':
       return said(
         'Tight.',
-        `${run}: not told from 0 by this gauge, at most ${figure(Math.max(0.01, hold.high), 2)} mL/min, ${allowed}.`,
+        `${run}: too small for this gauge, at most ${figure(Math.max(0.01, hold.high), 2)} mL/min, ${allowed}.`,
       )
     case 'slow':
       return hold.passes
         ? said(
             `Holds. ${amount} ±${plusMinus(hold)}, ${allowed}.`,
-            more.byEye ? `${run}.` : `${run}. It falls to the end: a true leak, not the hose settling.`,
+            more.byEye
+              ? `${run}.`
+              : `${run}. It keeps falling to the end: a real leak, not the hose settling.`,
           )
         : said(
             `Leaks: ${amount} ±${plusMinus(hold)}, ${allowed}.`,
             more.byEye
-              ? `${run}. Two readings cannot tell a leak from settling: pump again and watch it twice as long before a part is bought.`
-              : `${run}. It goes on falling to the end: a true leak, not settling.`,
+              ? `${run}. Two readings cannot tell a leak from settling. Pump again and watch twice as long before you buy a part.`
+              : `${run}. It keeps falling to the end: a real leak, not settling.`,
             vacuum
               ? {
-                  words: 'Hose and clamp first, then renew the diaphragm.',
+                  words: 'Check hose and clamp first, then replace the diaphragm.',
                   detail: 'wet it: bubbles show where',
                 }
               : {
                   words:
-                    'Turn the needle in its seat, wipe both, try again; then renew needle and seat as a pair.',
-                  detail: 'union and gauge joints first: soap on them shows bubbles',
+                    'Turn the needle in its seat, wipe both, test again. If it still leaks, replace needle and seat as a pair.',
+                  detail: 'check fitting and gauge joints first: soapy water shows bubbles',
                 },
           )
   }
@@ -226,13 +225,13 @@ export function readFall(text: string, wanted: number): Result<[from: number, to
   if (figures.length !== 3 || !figures.every(Number.isFinite))
     return refuse(
       'text',
-      'Three figures: the pressure at first, at last, and the seconds between, like 40 37.8 30.',
+      'Enter three numbers: start pressure, end pressure, seconds between, such as 40 37.8 30.',
     )
   const psi = likelyPsi(from, wanted)
   return psi === null
     ? [from, to, seconds]
     : refuse(
         'text',
-        `${figure(from)} kPa is far under the ${wanted} that are asked: was it psi? Then type ${figure(psi)} and ${figure((to * psi) / from)}.`,
+        `${figure(from)} kPa is far below the ${wanted} needed. Was it psi? Then type ${figure(psi)} and ${figure((to * psi) / from)}.`,
       )
 }

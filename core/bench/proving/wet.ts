@@ -60,19 +60,19 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
   if (spill && !isRefusal(spill) && spill.marginMm <= 0)
     return refuse(
       'lip',
-      `The lowest way out lies at ${figure(typed.lipMm!, 1)}, under this level: it spills before it shuts.`,
+      `It overflows first at ${figure(typed.lipMm!, 1)}, below this level: it overflows before the needle shuts.`,
     )
   const facts =
     spill && !isRefusal(spill)
-      ? [`spills first ${figure(spill.marginMm, 1)} mm up, at ${figure(spill.atKpa, 1)} kPa`]
+      ? [`overflows ${figure(spill.marginMm, 1)} mm higher, at ${figure(spill.atKpa, 1)} kPa`]
       : []
   if (proves(measured))
     return entered(
       shown,
       measured,
       figure(typed.belowFace),
-      `${figure(typed.belowFace)} below the face, wants ${wants}.`,
-      `In its band.${means}`,
+      `${figure(typed.belowFace)} below the face, target ${wants}.`,
+      `Within limits.${means}`,
       { facts },
     )
   const off = level.expected - typed.belowFace
@@ -92,14 +92,14 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
       shown,
       measured,
       figure(typed.belowFace),
-      `${figure(Math.abs(off), 1)} mm too ${way}, wants ${wants}.`,
+      `${figure(Math.abs(off), 1)} mm too ${way}, target ${wants}.`,
       meaning,
       {
         remedy: {
           words:
             off > 0
-              ? `The dry height is right, so look further before anything is bent: weigh the float. One ${figure(grams)} g too heavy would do this.`
-              : 'The dry height is right, so look further before anything is bent: head, fluid and where it is read from.',
+              ? `The dry height is right, so check other causes before you bend anything. Weigh the float: one ${figure(grams)} g too heavy would do this.`
+              : 'The dry height is right, so check other causes before you bend anything: head, fluid and where the level is read.',
           detail:
             off > 0
               ? 'or the needle shuts late: pressure, a worn seat'
@@ -112,7 +112,7 @@ export function enterLevel(subject: ProofSubject, proof: Proof, typed: LevelType
     shown,
     measured,
     figure(typed.belowFace),
-    `${figure(Math.abs(off), 1)} mm too ${way}, wants ${wants}.`,
+    `${figure(Math.abs(off), 1)} mm too ${way}, target ${wants}.`,
     meaning,
     {
       remedy: height === null ? null : levelRemedy(subject, typed, height, level.expected),
@@ -140,7 +140,7 @@ function levelRemedy(
   const opens = sheets.build.positions.find(({ kind }) => kind === 'cover')?.name.toLowerCase()
   return {
     words: remedy?.words ?? `Dry height from ${figure(height)} to ${figure(wanted)} mm.`,
-    detail: `dry height ${figure(height)} to ${figure(wanted)} mm · ${opens ? `${opens} comes off: inlet, level and weep are proved again` : 'level and weep are proved again'}`,
+    detail: `dry height ${figure(height)} to ${figure(wanted)} mm · ${opens ? `${opens} comes off: redo inlet, level and leak tests` : 'redo level and leak tests'}`,
   }
 }
 
@@ -168,7 +168,7 @@ export function enterWeep(
         .map(({ name }) => name.toLowerCase())
         .join(', ')
         .slice(0, 60),
-      `${wet[0]!.name} ${wet[0]!.kind === 'way out' ? 'runs' : 'weeps'} since ${clock(wet[0]!.wetAt!)}.`,
+      `${wet[0]!.name} ${wet[0]!.kind === 'way out' ? 'runs' : 'seeps'} since ${clock(wet[0]!.wetAt!)}.`,
       wet.length > 1 ? `And ${wet.length - 1} more.` : '',
       { remedy: WEEP_REMEDIES[wet[0]!.kind] },
     )
@@ -178,7 +178,7 @@ export function enterWeep(
       measured,
       clock(seconds),
       `Dry for ${clock(seconds)} of ${clock(leastOf.weepSeconds)}.`,
-      'A plug that weeps shows late.',
+      'A seeping plug shows late.',
     )
   if (!tapped)
     return entered(
@@ -186,7 +186,7 @@ export function enterWeep(
       measured,
       clock(seconds),
       'Tap it once.',
-      'A sticking needle shows when it is tapped: then watch the overflow.',
+      'Tapping shows a sticking needle: then watch the overflow.',
     )
   return entered(
     proof,
@@ -200,15 +200,15 @@ export function enterWeep(
 const WEEP_REMEDIES: Readonly<Record<WeepPlace['kind'], { words: string; detail: string }>> = {
   'way out': {
     words: 'The level is too high or the needle does not shut: wet level and inlet first.',
-    detail: 'fuel may stand in the bore: nobody cranks before that is looked at',
+    detail: 'fuel may be in the bore: check it before anyone cranks',
   },
   joint: {
-    words: 'Wipe it, screws in their pattern once more; then a new gasket on a true face.',
-    detail: 'watched for ten minutes anew',
+    words: 'Wipe it dry, tighten the screws again in pattern. If it still seeps: true the face, new gasket.',
+    detail: 'then watch ten more minutes',
   },
   thread: {
-    words: 'Nip it up, wipe it, watch it for ten minutes anew; then a new washer or plug.',
-    detail: 'too much torque opens a thread in zinc',
+    words: 'Tighten it slightly, wipe it, watch ten more minutes. If it still seeps: new washer or plug.',
+    detail: 'too much torque strips zinc threads',
   },
 }
 
@@ -220,27 +220,28 @@ export function enterPump(
   atOnce: boolean,
   instrument: string | null = null,
 ): Result<EnteredProof> {
-  if (!(ml >= 0) || ml > 200) return refuse('text', 'The ten strokes together, in mL: from 0 to 200.')
+  if (!(ml >= 0) || ml > 200) return refuse('text', 'Enter the volume of all ten strokes, 0 to 200 mL.')
   const { lo, hi, swept } = pumpBand(sheets.spec)
   const measured: ProofMeasured = { what: 'pump', ml, strokes: leastOf.strokes, atOnce, lo, hi }
   const share = swept
-    ? `${figure((100 * ml) / swept, 0)} % of the ${figure(swept)} that it sweeps`
-    : 'its measures are not known: noted, and alike stroke by stroke'
+    ? `${figure((100 * ml) / swept, 0)} % of its ${figure(swept)} mL stroke volume`
+    : 'pump sizes unknown: recorded, check that every stroke is alike'
   const value = figure(ml)
   if (!atOnce)
     return entered(proof, measured, value, 'It squirts late.', `${share}.`, {
       instrument,
       remedy: {
-        words: 'Take up the play in its link, then look at the cup and the check ball.',
-        detail: 'late by air drawn in, or by a ball that does not seat',
+        words: 'Take up the play in its link, then check the cup and the check ball.',
+        detail: 'it draws air, or the ball does not seat',
       },
     })
   if (lo !== null && ml < lo)
-    return entered(proof, measured, value, `Short: ${figure(ml)} mL, wants ${proof.wants}.`, `${share}.`, {
+    return entered(proof, measured, value, `Short: ${figure(ml)} mL, target ${proof.wants}.`, `${share}.`, {
       instrument,
       remedy: {
-        words: 'Nozzle and passage free, ball seats, cup soft; then the stroke.',
-        detail: 'each stroke alike points at the stroke, unlike at a ball',
+        words:
+          'Check that nozzle and passage are clear, the ball seats and the cup is soft. Then the stroke.',
+        detail: 'all strokes alike: the stroke; uneven: a ball',
       },
     })
   if (hi !== null && ml > hi)
@@ -248,7 +249,7 @@ export function enterPump(
       proof,
       measured,
       value,
-      `More than it can sweep: ${figure(ml)} mL.`,
+      `More than its stroke holds: ${figure(ml)} mL.`,
       `${share}. Fuel is drawn past the pump, or it was not ten strokes.`,
       { instrument },
     )

@@ -28,7 +28,7 @@ export interface EndOfUnit {
 /** What a condition that condemns does next, one thing after the other, by its code. */
 const CHAINS: Readonly<Record<string, readonly string[]>> = {
   postCracked: [
-    'The post lets go: the float hangs on it, and engine shake opens the crack further.',
+    'The float hangs on this post, and engine vibration opens the crack until it breaks.',
     'The needle stays open: the float drops, and nothing shuts the fuel off.',
     'Fuel runs out, over a hot engine or into its oil. It can burn.',
   ],
@@ -43,9 +43,9 @@ const CHAINS: Readonly<Record<string, readonly string[]>> = {
     'An insert would break into the passage beside it.',
   ],
   drilledPassage: [
-    'The passage passes more than it should.',
+    'The passage flows too much.',
     'No jet or screw makes up for it over the whole opening.',
-    'Its size cannot be had back.',
+    'Its size cannot be restored.',
   ],
 }
 
@@ -105,11 +105,11 @@ function notDone(state: JobState, sheets: Sheets, body: number): string[] {
   const read = Object.keys(here.readings).length
   const proven = Object.keys(here.proven).length
   return [
-    ...(open.length ? [`${open.length === 1 ? 'One part' : `${open.length} parts`} not looked at`] : []),
-    ...(free === 0 ? ['No passage shown free'] : []),
+    ...(open.length ? [`${open.length === 1 ? 'One part' : `${open.length} parts`} not checked`] : []),
+    ...(free === 0 ? ['No passage shown clear'] : []),
     renewed === 0
       ? 'No gasket, needle or kit fitted'
-      : `${renewed} new ${renewed === 1 ? 'part' : 'parts'} on it, no more`,
+      : `${renewed} new ${renewed === 1 ? 'part' : 'parts'} fitted, nothing else`,
     read === 0
       ? 'No setting made, nothing adjusted'
       : `${read} ${read === 1 ? 'setting' : 'settings'} read, the others not`,
@@ -121,18 +121,18 @@ function canDo(why: Ended['why'], listNumber: string): string[] {
   switch (why) {
     case 'condemned':
       return [
-        `Another ${listNumber}, whole or its casting: what is sound of this one can go into it.`,
-        'Leave it here for its parts: say so, and what is kept is listed.',
-        'Take everything home as it is.',
+        `Another ${listNumber}, complete or casting only: sound parts of this one can be used in it.`,
+        'Leave it here for parts: the parts kept are listed.',
+        'Take everything home as is.',
       ]
     case 'parts core':
-      return ['Ask for any of it back while it is kept.']
+      return ['Ask for parts back while they are kept.']
     case 'broken here':
-      return ['It broke at this bench: ask what stands in its place.']
+      return ['It broke at our bench: ask what we offer for it.']
     case 'exchanged':
       return ['The other unit has its own sheet.']
     default:
-      return ['Take everything home as it is.', 'Have it gone on with: what was found stands above.']
+      return ['Take everything home as is.', 'Have the work continued: the findings are above.']
   }
 }
 

@@ -73,7 +73,7 @@ export interface ReturnSheet {
   number: string
   /** of a bank: which body this page is of; null where there is one */
   body: { number: number; of: number } | null
-  /** A as it went back, a letter on for each correction after the return; null before: a draft has none */
+  /** A as returned, a letter on for each correction after the return; null before: a draft has none */
   revision: string | null
   /** what the paper is worth, and what that rests on; sheets of before this was said lack it */
   standing?: Worth
@@ -158,7 +158,7 @@ export function returnSheet(state: JobState, all: SheetsByBody, number: number, 
       .map((point) => ({ point: point.title, why: point.passed!.why, second: signedBy(point.passed!) })),
     ...(ended ? { end: endOfUnit(state, sheets, bodyNumber, ended) } : {}),
     cautions: [
-      'Fuel and vapour: ventilate, no flame or spark. Soaked cloths into a lidded metal bin, out as local rules say. Engine tests by licensed hands where the law says so. Shipped drained and dried.',
+      'Fuel and vapour: ventilate, no flame or spark. Put fuel-soaked rags in a lidded metal bin and dispose of them by local rules. Engine tests by licensed people where the law requires it. Shipped drained and dried.',
     ],
   }
 }
@@ -212,12 +212,12 @@ function outOf(
   last: ReadingData,
   bodyNumber: number,
 ): string {
-  if (judgedByOther(last, setting, sheets)) return 'judged by another sheet: check again'
+  if (judgedByOther(last, setting, sheets)) return 'judged by another sheet: redo'
   const opened = voidedBy(state, sheets, setting, bodyNumber)
-  if (opened) return `${opened.name.toLowerCase()} opened or changed since: check again`
+  if (opened) return `${opened.name.toLowerCase()} opened or changed since: redo`
   if (last.shown.verdict === 'in' && !liesOutside(last, setting)) return ''
   const passed = passAs(state, bodyKey(bodyNumber, `setting:${settingKey(setting)}`), last.raw)
-  return passed ? `out of its band: ${passed.why}` : 'out of its band'
+  return passed ? `out of limits: ${passed.why}` : 'out of limits'
 }
 
 function row(state: JobState, sheets: Sheets, setting: SettingSpec, bodyNumber: number): SheetRow {
@@ -244,7 +244,7 @@ function row(state: JobState, sheets: Sheets, setting: SettingSpec, bodyNumber: 
         : withUnit(showValue(last.value, setting.quantity), setting)
       : setting.set
         ? '·'
-        : 'not set',
+        : 'not recorded',
     ...(out ? { out } : {}),
     with: last ? [last.gauge ?? '', said.length > 1 ? `${ordinal} try` : ''].filter(Boolean).join(', ') : '',
   }
@@ -272,7 +272,7 @@ function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): s
     const done = fresh(position.code)
       ? 'new'
       : isDoubtful(finding)
-        ? 'doubtful, to be measured again'
+        ? 'too close to call, measure again'
         : passed || dispositionWord[finding.disposition].toLowerCase()
     return [`${position.name}: ${found(finding, position).replace(/\.$/, '')}: ${done}`]
   })
@@ -292,7 +292,7 @@ function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): s
     ...looked,
     ...bowl,
     ...told,
-    ...(routine.length ? [`Renewed as always: ${routine.join(', ')}`] : []),
+    ...(routine.length ? [`Replaced as routine: ${routine.join(', ')}`] : []),
   ]
 }
 
@@ -346,10 +346,10 @@ export function moneyWords(
   // Nobody stands by what was not proved.
   const stands =
     warrantyDays > 0 && (!standing || /^PROVED|^DRAFT/.test(standing.word))
-      ? `The shop stands by its work for ${warrantyDays} days.`
+      ? `Warranty: ${warrantyDays} days.`
       : ''
   if (!money || !currency) return stands
   const say = (minor: number) =>
     `${(minor / 10 ** currency.exponent).toFixed(currency.exponent)} ${currency.code}`
-  return `Estimate ${say(money.estimateMinor)}, ${money.agreedBy ? `agreed by ${money.agreedBy}` : 'no yes noted'}; it came to ${say(money.cameToMinor)}, labour and parts.${stands ? ` ${stands}` : ''}`
+  return `Estimate ${say(money.estimateMinor)}, ${money.agreedBy ? `agreed by ${money.agreedBy}` : 'no approval recorded'}; final ${say(money.cameToMinor)}, labor and parts.${stands ? ` ${stands}` : ''}`
 }

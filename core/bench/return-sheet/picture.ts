@@ -34,9 +34,9 @@ function wayOf(setting: SettingSpec, sheets: Sheets): string {
     case 'idle.screw':
       return 'in is faster'
     case 'choke.index':
-      return 'a notch rich stays shut longer'
+      return 'a notch richer stays shut longer'
     case 'airValve.turns':
-      return 'wound further opens later'
+      return 'wound tighter opens later'
     default:
       return ''
   }
@@ -74,7 +74,7 @@ export function sheetPicture(state: JobState, sheets: Sheets, body: number): She
             ? setting.quantity === 'turns'
               ? `${value} ${/^[01]$|^\d\/\d$/.test(value) ? 'turn' : 'turns'}`
               : value
-            : 'not set',
+            : 'not recorded',
           words: wayOf(setting, sheets),
           at: point(placeOf(setting)),
         }

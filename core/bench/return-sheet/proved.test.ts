@@ -59,7 +59,7 @@ const everything = () => [
     tiltDeg: 0,
     atEngine: 15.7,
   }),
-  measured('weep', 'Weep', 'dry', {
+  measured('weep', 'Leaks', 'dry', {
     what: 'weep',
     seconds: 620,
     wanted: 600,
@@ -72,7 +72,7 @@ const returned = () => next('job.returned', { seenSeq: 3 })
 const fitted = () =>
   next('proof.fitted', {
     proof: 'weep',
-    name: 'Weep and overflow',
+    name: 'Leaks and overflow',
     why: 'no adapter here',
     second: 'O. Dell',
   })
@@ -83,14 +83,14 @@ describe('what the paper is worth', () => {
   it('is PROVED with its figures where every proof was measured and stands', () => {
     const { standing } = sheetOf(...everything(), seen('choke'), returned())
     expect(standing).toMatchObject({ word: 'PROVED' })
-    expect(standing!.rests).toBe('inlet 0.4 mL/min, lifts 10 of 10, level 15.7 mm, weep dry.')
+    expect(standing!.rests).toBe('inlet 0.4 mL/min, lifts 10 of 10, level 15.7 mm, leaks dry.')
   })
   it('says what is unproved until it is fitted, on sheet, card and the installer’s list', () => {
     const sheet = sheetOf(...everything(), seen('choke'), fitted(), returned())
-    expect(sheet.standing!.rests).toMatch(/Unproved until fitted: weep and overflow\./)
+    expect(sheet.standing!.rests).toMatch(/Not tested here: leaks and overflow\./)
     expect(
       sheet.startUp.lines.some((line) =>
-        /^Unproved until fitted: weep and overflow \(no adapter here\)/.test(line),
+        /^Not tested here: leaks and overflow \(no adapter here\)/.test(line),
       ),
     ).toBe(true)
     expect(sheet.installer![0]).toBe('prove: weep and overflow')
@@ -106,9 +106,7 @@ describe('what the paper is worth', () => {
       }),
     )
     expect(sheet.standing!.word).toBe('CONDEMNED')
-    expect(sheet.standing!.rests).toMatch(
-      /^Not repaired, not to be fitted\. Hinge post cracked into the seat/,
-    )
+    expect(sheet.standing!.rests).toMatch(/^Not repaired. Do not fit it\. Hinge post cracked into the seat/)
     expect(sheet.startUp.danger).toMatch(/^Do not fit it/)
     expect(sheet.startUp.lines.join(' ')).not.toMatch(/start|idle|warm/i)
     expect(moneyWords(sheet, undefined, 90)).toBe('')
@@ -116,7 +114,7 @@ describe('what the paper is worth', () => {
   it('every proof put off is no proof', () => {
     const put = (proof: string, name: string) =>
       next('proof.fitted', { proof, name, why: 'no adapter here', second: 'O. Dell' })
-    const { standing } = sheetOf(put('weep', 'Weep and overflow'), returned())
+    const { standing } = sheetOf(put('weep', 'Leaks and overflow'), returned())
     expect(standing!.word).toBe('NOT PROVED')
     expect(moneyWords({ money: null, standing: standing! }, undefined, 90)).toBe('')
     expect(moneyWords({ money: null, standing: { word: 'PROVED', rests: '' } }, undefined, 90)).toMatch(
@@ -126,7 +124,7 @@ describe('what the paper is worth', () => {
   it('is NOT PROVED where one is missing, failed or was opened since', () => {
     expect(sheetOf(...everything(), returned()).standing).toMatchObject({
       word: 'NOT PROVED',
-      rests: 'Choke opens with warmth is not proved yet.',
+      rests: 'Choke opens with warmth not done yet.',
     })
     const failed = sheetOf(
       ...everything(),
@@ -134,7 +132,7 @@ describe('what the paper is worth', () => {
       measured('inlet', 'Inlet', '9', hold(10)),
       returned(),
     )
-    expect(failed.standing).toMatchObject({ word: 'NOT PROVED', rests: 'Inlet under air is not proved.' })
+    expect(failed.standing).toMatchObject({ word: 'NOT PROVED', rests: 'Inlet under air failed.' })
     const opened = sheetOf(
       ...everything(),
       seen('choke'),
@@ -150,7 +148,7 @@ describe('what the paper is worth', () => {
   it('says of each that was let pass why, and by whom', () => {
     const pass = next('gate.passed', { point: 'proof:choke', why: 'coil is new', second: 'O. Dell' })
     expect(sheetOf(...everything(), pass, returned()).standing!.rests).toBe(
-      'Choke opens with warmth is not proved yet: coil is new (I. Marrow with O. Dell, name only).',
+      'Choke opens with warmth not done yet: coil is new (I. Marrow with O. Dell, name only).',
     )
   })
   it('warns of fuel past the seat where the inlet leaked here on the bench', () => {

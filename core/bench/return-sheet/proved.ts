@@ -101,13 +101,13 @@ const endedWorth = ({ why, words, by, second }: Ended): Worth => {
 export function worthOf(state: JobState, all: SheetsByBody, bodyNumber = 1): Worth {
   const { ended } = bodyOf(state, bodyNumber)
   if (ended ?? state.closed) return endedWorth((ended ?? state.closed)!)
-  if (!state.returned) return { word: 'DRAFT', rests: 'It has not gone back: nothing here is certified.' }
+  if (!state.returned) return { word: 'DRAFT', rests: 'Not released: nothing here is certified.' }
   const points = gatePoints(state, all)
   const whole = points.find(({ point }) => point === 'proof')
   if (nothingProved(state) && !state.scope)
     return {
       word: 'NOT PROVED',
-      rests: whole?.passed ? `${whole.passed.why} (${signedBy(whole.passed)}).` : 'No bench proof here.',
+      rests: whole?.passed ? `${whole.passed.why} (${signedBy(whole.passed)}).` : 'No bench test here.',
     }
   const bodies = bodyNumbers(state).flatMap((body) => {
     const sheets = all[body]
@@ -116,9 +116,10 @@ export function worthOf(state: JobState, all: SheetsByBody, bodyNumber = 1): Wor
       : []
   })
   const bank = bodiesOf(state) > 1
-  const name = (one: (typeof bodies)[number]) => `${lower(one.proof.name)}${bank ? `, body ${one.body}` : ''}`
+  const name = (one: (typeof bodies)[number]) =>
+    `${lower(one.proof.name)}${bank ? `, carburetor ${one.body}` : ''}`
   const fitted = bodies.filter(({ standing }) => standing.state === 'fitted')
-  const until = fitted.length ? ` Unproved until fitted: ${fitted.map(name).join(', ')}.` : ''
+  const until = fitted.length ? ` Not tested here: ${fitted.map(name).join(', ')}.` : ''
   const figures = bodies
     .filter(
       ({ proof, standing, body }) =>
@@ -150,7 +151,7 @@ export function worthOf(state: JobState, all: SheetsByBody, bodyNumber = 1): Wor
     }
   // Every proof put off is no proof.
   if (!bodies.some(({ standing, proof }) => standing.state === 'proved' && proof.how !== 'ports'))
-    return { word: 'NOT PROVED', rests: `Nothing was proved on the bench.${until}` }
+    return { word: 'NOT PROVED', rests: `Nothing was tested on the bench.${until}` }
   const excepted = points.filter((one) => one.passed)
   if (excepted.length > 0)
     return { word: 'PROVED EXCEPT', rests: `${said(excepted)}. ${measured}${until}`.trim() }
@@ -159,7 +160,7 @@ export function worthOf(state: JobState, all: SheetsByBody, bodyNumber = 1): Wor
 
 const MOST_NAMED = 8
 
-/** What was not asked for, and so not looked at: kind by kind, the parts by name as far as there is room. */
+/** What was not asked for, and so not checked: kind by kind, the parts by name as far as there is room. */
 function notLookedAt(state: JobState, all: SheetsByBody): string {
   const out = allClaims(state, all).filter((claim) => claim.state === 'out of scope')
   const parts = [
@@ -228,13 +229,13 @@ export function leftForInstaller(state: JobState, sheets: Sheets, body: number):
   return [
     ...untilFitted(state, sheets, body).map(({ name }) => `prove: ${lower(name)}`),
     choke && build.positions.some(({ code }) => code === 'choke.cable')
-      ? 'throttle and choke cable: a little free play, full travel'
-      : 'throttle cable: a little free play, full travel',
+      ? 'throttle and choke cable: slight free play, full travel'
+      : 'throttle cable: slight free play, full travel',
     'new filter, clean tank and line',
     ...(Object.values(here.ports).some(({ left }) => left?.state === 'sync')
-      ? ['synchronise on the engine, then cap the ports']
+      ? ['synchronize on the engine, then cap the ports']
       : bodiesOf(state) > 1 && body === 1
-        ? ['synchronise once more, warm, on the engine']
+        ? ['synchronize again, warm, on the engine']
         : []),
     spec.engine.idleInGearRpm && !spec.taught ? 'idle hot, in gear and out' : 'idle hot',
     ...(opened?.marine ? ['arrestor on, pump overflow joined, bilge dry'] : []),

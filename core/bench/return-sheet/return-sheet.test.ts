@@ -74,7 +74,7 @@ describe('the return sheet', () => {
       detail: 'Seat: ring worn in.',
     })
     expect(sheet.left).toContainEqual({
-      what: 'Not bench-proved here',
+      what: 'Not bench-tested here',
       why: 'stand taken (I. Marrow with O. Dell, name only)',
     })
   })
@@ -88,7 +88,7 @@ describe('the return sheet', () => {
     expect(names).toHaveLength(ferry.spec.settings.length)
     expect(names.slice(0, 3)).toEqual(['Float height', 'Float drop', 'Pump stem'])
     // What nobody set has no value: neither the sheet's nor the one that it came with.
-    expect(sheet.rows.find((row) => row.name === 'Idle-speed screw')!.asLeft).toBe('not set')
+    expect(sheet.rows.find((row) => row.name === 'Idle-speed screw')!.asLeft).toBe('not recorded')
   })
   it('went back it is NOT PROVED, with what that rests on, revision A', () => {
     const returned = sheetOf(
@@ -121,18 +121,18 @@ describe('the return sheet', () => {
     const out = (...more: UnsentEntry[]) =>
       sheetOf(ferry, {}, ...more).rows.find((row) => row.name === 'Float height')!.out
     const low = unsent(3, 'reading.taken', reading('11.8', 'out'))
-    expect(out(low)).toBe('out of its band')
+    expect(out(low)).toBe('out of limits')
     const pass = unsent(4, 'gate.passed', {
       point: 'setting:float.height/none',
       why: 'as the rink wants it',
       second: 'O. Dell',
       value: '11.8',
     })
-    expect(out(low, pass)).toBe('out of its band: as the rink wants it')
+    expect(out(low, pass)).toBe('out of limits: as the rink wants it')
     expect(out(unsent(3, 'reading.taken', reading('13.4', 'in')))).toBeUndefined()
     const other = { ...reading('10.0', 'in', 10), specRev: 'K-4417-2S/spec/9' }
     // The same band under another revision: 10.0 was called in, and lies outside of it.
-    expect(out(unsent(3, 'reading.taken', other))).toBe('out of its band')
+    expect(out(unsent(3, 'reading.taken', other))).toBe('out of limits')
     const band = { ...other, shown: { ...other.shown, lo: 9.6, hi: 10.4 } }
     expect(out(unsent(3, 'reading.taken', band))).toContain('another sheet')
   })
@@ -155,7 +155,7 @@ describe('what was found and done', () => {
       unsent(6, 'part.off', { position: 'seat', tray: 'B' }),
       unsent(7, 'finding.judged', finding('seat', 'condemn', 'ringed')),
     )
-    expect(foundAndDone.at(-1)).toBe('Renewed as always: needle')
+    expect(foundAndDone.at(-1)).toBe('Replaced as routine: needle')
     // A part that is not replaced yet says what was judged, not that it is new.
     expect(foundAndDone[0]).toMatch(/^Seat: ring worn in: /)
     expect(foundAndDone[0]).not.toMatch(/: new$/)
@@ -232,7 +232,7 @@ describe('the complaint', () => {
 
 describe('the start-up card', () => {
   it('puts fuel in the cylinders first after flooding, by symptom or by words', () => {
-    expect(sheetOf(ferry).startUp.danger).toMatch(/^Before anyone cranks: fuel can have passed the seat/)
+    expect(sheetOf(ferry).startUp.danger).toMatch(/^Before anyone cranks: fuel may have passed the seat/)
     expect(sheetOf(ferry, { complaint: surging }).startUp.danger).toBeNull()
     expect(sheetOf(ferry, { complaint: { ...surging, symptom: 'leak' } }).startUp.danger).not.toBeNull()
     // An air leak lets no fuel by.
@@ -270,9 +270,7 @@ describe('the start-up card', () => {
   it('says the pressure that it was set for, and the most that the needle holds', () => {
     expect(sheetOf(ferry).startUp.lines[0]).toContain('Fuel by pump, 24.0 kPa, 27.0 at most')
     // More than the needle holds is never printed as if it were fine.
-    expect(sheetOf(ferry, { pressureKpa: 41 }).startUp.lines[0]).toMatch(
-      /41.0 kPa, 27.0 at most. That is too much/,
-    )
+    expect(sheetOf(ferry, { pressureKpa: 41 }).startUp.lines[0]).toMatch(/41.0 kPa, 27.0 at most. Too much/)
     expect(sheetOf(ferry, { pressureKpa: null }).startUp.lines[0]).toContain('not measured')
     // Fed by a tank above it, there is no pressure to set.
     const slide = sheetsFor('S26-14F')
@@ -309,8 +307,8 @@ describe('cautions', () => {
     // On the card: whoever fits it reads that.
     const { lines } = sheetOf(ferry, { marine: true, boosted: true, tiltDeg: 12 }).startUp
     const cautions = lines.slice(-3)
-    expect(cautions.join(' ')).toMatch(/flame arrestor.*no fuel to the bilge/)
-    expect(cautions.join(' ')).toMatch(/bowl vent and fuel pressure follow the intake/)
+    expect(cautions.join(' ')).toMatch(/flame arrestor.*no fuel into the bilge/)
+    expect(cautions.join(' ')).toMatch(/bowl vent and fuel pressure must follow boost pressure/)
     expect(cautions.join(' ')).toContain('Installed at 12 degrees')
   })
 

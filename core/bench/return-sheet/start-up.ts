@@ -19,11 +19,11 @@ export interface StartUpCard {
 
 /** Of a unit that ended otherwise there is nothing to start: what its card says instead. */
 export const notToBeFitted = (why: End): StartUpCard => ({
-  danger: why === 'exchanged' ? null : 'Do not fit it, nor its castings on another unit.',
+  danger: why === 'exchanged' ? null : 'Do not fit it, and do not use its castings on another unit.',
   lines: [
-    'Drained and dried: it can still smell of fuel. No flame near it.',
-    'Where fuel got past its seat it may lie in the engine: look at oil and cylinders before anyone cranks.',
-    'An old gasket may hold asbestos: wet, never scraped dry.',
+    'Drained and dried, but it can still smell of fuel. Keep flames away.',
+    'If fuel got past the seat it may be in the engine: check oil and cylinders before anyone cranks.',
+    'An old gasket may contain asbestos: wet it, never scrape it dry.',
   ],
 })
 
@@ -31,17 +31,15 @@ export const notToBeFitted = (why: End): StartUpCard => ({
 function installed(opened: NonNullable<JobState['opened']>): string[] {
   return [
     ...(opened.marine
-      ? [
-          'Marine: approved flame arrestor and parts only, no fuel to the bilge, the pump’s overflow joined where it belongs.',
-        ]
+      ? ['Marine: approved flame arrestor and parts only, no fuel into the bilge, pump overflow connected.']
       : []),
     ...(opened.boosted
       ? [
-          'Boosted intake: bowl vent and fuel pressure follow the intake’s pressure; check both before it is loaded.',
+          'Boosted intake: bowl vent and fuel pressure must follow boost pressure. Check both before loading the engine.',
         ]
       : []),
     ...(opened.tiltDeg
-      ? [`Installed at ${opened.tiltDeg} degrees: level and wet tests are made at that tilt.`]
+      ? [`Installed at ${opened.tiltDeg} degrees: level and wet tests were made at that tilt.`]
       : []),
   ]
 }
@@ -68,17 +66,15 @@ function portLines(state: JobState, sheets: Sheets, bodyNumber: number): string[
       left.state === 'joined'
         ? `${name} to ${left.to}`
         : left.state === 'sync'
-          ? `${name} open until it is synchronised, then capped`
+          ? `${name} open until synchronized, then cap it`
           : `${name} ${portWords(left)}`,
     ]
   })
-  const breathes = ports.some(neverCapped)
-    ? ['Drip holes and bowl vents stay open, never a cap on them.']
-    : []
+  const breathes = ports.some(neverCapped) ? ['Never cap drip holes or bowl vents.'] : []
   return said.length > 0
     ? [`Ports: ${said.join('; ')}.`, ...breathes]
     : ports.length > 0
-      ? [...breathes, 'Every other port has a hose or a cap.']
+      ? [...breathes, 'Cap or connect every other port.']
       : []
 }
 
@@ -87,7 +83,7 @@ const leftForTheEngine = (state: JobState, sheets: Sheets, bodyNumber: number): 
   sheets.build.positions.flatMap((position) =>
     (jointOf(state, position, bodyNumber)?.forEngine ?? []).map(
       (why) =>
-        `Finish on the engine: ${lower(position.name)} left slack (${why}). Then ${torqueWords(position.fastener?.torqueNm)}.`,
+        `Finish on the engine: ${lower(position.name)} left loose (${why}). Tighten it there: ${torqueWords(position.fastener?.torqueNm)}.`,
     ),
   )
 
@@ -140,37 +136,34 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
   const pumped = opened.headMm == null && (opened.pressureKpa != null || spec.supply.feed === 'pump')
   const pressure = `${figure(conditions.pressureKpa)} kPa${opened.pressureKpa == null && opened.headMm == null ? ' (the sheet’s, not measured)' : ''}${spec.taught ? '' : `, ${figure(spec.supply.mostKpa)} at most`}`
   const over =
-    !spec.taught && conditions.pressureKpa > spec.supply.mostKpa
-      ? ' That is too much: a regulator first.'
-      : ''
+    !spec.taught && conditions.pressureKpa > spec.supply.mostKpa ? ' Too much: fit a regulator first.' : ''
   const screw = screwKindOf(spec)
   const choke = build.positions.some(({ code, name }) => /choke/i.test(`${code} ${name}`))
   const mixture = spec.settings.filter((setting) => setting.code === 'mixture.turns')
   const screws = mixture.length
   // A sealed one is for whoever may turn it.
-  const may = mixture.some(({ sealed }) => sealed) ? 'By whoever may turn it: ' : ''
+  const may = mixture.some(({ sealed }) => sealed) ? 'By a licensed person: ' : ''
   return {
     danger: passed
-      ? `Before anyone cranks: fuel can have passed the seat (${passed}). Plugs out, look for fuel in the cylinders; smell and level of the oil.`
+      ? `Before anyone cranks: fuel may have passed the seat (${passed}). Plugs out, check for fuel in the cylinders; check oil smell and level.`
       : null,
     lines: [
       spec.taught && opened.pressureKpa == null && opened.headMm == null
-        ? 'Fuel pressure as its engine’s book says: what this unit bears is not known. New filter, tank without water or dirt.'
+        ? 'Fuel pressure by the engine manual: the limit of this unit is not known. New filter, tank without water or dirt.'
         : pumped
           ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
           : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
       ...(bodyOf(state, bodyNumber).sediment?.kinds ?? []).map((code) => sedimentOf(code)!.card),
       ...(spec.settings.some(({ sealed }) => sealed)
         ? [
-            `Its ${listed(spec.settings.filter(({ sealed }) => sealed).map(({ name }) => name.toLowerCase()))} came sealed${sealsBroken(state, bodyNumber)}: local law and a licensed shop decide who may turn it.`,
+            `Its ${listed(spec.settings.filter(({ sealed }) => sealed).map(({ name }) => name.toLowerCase()))} was sealed${sealsBroken(state, bodyNumber)}: local law decides who may adjust it; leave it to a licensed shop.`,
           ]
         : []),
       ...untilFitted(state, sheets, bodyNumber).map(
-        ({ name, why }) =>
-          `Unproved until fitted: ${lower(name)} (${why}). Look at it before it is left running.`,
+        ({ name, why }) => `Not tested here: ${lower(name)} (${why}). Check it before you leave it running.`,
       ),
       ...leftForTheEngine(state, sheets, bodyNumber),
-      'Fill the dry bowl first: through the vent with a squeeze bottle, or by the hand primer. No open funnel, no flame.',
+      'Fill the dry bowl first, through the vent with a squeeze bottle. No open funnel, no flame.',
       choke
         ? 'Throttle snaps shut from wide open, choke on and choke off, cable on.'
         : 'Throttle snaps shut from wide open, cable on.',
@@ -179,7 +172,7 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
         ? [
             'Warm it through, then mixture.',
             screw === null
-              ? 'Which way is leaner on this one nobody noted: an eighth of a turn at a time, and listen.'
+              ? 'Not recorded which way is leaner: turn an eighth at a time and listen.'
               : screw === 'fuel'
                 ? capital(
                     `${may}${screws > 1 ? 'each' : 'the'} screw in until it falters, then out a quarter turn. In is leaner on this one.`,
@@ -194,12 +187,12 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
         return flow ? [`${setting.name}: ${flowWords[flow].toLowerCase()}`] : []
       }),
       spec.taught
-        ? 'Idle as its engine’s book says.'
+        ? 'Idle speed by the engine manual.'
         : spec.engine.idleInGearRpm
           ? `Idle ${spec.engine.idleInGearRpm} in gear, ${spec.engine.idleRpm} out of gear.`
           : `Idle ${spec.engine.idleRpm}.`,
-      'Blip: a stumble on opening is lean; a hang after release is lean or an air leak; a sag below idle is rich.',
-      'Engine tests: exhaust gas outdoors, clear of moving parts, no face over the open intake.',
+      'Blip: a stumble on opening is usually lean, with black smoke or black plugs rich; a hang after release is lean or an air leak; a sag below idle is rich.',
+      'Engine tests: outdoors because of exhaust gas, clear of moving parts, face away from the open intake.',
       ...installed(opened),
     ],
   }

@@ -26,7 +26,7 @@ export const build: Station = {
     const due = next && dueBefore(state, sheets, next, body)[0]
     return due
       ? `building: ${due.name.toLowerCase()} before the ${next.name.toLowerCase()}`
-      : `building: ${lying.length} still in the trays`
+      : `building: ${lying.length} parts still in trays`
   },
   minutes: ({ here, sheets }) =>
     sheets

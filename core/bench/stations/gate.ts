@@ -76,7 +76,7 @@ export const openPoints = (state: JobState, all: SheetsByBody, known?: Known): G
 
 const notIdentified = (body: number, bank: boolean): GatePoint => ({
   point: bodyKey(body, 'identify'),
-  title: bank ? `Body ${body} is not identified` : 'It is not identified',
+  title: bank ? `Carburetor ${body} is not identified` : 'Not identified',
   detail: 'its sheet says what it is set to',
   passable: false,
   value: null,
@@ -125,7 +125,7 @@ function placed(
   const pass = passOf(state, claim, way)
   return {
     point: ofJob ? 'proof' : bodyKey(claim.body, way.point),
-    title: bank && !ofJob ? `Body ${claim.body}: ${title}` : title,
+    title: bank && !ofJob ? `Carburetor ${claim.body}: ${title}` : title,
     detail,
     passable: way.weight !== 'fatal',
     value,
@@ -167,11 +167,11 @@ function told(group: string, members: readonly Member[], state: JobState): [titl
   const blown = bodyOf(state, first.claim.body).blows.length > 0
   switch (group) {
     case 'unopened':
-      return ['It was never opened', 'no part of it was looked at, nothing was renewed, no passage was blown']
+      return ['Never opened', 'no part checked, nothing replaced, no passage blown']
     case 'older':
-      return ['Started before Ekrond asked for this', `not shown: ${all}`]
+      return ['Started before Ekrond asked for this', `not checked: ${all}`]
     case 'unseen':
-      return [`${some(n, 'part')} not looked at`, all]
+      return [`${some(n, 'part')} not checked`, all]
     case 'unmeasured':
       return [`${some(n, 'part')} not measured`, `${all}: ${next}`]
     case 'unrenewed':
@@ -180,14 +180,14 @@ function told(group: string, members: readonly Member[], state: JobState): [titl
       return [`${some(n, 'passage')} to be blown again`, `${first.way.detail}: ${all}`]
     case 'unblown':
       return blown
-        ? [`${some(n, 'passage')} not shown free`, all]
-        : ['No passage was blown', 'blow each and watch where it comes out']
+        ? [`${some(n, 'passage')} not shown clear`, all]
+        : ['No passage was blown', 'blow in air and watch where it comes out']
     case 'fuel':
       return [
-        `${some(n, 'part')} ${n === 1 ? 'does' : 'do'} not bear this fuel`,
+        `${some(n, 'part')} ${n === 1 ? 'does' : 'do'} not suit this fuel`,
         `${all}: ${first.way.detail}`,
       ]
     default:
-      return ['Not bench-proved here', 'prove it, or a reason and a second name']
+      return ['Not bench-tested here', 'test it, or give a reason and a second name']
   }
 }

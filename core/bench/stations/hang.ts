@@ -58,7 +58,7 @@ function standingLine(state: JobState, all: SheetsByBody, body: number, station:
   const line = sheets
     ? stationsByName[station].line({ ...view, sheets }, () => openPoints(state, all).length)
     : Object.keys(here.marks).length
-      ? 'mark read, not yet identified'
-      : 'just arrived, nothing read yet'
+      ? 'mark read, not identified yet'
+      : 'just arrived, no reading yet'
   return bodiesOf(state) > 1 && station !== 'return' ? `${body} of ${bodiesOf(state)}: ${line}` : line
 }

@@ -23,12 +23,12 @@ export const prove: Station = {
     const standing = proofStanding(view, first)
     const name = first.name.toLowerCase()
     return standing.state === 'void'
-      ? `${name}: prove it again, ${standing.opened.toLowerCase()} opened or set since`
+      ? `${name}: test it again, ${standing.opened.toLowerCase()} opened or set since`
       : standing.state === 'short'
-        ? `${name}: prove it again, ${standing.why}`
+        ? `${name}: test it again, ${standing.why}`
         : standing.state === 'failed'
-          ? `${name} is not proved`
-          : `${name} is to be proved`
+          ? `${name} failed`
+          : `${name} not tested yet`
   },
   minutes: (view) => minutesOf(claimsAt(view, 'test')),
   canGoOn: (view) =>

@@ -9,7 +9,7 @@ import { times } from './set.ts'
 import { capital } from '../../base/words/index.ts'
 
 /**
- * Where it was left, for somebody who comes back after weeks: what is off, what is out, what was tried, what it waits for. One
+ * Where you left off, for somebody who comes back after weeks: what is off, what is out, what was tried, what it waits for. One
  * line, the body that it hangs with.
  */
 export function whereWasI(state: JobState, all: SheetsByBody): string {
@@ -32,7 +32,7 @@ export function whereWasI(state: JobState, all: SheetsByBody): string {
     const { disposition } = lastSaid(judged)!
     return (disposition === 'replace' || disposition === 'condemn') && !renewed(code)
   }).length
-  if (bad) facts.push(`${bad} found to be renewed`)
+  if (bad) facts.push(`${bad} to be replaced`)
   const open = settingsInOrder(sheets.spec).find((setting) => {
     const reading = lastSaid(body.readings[settingKey(setting)])
     return reading && reading.shown.verdict !== 'in'
@@ -45,7 +45,7 @@ export function whereWasI(state: JobState, all: SheetsByBody): string {
   if (waiting.length) facts.push(`waits for ${waiting.join(', ')}`)
   if (facts.length === 0) return capital(line)
   const said = facts.slice(0, 5).join(', ')
-  return capital(bodiesOf(state) > 1 ? `body ${number} of ${bodiesOf(state)}: ${said}` : said)
+  return capital(bodiesOf(state) > 1 ? `carburetor ${number} of ${bodiesOf(state)}: ${said}` : said)
 }
 
 export interface NextThing {
@@ -71,11 +71,11 @@ export function nextThing(state: JobState, all: SheetsByBody): NextThing | null 
       return {
         body,
         station: station.name,
-        what: `${stationNamed(station.name).doing}${bank ? `, body ${body}` : ''}`,
+        what: `${stationNamed(station.name).doing}${bank ? `, carburetor ${body}` : ''}`,
       }
   }
   if (!state.answer && state.opened.complaint.symptom !== 'none: overhaul')
     return { body: here, station: 'return', what: 'answer the complaint' }
   if (waitsFor(state).length) return null
-  return { body: here, station: 'return', what: 'see what stands before its return' }
+  return { body: here, station: 'return', what: 'clear the open items' }
 }

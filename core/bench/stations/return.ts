@@ -9,7 +9,7 @@ export const returnStation: Station = {
     state.returned ? 'done' : Object.keys(state.passes).length > 0 || state.answer ? 'begun' : 'none',
   line(_view, openPoints) {
     const open = openPoints()
-    return open ? `${open} ${open === 1 ? 'point' : 'points'} before it may go` : 'ready, sheet can be made'
+    return open ? `${open} ${open === 1 ? 'item' : 'items'} open before release` : 'ready to release'
   },
   minutes: () => 0,
   canGoOn: () => false,

@@ -26,9 +26,9 @@ export const set: Station = {
     const tries = open ? (here.readings[settingKey(open)]?.said.length ?? 0) : 0
     if (open) return `${open.name.toLowerCase()} ${tries ? `tried ${times(tries)}` : 'is next'}`
     const bySheet = checkAgain(state, sheets, body).length
-    if (bySheet) return `${bySheet} to check again by another sheet`
+    if (bySheet) return `${bySheet} to redo by another sheet`
     const opened = settings.filter((setting) => !holdsNow(state, sheets, setting, body)).length
-    return opened ? `${opened} to check again, opened since` : 'all set'
+    return opened ? `${opened} to redo, opened since` : 'all set'
   },
   minutes: (view) => minutesOf(claimsAt(view, 'setting')),
   canGoOn: (view) =>

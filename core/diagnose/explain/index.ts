@@ -1,3 +1,4 @@
+import { complaintWords } from '../../log/index.ts'
 import { causes, firstLooks, lookFirst, type Suspect } from '../complaint/index.ts'
 import { type SheetsByBody, bodyOf, readBodyKey, type JobState } from '../../log/index.ts'
 import { type Position, type Sheets, conditionOf } from '../../sheets/index.ts'
@@ -105,7 +106,7 @@ export function wouldExplain(
     explains.includes(code),
   )
   return suspect
-    ? `It would explain the complaint, “${complaint.words || complaint.symptom}”: one of the likelier causes, ${Math.round(suspect.share * 100)} %.`
+    ? `It would explain the complaint, “${complaintWords(complaint)}”: one of the likelier causes, ${Math.round(suspect.share * 100)} %.`
     : ''
 }
 

@@ -1,7 +1,7 @@
 import type { Branch } from '../../unit/passages/index.ts'
 import { refuse, type Refusal } from '../../base/refusal/index.ts'
 
-/** One blow: in at a port, and where air was seen and where not. What was not looked at stands in neither. */
+/** One blow: in at a port, and where air was seen and where not. What was not checked stands in neither. */
 export interface Blow {
   in: string
   open: readonly string[]

@@ -189,7 +189,7 @@ function seenOf(state: JobState, body = 1): Record<string, CauseSeen> {
   return seen
 }
 
-/** The next look is chosen among so many of the likeliest. */
+/** Next check is chosen among so many of the likeliest. */
 const WEIGHED_FOR_NEXT = 12
 
 /**

@@ -112,10 +112,10 @@ describe('a joint of eight screws', () => {
     job.on('cover.screws')
     job.turn('started')
     expect(job.turn('engine', [0])).toBe('why slack')
-    job.turn('engine', [0, 1, 2, 3, 4, 5, 6, 7], 'until the hose is aimed')
+    job.turn('engine', [0, 1, 2, 3, 4, 5, 6, 7], 'until the hose is routed')
     expect(jointOf(job.state, screws)).toMatchObject({
       phase: null,
-      forEngine: ['until the hose is aimed'],
+      forEngine: ['until the hose is routed'],
     })
     expect(job.gate()).not.toContain('joint:cover.screws')
   })

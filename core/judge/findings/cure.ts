@@ -8,7 +8,7 @@ export interface Uncured {
   finding: FindingData
   /** what its rule asked for */
   wants: Disposition
-  /** against the rule, with a reason: it is left as it was, and two people answer for that */
+  /** against the rule, with a reason: it is left as found, and two people answer for that */
   left: boolean
   /** what would cure it, in words */
   cure: string
@@ -76,7 +76,7 @@ function cureOf(finding: FindingData, stays: boolean): string {
     case 'repair':
       return `repair it, then ${again}`
     case 'replace':
-      return 'a new one on'
+      return 'fit a new one'
     default:
       return stays
         ? 'another body, or the job closes as condemned; recut or sleeved it is judged again'

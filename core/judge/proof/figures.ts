@@ -126,7 +126,10 @@ export function benchLevel(spec: SpecSheet, bench: Bench, height: number | null)
     )
   const expected = asSheet.belowFace + tiltShift(bench)
   if (expected <= 0)
-    return refuse('tilt', 'At this tilt it would stand above the face there: it spills before it shuts.')
+    return refuse(
+      'tilt',
+      'At this tilt it would stand above the face there: it overflows before the needle shuts.',
+    )
   const own = height === null ? null : levelInUse(float, height, bench.pressureKpa, bench.densityKgM3)
   return {
     expected,

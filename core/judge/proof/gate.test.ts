@@ -163,7 +163,7 @@ describe('a proof at the gate', () => {
         next('part.off', { position: cover.code, tray: 'A' }),
       )
       const point = points.find(({ point: named }) => named === 'proof:inlet')!
-      expect(point.title).toMatch(/prove it again/)
+      expect(point.title).toMatch(/: redo/)
       expect(point.detail).toContain(cover.name.toLowerCase())
     },
   )
@@ -173,12 +173,12 @@ describe('a proof at the gate', () => {
     const inlet = proofs.find(({ code }) => code === 'inlet')!
     const leaks = measured(inlet, { ...good.hold, leak: 9, low: 8, high: 10 } as ProofMeasured)
     expect(proofPoints(leaks).find(({ point }) => point === 'proof:inlet')!.title).toBe(
-      'Inlet under air is not proved',
+      'Inlet under air failed',
     )
     const prove = stationsByName.prove
     const view = { ...viewOf(state(leaks), all, 1), sheets }
     expect(prove.state(view)).toBe('again')
-    expect(prove.line(view, () => 0)).toBe('inlet under air is not proved')
+    expect(prove.line(view, () => 0)).toBe('inlet under air failed')
   })
 
   it('a level proved and the height set again after it is void', () => {
@@ -224,9 +224,9 @@ describe('a proof at the gate', () => {
     const points = proofPoints(...done)
     expect(points.length).toBeGreaterThan(0)
     expect(points.every(({ body }) => body > 1)).toBe(true)
-    expect(points.some(({ point, title }) => point === '3#proof:inlet' && title.startsWith('Body 3:'))).toBe(
-      true,
-    )
+    expect(
+      points.some(({ point, title }) => point === '3#proof:inlet' && title.startsWith('Carburetor 3:')),
+    ).toBe(true)
   })
 
   it('only when fitted needs a second name, stands with its reason, and a later measurement takes its place', () => {

@@ -67,7 +67,7 @@ export function judgeHold(
   const settles = fits.settling.sum < Math.min(fits.laminar.sum, fits.orifice.sum) - SETTLES
   const fit: FittedLaw = settles ? fits.settling : plain
   if (fit.p0 + fit.drop < LEAST_SIGMAS * sigma)
-    return refuse('samples', 'The pressure hardly stands above the gauge’s noise: pump it up further.')
+    return refuse('samples', 'The pressure is too low for this gauge. Pump it up further.')
   if (fit.wild > MOST_WILD * samples.length)
     return refuse(
       'samples',
@@ -79,7 +79,7 @@ export function judgeHold(
   const rawLow = Math.min(...both.map(([low]) => low))
   const rawHigh = Math.max(...both.map(([, high]) => high))
   if (rawHigh < 0)
-    return refuse('samples', 'The pressure rises: something warms it, or it is still being pumped.')
+    return refuse('samples', 'The pressure is rising: it is warming up, or still being pumped.')
   const leak = Math.max(0, fit.leak)
   const low = Math.max(0, rawLow)
   const high = Math.max(0, rawHigh)

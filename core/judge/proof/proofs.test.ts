@@ -240,7 +240,7 @@ describe('the wet bench', () => {
       value(levelAtEngine(spec, { ...bench, tiltDeg: 10, readAtMm: 25 }, tilted.expected, engine)),
     ).toBeCloseTo(flat.expected, 6)
   })
-  it('refuses a tilt that spills before it shuts, a pressure that it cannot hold, a fluid that is none', () => {
+  it('refuses a tilt that overflows before the needle shuts, a pressure that it cannot hold, a fluid that is none', () => {
     expect(isRefusal(benchLevel(spec, { ...bench, tiltDeg: -40, readAtMm: 40 }, null))).toBe(true)
     expect(isRefusal(benchLevel(spec, { ...bench, pressureKpa: 200 }, null))).toBe(true)
     expect(isRefusal(benchLevel(spec, { ...bench, densityKgM3: 7.6 }, null))).toBe(true)

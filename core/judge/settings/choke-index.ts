@@ -8,7 +8,7 @@ import type { Setting } from './kind.ts'
 export const chokeIndex: Setting = {
   order: 5,
   gauges: [],
-  unit: { set: 'of index', found: 'of index' },
+  unit: { set: 'notches (e.g. 1 rich)', found: 'notches (e.g. 1 rich)' },
   judge(setting, value, { spec }, standing) {
     const choke = spec.choke
     if (!choke) return refuse('reading', 'This list number has no choke coil.')

@@ -81,7 +81,7 @@ export const floatDrop: Setting = {
           },
       facts: [
         gives,
-        `margin ${figure(flow.margin)} (wants ${WANTED_MARGIN})`,
+        `margin ${figure(flow.margin)} (target ${WANTED_MARGIN})`,
         `from ${figure(fullLift(geometry.seatBore, (geometry.coneHalfAngle * Math.PI) / 180))} mm of lift the seat is the narrow place`,
       ],
       assumes: conditions.assumes,

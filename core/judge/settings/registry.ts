@@ -43,8 +43,8 @@ const PLAIN: Readonly<Record<SettingSpec['quantity'], Setting>> = {
   length: plain(PLAIN_ORDER, { set: 'mm', found: 'mm' }),
   gap: plain(PLAIN_ORDER, { set: 'mm', found: 'mm' }),
   turns: plain(PLAIN_ORDER, { set: 'turns', found: 'turns so far' }),
-  notches: plain(PLAIN_ORDER, { set: 'of index', found: 'of index' }),
-  count: plain(PLAIN_ORDER, { set: '', found: 'from the outer one' }),
+  notches: plain(PLAIN_ORDER, { set: 'notches (e.g. 1 rich)', found: 'notches (e.g. 1 rich)' }),
+  count: plain(PLAIN_ORDER, { set: '', found: 'from the outer hole' }),
 }
 
 export const isSettingCode = (code: string): code is SettingCode => Object.hasOwn(settings, code)

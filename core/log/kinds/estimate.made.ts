@@ -5,7 +5,7 @@ import { defineKind } from '../kind.ts'
 const minor = v.pipe(
   v.number(),
   v.integer('Money is counted in whole minor units.'),
-  v.minValue(1, 'Type what it will cost.'),
+  v.minValue(1, 'Enter the total cost.'),
   v.maxValue(1e9),
 )
 

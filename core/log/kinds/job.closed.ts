@@ -53,7 +53,7 @@ export const jobClosed = defineKind({
     return { ...state, bodies, closed: all ? ended : state.closed }
   },
   sentence: ({ why, words, of, second }) =>
-    `closed ${of === null ? 'the job' : `body ${of}`}: ${why}${words ? `, ${words}` : ''}${second ? `, seen by ${second} too` : ''}`,
+    `closed ${of === null ? 'the job' : `carburetor ${of}`}: ${why}${words ? `, ${words}` : ''}${second ? `, seen by ${second} too` : ''}`,
 })
 
 const endedOf = ({ data, by, at, id }: Stamped<v.InferOutput<typeof schema>>): Ended => ({

@@ -6,7 +6,7 @@ import { defineKind } from '../kind.ts'
 import { MOST_BODIES } from '../state.ts'
 
 const name = (what: string) =>
-  v.pipe(v.string(), v.trim(), v.minLength(1, `Type ${what}.`), v.maxLength(MOST.customer))
+  v.pipe(v.string(), v.trim(), v.minLength(1, `Enter ${what}.`), v.maxLength(MOST.customer))
 
 export const symptoms = [
   'hard start',
@@ -79,7 +79,7 @@ export const jobOpened = defineKind({
   schema: v.object({
     customer: name('the customer'),
     engine: name('the engine'),
-    equipment: name('what it drives'),
+    equipment: name('the equipment'),
     aircraft: v.boolean(),
     ethanol: limited(0, 1, 'The ethanol share lies between 0 and 100 %.'),
     pressureKpa: limited(0, 700, 'A fuel pressure lies between 0 and 700 kPa: is it in kPa?'),

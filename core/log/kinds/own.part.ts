@@ -42,7 +42,7 @@ export const ownPart = defineKind({
   slice: { body: { ownParts: {} } },
   schema: v.object({
     position: Code,
-    name: v.pipe(v.string(), v.trim(), v.minLength(1, 'Name the part.'), v.maxLength(60)),
+    name: v.pipe(v.string(), v.trim(), v.minLength(1, 'Enter the part’s name.'), v.maxLength(60)),
     kind: v.picklist(partKinds),
     circuit: v.picklist(['fuel', 'air', 'vacuum', 'none']),
     place: v.picklist(places),

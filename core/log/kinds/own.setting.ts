@@ -44,7 +44,7 @@ export const ownSetting = defineKind({
     }),
     v.check(
       ({ target, lo, hi }) => (lo === null || lo <= target) && (hi === null || target <= hi),
-      'The value lies outside its own band.',
+      'The value is outside its own limits.',
     ),
     v.check(({ source }) => source !== 'none yet', 'Say where the value comes from.'),
   ),

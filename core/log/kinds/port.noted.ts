@@ -22,7 +22,7 @@ declare module '../state.ts' {
   }
 }
 
-/** A port as found, before anything is pulled off, or as it is left. */
+/** A port as found, before anything is pulled off, or as left. */
 export const portNoted = defineKind({
   kind: 'port.noted',
   version: 1,

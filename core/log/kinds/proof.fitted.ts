@@ -43,5 +43,5 @@ export const proofFitted = defineKind({
       },
     })),
   sentence: ({ name, why, second }) =>
-    `left ${lower(name)} unproved until it is fitted, ${second ? `with ${second}` : 'alone'}: ${why}`,
+    `left ${lower(name)} untested until it is fitted, ${second ? `with ${second}` : 'alone'}: ${why}`,
 })

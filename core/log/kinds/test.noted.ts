@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { defineKind, withBody } from '../kind.ts'
 
-/** The five minutes before anything moves; the same ones come again at the end, side by side. */
+/** The five minutes before anything is moved; the same ones come again at the end, side by side. */
 export const receivedTests = [
   { code: 'lifts', name: 'Slide or piston', good: 'lifts and falls by itself', bad: 'sticks' },
   { code: 'links', name: 'Plates and links', good: 'move and snap shut', bad: 'bind' },
@@ -37,6 +37,6 @@ export const testNoted = defineKind({
     })),
   sentence: ({ test, result }) => {
     const it = receivedTests.find((other) => other.code === test)!
-    return `tested as received: ${it.name.toLowerCase()} ${result === 'good' ? it.good : result === 'bad' ? it.bad : 'is not on this one'}`
+    return `tested as received: ${it.name.toLowerCase()} ${result === 'good' ? it.good : result === 'bad' ? it.bad : 'is not equipped'}`
   },
 })

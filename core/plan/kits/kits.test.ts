@@ -53,7 +53,7 @@ const cover = (result: ReturnType<typeof cheapestCover>): Cover => {
 
 describe('the cheapest sure cover', () => {
   it('takes loose parts where they are cheaper than the kit', () => {
-    // needle 640 + seat 780 + shipping 450, the gasket off the shelf.
+    // needle 640 + seat 780 + shipping 450, the gasket from the shelf.
     expect(
       cover(
         cheapestCover(

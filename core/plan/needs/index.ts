@@ -65,8 +65,8 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
     const fuelWords = !spoiled
       ? ''
       : carries
-        ? `this fuel has ${percent(ethanol)} ethanol: one that carries it`
-        : `this fuel has ${percent(ethanol)} ethanol, this one bears ${percent(position.ethanolLimit!)}: ask for a part that carries the blend; the sheet knows none`
+        ? `this fuel has ${percent(ethanol)} ethanol: one rated for it`
+        : `this fuel has ${percent(ethanol)} ethanol, this one is rated for ${percent(position.ethanolLimit!)}: ask for one rated for this blend; the sheet lists none`
     return [
       {
         body,

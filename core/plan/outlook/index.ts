@@ -39,7 +39,7 @@ export const isOverdue = (
 
 /**
  * Whether a promise will hold as things stand. Late: the day is over, the parts come after it, or more bench minutes are left than
- * hours until it is due. Only just: the parts come on the day itself, or are not ordered with one working day left, or the work
+ * hours until it is due. Tight: the parts come on the day itself, or are not ordered with one working day left, or the work
  * takes more than half of the time left. One job on its own: what the others take of the same hands is the plan's question.
  */
 export function outlook(job: Promised, clock: ShopClock, say: (date: string) => string): Outlook {

@@ -1,2 +1,2 @@
 /** Said where a bowl is opened and wherever parts are washed. Defers to local rules. */
-export const SOAKED_CLOTHS = 'Cloths soaked with fuel go into a lidded metal bin, and out as local rules say.'
+export const SOAKED_CLOTHS = 'Put fuel-soaked rags in a lidded metal bin. Dispose of them by local rules.'

@@ -126,7 +126,7 @@ export const metering = {
         ['transfer'],
       ),
       condition('bent', 'Bent', 'replace', 'it opens to one side'),
-      condition('oRing', 'Its seal flat', 'replace', 'air gets in past its thread', ['air.leak']),
+      condition('oRing', 'Seal flat', 'replace', 'air gets in past its thread', ['air.leak']),
       condition('brokenOff', 'Tip broken off', 'condemn', 'the tip sits in the casting', ['idle.jet']),
       condition(
         'seatMarked',
@@ -144,7 +144,7 @@ export const metering = {
       sound,
       condition('scored', 'Scored', 'replace', 'it hangs', ['slide']),
       condition('sticks', 'Sticks', 'clean', 'varnish in its bore', ['slide']),
-      condition('sealGone', 'Its seal worn', 'replace', 'air gets by: it cannot be set lean low down', [
+      condition('sealGone', 'Seal worn', 'replace', 'air gets by: it cannot be set lean low down', [
         'slide',
         'air.leak',
       ]),

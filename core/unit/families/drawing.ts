@@ -34,7 +34,7 @@ const drawings: Record<FamilyName, (sizes: UnitSizes) => FamilyDrawing> = {
   'four-barrel downdraft': (sizes) => downdraft(sizes, true),
 }
 
-/** The family of a unit, by how it breathes and what its build sheet has. */
+/** The family of a unit, by draft and what its build sheet has. */
 export function familyOf({ spec, build }: Described): FamilyName {
   const has = (code: string) => build.positions.some((position) => position.code === code)
   if (has('slide')) return 'slide'

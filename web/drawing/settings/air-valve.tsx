@@ -22,7 +22,7 @@ export function AirValveSpring({ eighths, target }: { eighths: number | null; ta
     <Drawing
       width={760}
       height={500}
-      title={`Air valve spring: ${eighths === null ? 'not set' : showTurns(eighths)} turns wound on, wants ${showTurns(target)}. More turns open it later, fewer sooner.`}
+      title={`Air valve spring: ${eighths === null ? 'not recorded' : showTurns(eighths)} turns wound on, target ${showTurns(target)}. More turns open it later, fewer sooner.`}
     >
       {[90, 390].map((x) => (
         <rect

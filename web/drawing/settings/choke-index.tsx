@@ -39,7 +39,7 @@ export function CoverIndex({
     <Drawing
       width={760}
       height={500}
-      title={`Choke cover at ${showValue(shown, 'notches')}, wants ${showValue(target, 'notches')}.`}
+      title={`Choke cover at ${showValue(shown, 'notches')}, target ${showValue(target, 'notches')}.`}
     >
       <circle cx={380} cy={260} r={180} fill="none" stroke="var(--ink)" strokeWidth={2} />
       {[-4, -3, -2, -1, 0, 1, 2, 3, 4].map((n) => {
@@ -85,7 +85,7 @@ export function CoverIndex({
         lean
       </Text>
       <Text at={[380, 476]} anchor="middle" colour="pencil" size={15}>
-        {`drawn wide: one notch is ${notchDegrees}°`}
+        {`drawn larger: one notch is ${notchDegrees}°`}
       </Text>
     </Drawing>
   )

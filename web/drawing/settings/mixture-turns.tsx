@@ -34,9 +34,9 @@ const PAST: Readonly<Record<ScrewFlow, string>> = {
   fuel: 'fuel flows past its tip',
   air: 'idle air flows past its tip',
   bypass: 'air flows past its tip, round the plate',
-  stop: 'nothing flows past it: it holds the plate',
+  stop: 'no flow past it: it sets the throttle plate',
   main: 'fuel flows past its tip, under load',
-  pump: 'nothing flows past it: it holds the pump’s lever',
+  pump: 'no flow past it: it sets the pump lever',
 }
 
 /** Adjusting screws side by side with the word that matters on this unit. */
@@ -52,7 +52,7 @@ export function MixtureScrews({
     <Drawing
       width={760}
       height={500}
-      title={`Mixture screws: ${screws.map((s) => `${s.label} ${s.eighths === null ? 'not set' : showTurns(s.eighths)}`).join(', ')}. ${first}.`}
+      title={`Mixture screws: ${screws.map((s) => `${s.label} ${s.eighths === null ? 'not recorded' : showTurns(s.eighths)}`).join(', ')}. ${first}.`}
     >
       {screws.map((screw, i) => (
         <ScrewDial
@@ -72,10 +72,10 @@ export function MixtureScrews({
         markerEnd="url(#arrow-ink)"
       />
       <Text at={[166, 424]} size={20} weight={600}>
-        {`to the right is in. ${first}`}
+        {`clockwise is in. ${first}`}
       </Text>
       <Text at={[166, 450]} colour="pencil">
-        {flow === null ? 'follow its drilling: what flows past its tip nobody noted' : PAST[flow]}
+        {flow === null ? 'not recorded what flows past its tip: follow its passage' : PAST[flow]}
       </Text>
     </Drawing>
   )

@@ -18,7 +18,7 @@ function NeedleClip({ groove, target }: { groove: number | null; target: number 
     <Drawing
       width={520}
       height={500}
-      title={`Main needle, clip in groove ${shown} from the blunt end, wants ${target}.`}
+      title={`Main needle, clip in groove ${shown} from the blunt end, target ${target}.`}
     >
       <path
         d={`M${AXIS - 28} ${TOP}h56v250l-20 150h-16l-20-150Z`}

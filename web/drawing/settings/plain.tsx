@@ -6,10 +6,10 @@ import { isOut, type SettingPicture } from './props'
 /** A setting that has no mechanism of its own to draw: a screw's head where turns are counted, else what it stands at and wants. */
 export const plainPicture: SettingPicture = {
   Picture({ setting, reading, target }) {
-    const now = reading.value === null ? 'not set' : showValue(reading.value, setting.quantity)
+    const now = reading.value === null ? 'not recorded' : showValue(reading.value, setting.quantity)
     const wants = showValue(target, setting.quantity)
     return (
-      <Drawing width={760} height={500} title={`${setting.name}: ${now}, wants ${wants}.`}>
+      <Drawing width={760} height={500} title={`${setting.name}: ${now}, target ${wants}.`}>
         {setting.quantity === 'turns' ? (
           <ScrewDial at={[380, 220]} radius={110} eighths={reading.value} state="now" label={setting.name} />
         ) : (
@@ -27,7 +27,7 @@ export const plainPicture: SettingPicture = {
           </>
         )}
         <Text at={[380, 430]} anchor="middle" size={20}>
-          {`wants ${wants} · ${setting.datum}`}
+          {`target ${wants} · ${setting.datum}`}
         </Text>
       </Drawing>
     )

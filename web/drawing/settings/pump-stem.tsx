@@ -65,7 +65,7 @@ export function PumpLinkage({
     <Drawing
       width={760}
       height={500}
-      title={`Pump linkage at idle. Stem ${figure(reading ?? target)} mm above the face, wants ${figure(target)}.`}
+      title={`Pump linkage at idle. Stem ${figure(reading ?? target)} mm above the face, target ${figure(target)}.`}
     >
       <line x1={300} y1={faceY} x2={540} y2={faceY} stroke="var(--ink)" strokeWidth={2} />
       <Text at={[470, faceY + 22]} size={15} colour="pencil">
@@ -134,7 +134,7 @@ export function PumpLinkage({
         colour="blue"
       />
       <Text at={[214, 306]} anchor="end" colour="blue">
-        link: bent for the height
+        link: sets the height
       </Text>
       <Text at={[pivot[0] - 16, pivot[1] - 18]} anchor="end">
         pump lever

@@ -55,7 +55,7 @@ export function PlateInBore({
     <Drawing
       width={760}
       height={500}
-      title={`Choke plate with the break held in. Gap ${figure(gap, 2)} mm, wants ${figure(target, 2)}.`}
+      title={`Choke plate with the break held in. Gap ${figure(gap, 2)} mm, target ${figure(target, 2)}.`}
     >
       {[-1, 1].map((side) => (
         <rect

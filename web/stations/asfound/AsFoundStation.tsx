@@ -72,11 +72,11 @@ function FromOutside({ open, view }: { open: SheetedOpen; view: AsFoundView }) {
     <Board>
       <BoardTitle>
         <div>
-          <h1>From outside, as it stands on the bench</h1>
+          <h1>Outside, as received</h1>
           <p>
             filled: noted · blue: now ·{' '}
             {spec.taught
-              ? `pencil: lent by its family, ${spec.taught.family}`
+              ? `grey: borrowed from its family, ${spec.taught.family}`
               : `letters: ports · drawn from ${spec.listNumber}`}
           </p>
         </div>
@@ -112,21 +112,21 @@ interface AskedProps {
 function howTo(setting: SettingSpec, { mixture, to }: AsFoundView): string {
   if (!mixture) return setting.hold
   return to === 'free'
-    ? 'Turn it out, tapping for each part of a turn, until it falls free.'
-    : 'Turn it in, to the right, until it just seats. Tap for each part of a turn. Stop where you feel it: the tip marks its seat.'
+    ? 'Turn it out until it comes free. Tap for each part of a turn.'
+    : 'Turn it in (clockwise) until it just seats. Tap for each part of a turn. Stop as soon as you feel it: force marks the seat.'
 }
 
 /** The one setting that is noted now. */
 function Asked({ open, setting, view }: AskedProps) {
   const { skipping, setSkipping, wrong, noted, text, skipped } = view
   return (
-    <Ask aria-label="What is asked">
+    <Ask aria-label="Current step">
       <AskHead>
         <Label>
-          {view.index + 1} of {view.outside.length} · before anything moves
+          {view.index + 1} of {view.outside.length} · before anything is moved
         </Label>
         {!isTeardownUnlocked(open.state, open.sheets, open.body) && (
-          <QuietButton onPress={() => setSkipping('all')}>go on without</QuietButton>
+          <QuietButton onPress={() => setSkipping('all')}>skip the rest</QuietButton>
         )}
       </AskHead>
       <h2>{setting.name}</h2>
@@ -148,10 +148,10 @@ function Asked({ open, setting, view }: AskedProps) {
           {wordsOf(view)} <Key>Enter</Key>
         </MainButton>
         {skipping ? (
-          <QuietButton onPress={() => setSkipping(null)}>Do not skip</QuietButton>
+          <QuietButton onPress={() => setSkipping(null)}>Don’t skip</QuietButton>
         ) : (
           <QuietButton onPress={() => setSkipping('this')}>
-            Skip, why <Key>K</Key>
+            Skip, give reason <Key>K</Key>
           </QuietButton>
         )}
         {open.here.taught && !skipping && !noted && <NoneHere open={open} setting={setting} />}
@@ -163,15 +163,17 @@ function Asked({ open, setting, view }: AskedProps) {
 /** What Enter does now. */
 function wordsOf({ skipping, text, mixture, to, noted }: AsFoundView): string {
   if (skipping) return 'Skip, with this reason'
-  if (text === '') return noted ? 'Next' : 'Note it'
-  if (!mixture) return 'Note it'
-  return to === 'seat' ? 'It seats here' : 'It falls free here'
+  if (text === '') return noted ? 'Next' : 'Record'
+  if (!mixture) return 'Record'
+  return to === 'seat' ? 'Seated' : 'It came free'
 }
 
 function Skipping({ view: { skipping, why, setWhy, log } }: { view: AsFoundView }) {
   return (
     <label>
-      <Label>{skipping === 'all' ? 'Why teardown begins without all of it' : 'Why it is skipped'}</Label>
+      <Label>
+        {skipping === 'all' ? 'Reason to start teardown without the rest' : 'Reason for skipping'}
+      </Label>
       <FieldInput
         autoFocus
         value={why}

@@ -72,7 +72,7 @@ export function Counted({ setting, view }: Props) {
             in to the seat
           </Choice>
           <Choice $on={!inward} aria-pressed={!inward} onPress={() => setTo('free')}>
-            out until free
+            out until it comes free
           </Choice>
         </Pair>
       )}
@@ -81,7 +81,7 @@ export function Counted({ setting, view }: Props) {
 }
 
 const unitOf = ({ quantity, unit }: SettingSpec): string =>
-  quantity === 'notches' ? 'of index' : quantity === 'count' ? 'from the outer one' : unit
+  quantity === 'notches' ? 'notches (e.g. 1 rich)' : quantity === 'count' ? 'from the outer hole' : unit
 
 /** What is read and typed. */
 export function Read({ setting, view: { key, text, setText, noted, log } }: Props) {

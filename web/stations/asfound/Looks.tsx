@@ -62,7 +62,7 @@ function LookAsked({ open, look, done }: SheetedProps & { look: Look; done: () =
               autoFocus
               style={{ width: 210 }}
               aria-label={`How far ${answer.words}, mm`}
-              placeholder="how far, mm, if measured"
+              placeholder="how far, mm (if measured)"
               inputMode="decimal"
               value={far}
               onChange={(event) => setFar(event.target.value)}

@@ -42,7 +42,7 @@ export function Outside(props: Props) {
     <svg
       ref={box}
       role="img"
-      aria-label={`The outside as it stands on the bench: ${words}.`}
+      aria-label={`The outside as received: ${words}.`}
       style={{ width: '100%', height: '100%', display: 'block', overflow: 'visible' }}
     >
       {size.width > 0 && <PaintedOutside {...props} size={size} />}

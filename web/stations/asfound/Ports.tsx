@@ -35,7 +35,9 @@ export function PortsFound({ open }: SheetedProps) {
       style={{ display: 'grid', gap: 6 }}
     >
       <Label>
-        {port ? `${port.name}, ${port.boreMm} mm: how was it?` : 'Ports and hoses, before one is pulled off'}
+        {port
+          ? `${port.name}, ${port.boreMm} mm: how was it found?`
+          : 'Ports and hoses, before any is pulled off'}
       </Label>
       {port ? (
         <PortChoice key={port.code} open={open} port={port} when="found" done={() => next(port)} />
@@ -78,7 +80,7 @@ function NewPort({ open, done }: SheetedProps & { done: () => void }) {
   return (
     <div role="group" data-asking aria-label="A port" style={{ display: 'grid', gap: 6 }}>
       <Label>
-        {code ? `${portName(code)}: its bore, by the drill that just goes in` : 'What is it for?'}
+        {code ? `${portName(code)}: its bore: the largest drill that goes in` : 'What is it for?'}
       </Label>
       <Row>
         {code ? (
@@ -134,8 +136,8 @@ export function PortChoice({
           <FieldInput
             autoFocus
             style={{ width: 230 }}
-            aria-label={`What ${port.name} is joined to`}
-            placeholder="joined to …"
+            aria-label={`What ${port.name} is connected to`}
+            placeholder="connected to …"
             value={to}
             onChange={(event) => setTo(event.target.value)}
             onKeyDown={onEnter(() => note('joined', to))}
@@ -148,11 +150,11 @@ export function PortChoice({
           {when === 'left' && found?.state === 'joined' && (
             <Choice onPress={() => note('joined', found.to)}>As found: to {found.to}</Choice>
           )}
-          <Choice onPress={() => setJoining(true)}>Joined to …</Choice>
+          <Choice onPress={() => setJoining(true)}>Connected to …</Choice>
           {(when === 'found' || !neverCapped(port)) && <Choice onPress={() => note('capped')}>Capped</Choice>}
           {(when === 'found' || neverCapped(port)) && <Choice onPress={() => note('open')}>Open</Choice>}
           {when === 'left' && !neverCapped(port) && (
-            <Choice onPress={() => note('sync')}>Open until synchronised</Choice>
+            <Choice onPress={() => note('sync')}>Open until synchronized</Choice>
           )}
           {when === 'found' && <QuietButton onPress={done}>not now</QuietButton>}
         </>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Choice, ErrorLine, Label } from '../../ui'
 import type { StationProps } from '../../shell/props'
 
-const WHOM = ['by the owner', 'by another shop', 'here', 'nobody knows'] as const
+const WHOM = ['by the owner', 'by another shop', 'here', 'not known'] as const
 
 /** The seal of a sealed adjuster, before it is turned: intact, or broken and by whom. */
 export function Seal({ open, setting }: StationProps & { setting: SettingSpec }) {
@@ -14,8 +14,8 @@ export function Seal({ open, setting }: StationProps & { setting: SettingSpec })
     setWrong(no?.sentence ?? '')
   }
   return (
-    <div role="group" aria-label="Its seal" style={{ display: 'grid', gap: 6 }}>
-      <Label>Its seal · local law says who may turn a sealed adjuster</Label>
+    <div role="group" aria-label="Seal" style={{ display: 'grid', gap: 6 }}>
+      <Label>Seal · local law says who may turn a sealed adjuster</Label>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
         <Choice $on={seen?.state === 'intact'} onPress={() => see('intact')}>
           Intact

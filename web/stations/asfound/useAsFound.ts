@@ -9,7 +9,7 @@ import { useDraft } from '../../data/draft'
 import type { OpenJob } from '../../data/job'
 
 const NOTHING_COUNTED =
-  'Count first: one tap for each part of a turn. If it stood seated, tap once and lower it again.'
+  'Count first: tap once for each part of a turn. If it was seated, tap once and set it back to 0.'
 const NOTHING_TYPED = 'Type what you see, or skip it with a reason.'
 
 /** Which setting is noted from outside, what of it was counted or typed, and what can be done about it. */

@@ -51,19 +51,25 @@ export function AllOn({
   return (
     <Ask>
       <h2>
-        {again ? 'Off again' : !any ? 'Nothing is off.' : left ? 'On, but not done.' : 'The trays are empty.'}
+        {again
+          ? 'Removed again'
+          : !any
+            ? 'Nothing has been removed.'
+            : left
+              ? 'Installed, but not finished.'
+              : 'The trays are empty.'}
       </h2>
       {!again && (
         <p style={{ fontSize: 17 }}>
           {!any
-            ? 'Parts are counted back from the tray that teardown fills.'
+            ? 'Parts to install come from the trays that teardown fills.'
             : left
-              ? 'Every part that came off is on again. These are still asked:'
-              : 'Every part that came off is on again, every screw final, every check held.'}
+              ? 'Every part is installed. Still open:'
+              : 'Every part is installed, every screw final, every check good.'}
         </p>
       )}
       {left > 0 && !again && (
-        <Scrolled label="Still asked">
+        <Scrolled label="Still open">
           <Left>
             {joints.map((position) => (
               <li key={position.code}>
@@ -82,7 +88,7 @@ export function AllOn({
                   <br />
                   {position.proof}
                 </span>
-                <Button onPress={() => held(position)}>It holds</Button>
+                <Button onPress={() => held(position)}>Check is good</Button>
               </li>
             ))}
           </Left>
@@ -90,10 +96,10 @@ export function AllOn({
       )}
       {(again ? [] : kits).map((kit) => (
         <p key={kit.code} style={{ fontSize: 16 }}>
-          Kit {kit.code}: {kit.on} on{kit.over > 0 ? `, ${kit.over} stay over, for other variants` : ''}.
+          Kit {kit.code}: {kit.on} on{kit.over > 0 ? `, ${kit.over} left over for other variants` : ''}.
           {kit.unexplained.length > 0 && (
             <ErrorLine>
-              Not on from it, though they belong here: {kit.unexplained.join(', ').toLowerCase()}.
+              Not installed from it, though they belong here: {kit.unexplained.join(', ').toLowerCase()}.
             </ErrorLine>
           )}
         </p>

@@ -15,7 +15,7 @@ import { JointBench } from './Joint'
 import { BuildLadder } from './Ladder'
 import { PartOn } from './PartOn'
 
-export default withSheets('put together', Build)
+export default withSheets('assemble', Build)
 
 function Build({ open }: SheetedProps) {
   const { sheets } = open
@@ -58,8 +58,8 @@ function Build({ open }: SheetedProps) {
         <UnitBoard
           sheets={sheets}
           marks={marksOf(claimsOf(open.state, sheets, open.body, open.known))}
-          title="As it goes together"
-          legend="dashed: still in a tray · blue: now · ink: on"
+          title="Assembly"
+          legend="dashed: in a tray · blue: now · solid: installed"
           order={down}
           off={stillOff}
           current={turning ?? current}

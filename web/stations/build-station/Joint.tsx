@@ -22,10 +22,10 @@ import { figures, narrow } from '../../theme/global'
 import type { SheetedProps } from '../withSheets'
 
 const SAYS = {
-  started: { title: 'Start every one by hand', all: 'started by hand', one: 'Started by hand' },
+  started: { title: 'Start each by hand', all: 'started by hand', one: 'Started by hand' },
   finger: { title: 'All finger-tight', all: 'finger-tight', one: 'Finger-tight' },
   final: { title: 'Final, in the cross pattern', all: 'final, in this order', one: 'Final' },
-  checked: { title: 'Feel each once more', all: 'checked again', one: 'Checked again' },
+  checked: { title: 'Check each again', all: 'checked again', one: 'Checked again' },
 } as const
 
 const WORD: Record<FastenerState, string> = {
@@ -133,7 +133,7 @@ export function JointBench({
   const view = fitted(boxOf([{ line: plan.outline, closed: true, stroke: 'seen' }]), PLAN, 28)
   const torque = torqueWords(position.fastener?.torqueNm)
   return (
-    <Ask aria-label="What is asked">
+    <Ask aria-label="Current step">
       <p>
         {position.name}
         {position.fastener ? ` · ${position.fastener.thread}` : ''} · {jointWords(joint)}
@@ -175,15 +175,15 @@ export function JointBench({
       )}
       {phase === 'final' && <Answer style={{ fontSize: 19 }}>{`${capital(torque)}.`}</Answer>}
       {phase === 'checked' && (
-        <p style={{ fontSize: 17 }}>The first ones ease as the last ones pull the gasket down.</p>
+        <p style={{ fontSize: 17 }}>The first ones loosen as the last ones compress the gasket.</p>
       )}
       {slack !== null && (
         <div>
-          <Label>Left slack on purpose: why? It is printed on the card.</Label>
+          <Label>Left loose on purpose: why? It is printed on the card.</Label>
           <FieldInput
             autoFocus
-            aria-label="Why it is left slack"
-            placeholder="until the hose is aimed"
+            aria-label="Why it is left loose"
+            placeholder="until the hose is routed"
             value={slack}
             onChange={(event) => setSlack(event.target.value)}
           />
@@ -202,7 +202,7 @@ export function JointBench({
         ) : (
           <>
             <MainButton onPress={() => turn(joint.open, 'engine', slack)}>
-              Leave it slack <Key>Enter</Key>
+              Leave it loose <Key>Enter</Key>
             </MainButton>
             <Button onPress={() => setSlack(null)}>No</Button>
           </>

@@ -17,10 +17,10 @@ import { useKeys } from '../../ui/keys'
 import type { StationProps } from '../../shell/props'
 
 const SOURCES: { value: PartSource; label: string }[] = [
-  { value: 'old', label: 'The old one' },
+  { value: 'old', label: 'Old part' },
   { value: 'kit', label: 'New, from the kit' },
   { value: 'loose', label: 'New, loose part' },
-  { value: 'shelf', label: 'New, off the shelf' },
+  { value: 'shelf', label: 'New, from the shelf' },
 ]
 
 /** The next part that goes on: which one, its washer's thickness where it has one, and whether its check held. */
@@ -61,11 +61,11 @@ export function PartOn({
   const washer = position.kind === 'washer'
   const wanted = washer ? (fittedWasher(state, sheets.build, open.body) ?? sheets.spec.float.washerMm) : null
   const log = (held: boolean) => {
-    if (from === '') return setWrong('Which one goes on? Choose it first.')
+    if (from === '') return setWrong('Choose which one you install.')
     if (alike.length > 0 && mark !== position.code)
       return setWrong(
         mark === ''
-          ? 'Read its mark first: one thread, two bores.'
+          ? 'Read its mark first: same thread, different bores.'
           : `That is the ${nameOn(sheets, mark).toLowerCase()}. It goes elsewhere.`,
       )
     const read = thickness.trim() ? parseLength(thickness) : null
@@ -82,9 +82,9 @@ export function PartOn({
   }
   useKeys({ Enter: () => log(true) })
   return (
-    <Ask aria-label="What is asked">
+    <Ask aria-label="Current step">
       <StepHead what="Part" move={move}>
-        {left} still in the trays · from tray {open.here.off[position.code]?.tray}
+        {left} parts still in trays · from tray {open.here.off[position.code]?.tray}
       </StepHead>
       <h2>
         {position.name}
@@ -94,7 +94,7 @@ export function PartOn({
         <ErrorLine key={caution}>{caution}</ErrorLine>
       ))}
       <Radios
-        label="Which one goes on?"
+        label="Which one do you install?"
         focus
         value={from}
         onChange={(value) => setFrom(value as PartSource)}
@@ -105,7 +105,7 @@ export function PartOn({
         step="build"
         position={position.code}
         shown={(photo) => photo.position === position.code}
-        label="As it came off"
+        label="As removed"
         take={false}
       />
       {alike.length > 0 && (
@@ -117,7 +117,7 @@ export function PartOn({
         />
       )}
       {need && from === 'old' && (
-        <ErrorLine>It was to be renewed: {need.why}. The return will ask for a reason.</ErrorLine>
+        <ErrorLine>It was to be replaced: {need.why}. Return will ask for a reason.</ErrorLine>
       )}
       {need && from !== 'old' && from !== '' && (
         <p>
@@ -127,15 +127,15 @@ export function PartOn({
       {missing && from !== 'old' && (
         <ErrorLine>
           {need.standing === 'ordered'
-            ? 'The new one is ordered and has not arrived.'
-            : 'The new one is not ordered yet.'}{' '}
+            ? 'The new part is ordered but has not arrived.'
+            : 'The new part is not ordered yet.'}{' '}
           <Link to={open.to('parts')}>Parts</Link>
         </ErrorLine>
       )}
       {finding?.disposition === 'clean' && <p>Cleaned? {finding.sentence}</p>}
       {position.proof && (
         <div>
-          <Label>The check that proves it, before the next part hides it</Label>
+          <Label>Check it before the next part covers it</Label>
           <Answer style={{ fontSize: 19 }}>{position.proof}</Answer>
         </div>
       )}
@@ -143,7 +143,7 @@ export function PartOn({
         <div>
           <Label>
             Its thickness, mm
-            {wanted ? ` · ${figure(wanted, 2)} is reckoned with` : ' · as the caliper has it'}
+            {wanted ? ` · ${figure(wanted, 2)} assumed` : ' · by caliper'}
           </Label>
           <ReadingField
             size={38}
@@ -159,9 +159,9 @@ export function PartOn({
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={() => log(true)}>
-          {position.proof ? 'On, and it holds' : 'On'} <Key>Enter</Key>
+          {position.proof ? 'Installed, checked' : 'On'} <Key>Enter</Key>
         </MainButton>
-        {position.proof && <QuietButton onPress={() => log(false)}>On, not proved yet</QuietButton>}
+        {position.proof && <QuietButton onPress={() => log(false)}>Installed, check later</QuietButton>}
       </AskFoot>
     </Ask>
   )

@@ -31,7 +31,7 @@ const PLACES: readonly { place: BathPlace; label: string }[] = [
   { place: 'drying', label: 'Drying' },
   { place: 'to measure', label: 'Measure again' },
   { place: 'clean', label: 'Clean' },
-  { place: 'on', label: 'On again' },
+  { place: 'on', label: 'Reinstalled' },
 ]
 
 /** The bath over all jobs: what lies in it and until when, what goes in next, what stays out and why. */
@@ -100,61 +100,63 @@ export function BathPlan({ open, views }: SheetedProps & { views: React.ReactNod
           <Tank plan={plan} now={now} clock={clock} litres={tankLitres} />
         </BoardDrawing>
       </Board>
-      <Ask aria-label="What is asked">
+      <Ask aria-label="Current step">
         {baths.isPending ? (
-          <h2>Fetching the bath …</h2>
+          <h2>Loading the bath …</h2>
         ) : baths.isError ? (
           <>
-            <h2>The other jobs are not here.</h2>
+            <h2>The other jobs are not loaded.</h2>
             <p>{baths.error.message}</p>
           </>
         ) : inside ? (
           <>
             <Label>in since {clock(inside.startMs)}</Label>
-            <h2>{done ? 'It is done: take it out' : `Out at ${clock(inside.endMs)}`}</h2>
+            <h2>{done ? 'Done: take it out' : `Out at ${clock(inside.endMs)}`}</h2>
             <Big style={done ? { color: 'var(--red)' } : {}}>
               {countdown(face ? face.untilMs - now : Math.max(0, inside.endMs - now))}
             </Big>
             <p style={{ fontSize: 17 }}>
               {done
-                ? 'Rinse and dry at once; it hangs to dry for twenty minutes.'
+                ? 'Rinse and dry at once, then let it hang for 20 minutes.'
                 : face && face.face < inside.wash.faces
-                  ? `Face ${face.face} of ${inside.wash.faces} is up: then turn it over.`
+                  ? `Face ${face.face} of ${inside.wash.faces} is up: turn it over next.`
                   : 'The last face is up.'}
             </p>
             <WhatIsIn load={inside} />
           </>
         ) : next ? (
           <>
-            <Label>the tank is free · neutral fluid level right, free of sludge</Label>
-            <h2>Next into the tank</h2>
+            <Label>tank is free · check neutral fluid level, no sludge</Label>
+            <h2>Next load</h2>
             <Big>{next.minutes} min</Big>
             <p style={{ fontSize: 17 }}>
               {next.wash.faces > 1
                 ? `${next.wash.faces} faces, ${next.wash.minutesAFace} min each, turned between. `
                 : ''}
-              {next.wash.mostC} °C at most, {next.wash.fluid} fluid: {next.wash.why}. Hung clear of the
+              {next.wash.mostC} °C at most, {next.wash.fluid} fluid: {next.wash.why}. Hang it clear of the
               bottom.
             </p>
             <WhatIsIn load={next} />
           </>
         ) : (
           <>
-            <h2>Nothing waits for the bath.</h2>
-            <p style={{ fontSize: 17 }}>What comes off and may be washed is planned here, over all jobs.</p>
+            <h2>Nothing is waiting for the bath.</h2>
+            <p style={{ fontSize: 17 }}>Removed parts that may be washed are planned here, for all jobs.</p>
           </>
         )}
         {plan.freedMinutes > 0 && (
           <p style={{ fontSize: 16 }}>
             {plan.loads.length === 1 ? 'It frees' : `The ${plan.loads.length} loads free`} {plan.freedMinutes}{' '}
-            min at the bench. Lap, polish and stake before the last one.
+            min at the bench. Lap, polish and stake before the last load.
           </p>
         )}
-        <p style={{ fontSize: 15, color: 'var(--red)' }}>Hot: gloves, eyes. Never flammable liquid in it.</p>
+        <p style={{ fontSize: 15, color: 'var(--red)' }}>
+          Hot: wear gloves and eye protection. Never use flammable liquid in it.
+        </p>
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
         <AskFoot>
           <MainButton onPress={act} isDisabled={!inside && !next}>
-            {inside ? 'Out, rinsed' : 'In'} <Key>Enter</Key>
+            {inside ? 'Removed, rinsed' : 'In'} <Key>Enter</Key>
           </MainButton>
         </AskFoot>
       </Ask>
@@ -165,7 +167,7 @@ export function BathPlan({ open, views }: SheetedProps & { views: React.ReactNod
 function WhatIsIn({ load }: { load: Load }) {
   const jobs = [...new Set(load.items.map(({ number }) => number))]
   return (
-    <Scrolled label="What is in this load">
+    <Scrolled label="Parts in this load">
       <Lines>
         {jobs.map((number) => (
           <li key={number}>

@@ -47,11 +47,11 @@ function Clean({ open }: SheetedProps) {
   const views = (
     <BoardTitle>
       <div>
-        <h1>{bath ? 'The bath, over all jobs' : 'Passages'}</h1>
+        <h1>{bath ? 'Bath, all jobs' : 'Passages'}</h1>
         <p>
           {bath
-            ? 'each load hangs at its time · blue: now or next'
-            : `${open.sheets.spec.taught ? `as its family has them, ${open.sheets.spec.taught.family}: look that each is there · ` : ''}solid: fuel · dashed: air · heavy: proven free · red: blocked`}
+            ? 'loads by time · blue: now or next'
+            : `${open.sheets.spec.taught ? `as in its family, ${open.sheets.spec.taught.family}: check that each exists · ` : ''}solid: fuel · dashed: air · heavy: shown clear · red: blocked`}
         </p>
       </div>
       <Views role="group" aria-label="View">
@@ -138,7 +138,7 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
           <b style={{ fontSize: 26, lineHeight: 1.2 }}>{toClean.length}</b>
         </StripCell>
         <StripCell>
-          {toClean.length === 0 && <p style={{ color: 'var(--pencil)' }}>No part waits for it.</p>}
+          {toClean.length === 0 && <p style={{ color: 'var(--pencil)' }}>No part is waiting for it.</p>}
           <ul style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 20px' }}>
             {toClean.map(({ position, name, cure }) => (
               <li key={position}>
@@ -158,26 +158,26 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
             <PassageMap sheets={sheets} view={view} tapped={tapped} suggested={suggested} tap={tap} />
           </BoardDrawing>
         </Board>
-        <Ask aria-label="What is asked">
+        <Ask aria-label="Current step">
           <Label>
             {view.blows.length === 0
               ? here.cleaned.length
-                ? 'nothing blown since it was cleaned'
-                : 'nothing blown yet'
-              : `${view.blows.length} ${view.blows.length === 1 ? 'blow' : 'blows'}${here.cleaned.length ? ' since it was cleaned' : ''}`}
+                ? 'no air test since cleaning'
+                : 'no air test yet'
+              : `${view.blows.length} ${view.blows.length === 1 ? 'air test' : 'air tests'}${here.cleaned.length ? ' since cleaning' : ''}`}
           </Label>
           <h2>
             {from
-              ? `In at ${from}: where does it come out?`
+              ? `Blow in at ${from}: where does air come out?`
               : view.proven
-                ? 'Every passage is proven free.'
+                ? 'Every passage is clear.'
                 : suspect
                   ? `${suspect.name} seems blocked`
-                  : 'Blow it, and watch where it comes out'}
+                  : 'Blow in air and watch where it comes out'}
           </h2>
           {from ? (
             <div style={{ display: 'grid', gap: 4 }}>
-              <p style={{ fontSize: 17 }}>Tap a port for air, again for none.</p>
+              <p style={{ fontSize: 17 }}>Tap a port for air, tap again for none.</p>
               {Object.entries(tapped).map(([port, what]) => (
                 <p key={port} style={{ fontSize: 17 }}>
                   <b>{port}</b> {nameOf(port)}: {TAPPED_WORDS[what]}
@@ -188,14 +188,14 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
             <>
               {suspect && (
                 <Answer>
-                  <em>{Math.round(view.blocked[suspect.id]! * 100)} %.</em> It would mean: {suspect.symptom}.
+                  <em>{Math.round(view.blocked[suspect.id]! * 100)} %.</em> On the engine: {suspect.symptom}.
                 </Answer>
               )}
               {suspect && (
                 <>
                   <div style={{ display: 'flex', gap: 8 }} role="group" aria-label="Tools">
                     <Choice $on={school === 'soft'} onPress={() => setSchool('soft')}>
-                      Soft only
+                      Soft tools only
                     </Choice>
                     <Choice $on={school === 'sized'} onPress={() => setSchool('sized')}>
                       Sized tool
@@ -204,22 +204,22 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
                   <p style={{ fontSize: 17 }}>
                     {school === 'soft'
                       ? `Solvent, air, a bristle or one soft strand of at most ${figure(largestTool(suspect.bore), 2)} mm.`
-                      : `A drill in a pin vise, by hand, at most ${figure(largestTool(suspect.bore), 2)} mm in its ${figure(suspect.bore)} mm. Never on a tapered seat; measure again what it went through.`}
+                      : `Drill in a pin vise, by hand, at most ${figure(largestTool(suspect.bore), 2)} mm in its ${figure(suspect.bore)} mm. Never on a tapered seat. Measure the bore again after.`}
                   </p>
                 </>
               )}
               {next && !view.proven && (
                 <p style={{ fontSize: 17 }}>
-                  <b>Next: in at {next.in}</b> ({nameOf(next.in)}), watch {next.watch.join(' and ')} (
+                  <b>Next: blow in at {next.in}</b> ({nameOf(next.in)}), watch {next.watch.join(' and ')} (
                   {next.watch.map(nameOf).join('; ')}).
                 </p>
               )}
               {circuits.length > 0 && (
-                <div role="group" aria-label="Circuits that came clear" style={{ display: 'grid', gap: 6 }}>
-                  <Label>Air at each of its ports? One tap a circuit</Label>
+                <div role="group" aria-label="Circuits that are clear" style={{ display: 'grid', gap: 6 }}>
+                  <Label>Air at every port? Tap the circuit</Label>
                   {circuits.map((circuit) => (
                     <Choice key={circuit.in} onPress={() => clear(circuit)} style={{ textAlign: 'left' }}>
-                      In at {circuit.in}, clear at {circuit.out.join(', ')}
+                      Blow in at {circuit.in}, clear at {circuit.out.join(', ')}
                     </Choice>
                   ))}
                 </div>
@@ -230,18 +230,17 @@ function Passages({ open, views }: SheetedProps & { views: ReactNode }) {
           )}
           {stale >= 2 && !from && (
             <p style={{ fontSize: 17 }}>
-              <b>Blown {stale} days ago.</b> Dust and dried fluid settle: blow each once more before it
-              closes.
+              <b>Blown {stale} days ago.</b> Dust and dried fluid settle: blow each once more before closing.
             </p>
           )}
           {view.contradiction && <ErrorLine>{view.contradiction}</ErrorLine>}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <AskFoot>
             {suspect && !from ? (
-              <MainButton onPress={cleaned}>Cleaned: blow it again</MainButton>
+              <MainButton onPress={cleaned}>Cleaned: blow again</MainButton>
             ) : (
               <MainButton onPress={log} isDisabled={!ready}>
-                {ready ? 'Log this blow' : from ? 'Tap where you looked' : 'Tap where you blow in'}{' '}
+                {ready ? 'Log air test' : from ? 'Tap where you looked' : 'Tap where you blow in'}{' '}
                 <Key>Enter</Key>
               </MainButton>
             )}
@@ -259,7 +258,7 @@ const daysSince = (at: string | undefined): number =>
 /** What can hurt here, at the step where it bites. */
 const Caution = () => (
   <p style={{ fontSize: 15, color: 'var(--red)' }}>
-    Eyes: what is blown sprays back. Air the room. {SOAKED_CLOTHS} Never flammable liquid in an ultrasonic
-    bath.
+    Wear eye protection: it sprays back. Ventilate. {SOAKED_CLOTHS} Never use flammable liquid in an
+    ultrasonic bath.
   </p>
 )

@@ -49,7 +49,7 @@ export function PassageMap({ sheets, view, tapped, suggested, tap }: Props) {
       ref={box}
       role="group"
       aria-label={`Passage map, ${view.plan.passages.length} branches. ${
-        likely ? `${likely.name} seems blocked.` : view.proven ? 'All proven free.' : ''
+        likely ? `${likely.name} seems blocked.` : view.proven ? 'All clear.' : ''
       }`}
       style={{ width: '100%', height: '100%', display: 'block', overflow: 'visible' }}
     >

@@ -104,7 +104,7 @@ function Painted({
         Warm tank
       </text>
       <text x={0} y={TOP + 60} fill="var(--pencil)" style={small}>
-        {litres} L of room
+        {litres} L free
       </text>
       <path d={`M${LEFT - 6} ${TOP + 12}H${width - 6}`} {...ink} strokeWidth={2.4} />
       {loads.map((load, i) => {
@@ -207,7 +207,7 @@ function StaysOut({ items, y, width }: { items: readonly BathItem[]; y: number; 
     <g>
       <path d={`M0 ${y - 10}H${width}`} stroke="var(--rule)" strokeWidth={1} />
       <text x={0} y={y + 18} fill="var(--ink)" style={{ font: `600 16px ${narrow}` }}>
-        In no bath
+        Not in a bath
       </text>
       {groups.map((item, i) => {
         const jobs = [

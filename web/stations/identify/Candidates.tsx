@@ -34,9 +34,7 @@ export function Candidates(props: Props) {
     <Ask aria-label="Candidates">
       {library.isError && <ErrorLine>{library.error.message}</ErrorLine>}
       {nothingSeen ? (
-        <Note>
-          Type what stands on the casting, or measure a bore. Unreadable places are ?, doubtful ones [38].
-        </Note>
+        <Note>Type the mark on the casting, or measure a bore.</Note>
       ) : (
         look && <LookNext look={look} />
       )}
@@ -61,16 +59,11 @@ export function Candidates(props: Props) {
       {sheeted && <CheckAgain open={sheeted} />}
       {pNone > 0.5 && !nothingSeen && (
         <ErrorLine>
-          More likely none of these. Look at every place on the casting; pick one only where you know it, else
-          teach it.
+          Probably none of these. Look at every place on the casting. Choose one only if you are sure,
+          otherwise teach it.
         </ErrorLine>
       )}
-      {empty && (
-        <Note>
-          The library is empty, as every shop’s is on its first day. Teach this one: the next of its kind is
-          found by it.
-        </Note>
-      )}
+      {empty && <Note>The library is empty. Teach this unit, and the next one like it is found.</Note>}
       <Choose {...props} />
     </Ask>
   )
@@ -84,7 +77,7 @@ function Halves({ open, view: { halves, chooseBoth } }: Omit<Props, 'teach'>) {
       {halves && (
         <ErrorLine role="alert">
           Two halves? The {halves.upper.place} says {halves.upper.id}, the {halves.lower.place}{' '}
-          {halves.lower.id}. Look at the join of the castings: is it a cover of one on a body of another?
+          {halves.lower.id}. Look at the joint of the castings: is it the cover of one on the body of another?
         </ErrorLine>
       )}
       {halves && !ident?.lower && (
@@ -94,8 +87,8 @@ function Halves({ open, view: { halves, chooseBoth } }: Omit<Props, 'teach'>) {
       )}
       {ident?.lower && (
         <Told>
-          A mongrel: cover by {ident.listNumber}, body by {ident.lower.listNumber}. Each half has its own
-          values and parts.
+          A mixed unit: cover {ident.listNumber}, body {ident.lower.listNumber}. Each half has its own values
+          and parts.
         </Told>
       )}
     </>
@@ -103,8 +96,8 @@ function Halves({ open, view: { halves, chooseBoth } }: Omit<Props, 'teach'>) {
 }
 
 function wordsOf({ already, picked }: IdentifyingView): string {
-  if (!picked) return 'Pick one'
-  if (!already) return 'This one'
+  if (!picked) return 'Choose one'
+  if (!already) return 'Use this number'
   return picked.id === already ? `It is ${already}` : `No, it is ${picked.id}`
 }
 
@@ -133,8 +126,8 @@ function Choose({ open, view, teach }: Props) {
       {already && unidentified.length > 0 && (
         <Choice onPress={() => view.setWrong(view.alikeAll()?.sentence ?? '')}>
           {unidentified.length === 1
-            ? `Body ${unidentified[0]} is one too`
-            : `Bodies ${unidentified.join(', ')} are the same`}
+            ? `Carburetor ${unidentified[0]} is the same`
+            : `Carburetors ${unidentified.join(', ')} are the same`}
         </Choice>
       )}
       {already && <GoOn go={() => void navigate(open.to('asfound'))} />}
@@ -144,6 +137,6 @@ function Choose({ open, view, teach }: Props) {
 
 const GoOn = ({ go }: { go: () => void }) => (
   <QuietButton onPress={go}>
-    go on <Key>Esc 3</Key>
+    Continue <Key>Esc 3</Key>
   </QuietButton>
 )

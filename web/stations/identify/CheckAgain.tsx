@@ -31,7 +31,7 @@ export function CheckAgain({ open }: SheetedProps) {
           ))}
           {again.some((item) => item.what === 'reading') && (
             <Link to={open.to('set')} style={{ display: 'inline-block', padding: '10px 0' }}>
-              Set them against the new sheet
+              Check them against the new sheet
             </Link>
           )}
         </section>

@@ -48,7 +48,7 @@ const USUAL: Readonly<Record<string, readonly (string | number)[]>> = {
 
 const NEXT = { sure: 'think so', 'think so': 'struck', struck: 'sure' } as const
 
-/** How a piece of evidence counts; a tap goes on to the next: sure, think so (half), struck out, and back. */
+/** How a piece of evidence counts; a tap goes on to the next: sure, think so (half), crossed out, and back. */
 function Weight({
   open,
   what,
@@ -79,7 +79,7 @@ function Weight({
           color: struck ? 'var(--red)' : 'var(--pencil)',
         }}
       >
-        {struck ? 'struck out' : now}
+        {struck ? 'crossed out' : now}
       </small>
     </QuietButton>
   )
@@ -168,7 +168,7 @@ export function Evidence({
           ))}
         </FieldSelect>
         <FieldSelect aria-label="Maker" value={makerNow} onChange={(event) => setMaker(event.target.value)}>
-          <option value="">maker not known</option>
+          <option value="">maker unknown</option>
           {shop?.makers.map((m) => (
             <option key={m.code} value={m.code}>
               {m.code}
@@ -178,7 +178,7 @@ export function Evidence({
       </div>
       <Label as="p" style={{ fontWeight: 400 }}>
         {shop?.makers.find((m) => m.code === makerNow)?.numbering ??
-          '? unreadable · [38] either · … a run that is gone'}
+          '. unreadable · 3/8 either · ... several missing'}
       </Label>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <Label style={{ marginTop: 6 }}>Seen and measured, caliper ±{sigma.toFixed(2)}</Label>
@@ -219,7 +219,7 @@ export function Evidence({
                 value={String(entered?.value ?? '')}
                 onChange={(event) => enterFeature(feature, event.target.value)}
               >
-                <option value="">not looked at</option>
+                <option value="">not checked</option>
                 {values.map((v) => (
                   <option key={String(v)} value={String(v)}>
                     {String(v)}

@@ -1,4 +1,4 @@
-import { complaintWords } from '@ekrond/core/log'
+import { complaintWords, symptomWords } from '@ekrond/core/log'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { OnStrip } from '../../shell/OnStrip'
@@ -51,10 +51,10 @@ export default function IdentifyStation({ open }: StationProps) {
 
 /** From whom the outlines on the board are. */
 function drawnFor({ nothingSeen, library, candidates }: IdentifyingView): string {
-  if (!nothingSeen && library.data) return 'drawn for the one picked at the right'
+  if (!nothingSeen && library.data) return 'drawn for the number selected on the right'
   return candidates.length === 0
-    ? 'nothing to draw it from yet'
-    : 'drawn for the commonest one, until something is read'
+    ? 'nothing to draw yet'
+    : 'drawn for the most common one until something is read'
 }
 
 /** Marks and measures against the library, with the chances and what would settle most. */
@@ -75,8 +75,8 @@ function FromLibrary({ open, teach }: StationProps & { teach: () => void }) {
           <Label>Complaint</Label>
           <b>{opened && complaintWords(opened.complaint)}</b>
           <span>
-            {opened?.complaint.symptom} · {opened?.complaint.band} · from {opened?.engine},{' '}
-            {opened?.equipment}
+            {opened && symptomWords(opened.complaint.symptom)} ·{' '}
+            {opened && symptomWords(opened.complaint.band)} · from {opened?.engine}, {opened?.equipment}
           </span>
         </Complaint>
       </OnStrip>

@@ -28,14 +28,14 @@ const isLength = (feature: string) => feature.endsWith('Mm')
 export function LookNext({ look }: { look: NonNullable<ReturnType<typeof nextLook>> }) {
   return (
     <Box>
-      <Label style={{ color: 'var(--blue)' }}>Look next</Label>
+      <Label style={{ color: 'var(--blue)' }}>Check next</Label>
       <b>
         {isLength(look.feature)
           ? `Caliper the ${FEATURE_NAMES[look.feature]}.`
           : `Look at the ${FEATURE_NAMES[look.feature]}.`}
       </b>
       <span>{look.outcomes.map((outcome) => `${outcome.value}: ${outcome.id}`).join(' · ')}</span>
-      <small>Settles about {Math.round(look.settles * 100)} % of the doubt that is left.</small>
+      <small>Would settle about {Math.round(look.settles * 100)} % of the remaining doubt.</small>
     </Box>
   )
 }

@@ -38,8 +38,8 @@ export function NewerSheet({ open }: SheetedProps) {
         {differ &&
           (named.length > 0
             ? `What differs: ${named.slice(0, 4).join(', ')}${named.length > 4 ? ` and ${named.length - 4} more` : ''}. `
-            : 'Its values are the same, more of it is known. ')}
-        This job stands on {ident.specRev}; what was read is judged anew where it is taken.
+            : 'Its values are the same; more is known. ')}
+        This job uses {ident.specRev}. If you take the newer sheet, readings are judged again.
       </p>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <Choice onPress={take}>Take the newer sheet</Choice>

@@ -58,7 +58,7 @@ function CandidateRow({
       </i>
       <small>
         {ranked.bears && <b>bears {ranked.bears}, its older number · </b>}
-        {words.map((word) => `${word.speaks === 'against' ? 'against: ' : ''}${word.text}`).join(' · ')}
+        {words.map((word) => `${word.speaks === 'against' ? 'But: ' : ''}${word.text}`).join(' · ')}
       </small>
     </Candidate>
   )

@@ -6,7 +6,7 @@ import type { OpenJob } from '../../data/job'
 import { useShop } from '../../data/shop'
 import { Choice, ErrorLine, FieldInput, Label } from '../../ui'
 
-/** What nobody lists: cut or taken out of the shop's own drawer, or ordered somewhere by hand. */
+/** Not in any list: cut or taken out of the shop's own drawer, or ordered somewhere by hand. */
 export function ByHand({ open, needs }: { open: OpenJob; needs: readonly JobNeed[] }) {
   const shop = useShop().data
   const [asking, setAsking] = useState(false)
@@ -23,19 +23,19 @@ export function ByHand({ open, needs }: { open: OpenJob; needs: readonly JobNeed
   }
   const order = () => {
     const money = plainNumber(price, price.trim() ? NaN : 0)
-    if (!(money >= 0)) return setWrong(`“${price}” is no amount of money. Type it as 86.50.`)
-    if (!supplier.trim()) return setWrong('Say where it is ordered.')
-    if (!arrives) return setWrong('Give the day on which it comes.')
+    if (!(money >= 0)) return setWrong(`“${price}” is not an amount. Type it as 86.50.`)
+    if (!supplier.trim()) return setWrong('Enter the supplier.')
+    if (!arrives) return setWrong('Enter the day it arrives.')
     place('single', supplier.trim().slice(0, 60), Math.round(money * 10 ** shop.currency.exponent), arrives)
   }
   return (
     <div
       role="group"
-      aria-label="What nobody lists"
+      aria-label="Not in any list"
       style={{ display: 'grid', gap: 8, borderTop: '1px solid var(--rule)', paddingTop: 8 }}
     >
       <p style={{ fontSize: 17 }}>
-        Nobody lists{' '}
+        No supplier lists{' '}
         {names.length > 3 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', ')}
         .
       </p>
@@ -51,25 +51,25 @@ export function ByHand({ open, needs }: { open: OpenJob; needs: readonly JobNeed
             <Label>Where</Label>
             <FieldInput
               autoFocus
-              aria-label="Where it is ordered"
+              aria-label="Supplier"
               value={supplier}
               onChange={(event) => setSupplier(event.target.value)}
             />
           </div>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 14 }}>
             <div>
-              <Label>Price of it all, {shop.currency.code}</Label>
+              <Label>Total price, {shop.currency.code}</Label>
               <FieldInput
-                aria-label="Price of it all"
+                aria-label="Total price"
                 inputMode="decimal"
                 value={price}
                 onChange={(event) => setPrice(event.target.value)}
               />
             </div>
             <div>
-              <Label>Comes on</Label>
+              <Label>Arrives on</Label>
               <FieldInput
-                aria-label="Comes on"
+                aria-label="Arrives on"
                 type="date"
                 value={arrives}
                 onChange={(event) => setArrives(event.target.value)}
@@ -84,13 +84,13 @@ export function ByHand({ open, needs }: { open: OpenJob; needs: readonly JobNeed
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
         {asking ? (
           <>
-            <Choice onPress={order}>Ordered so</Choice>
+            <Choice onPress={order}>Save order</Choice>
             <Choice onPress={() => setAsking(false)}>Not now</Choice>
           </>
         ) : (
           <>
-            <Choice onPress={() => place('shelf', '', 0, shop.today)}>Out of our drawer, or cut here</Choice>
-            <Choice onPress={() => setAsking(true)}>Ordered by hand</Choice>
+            <Choice onPress={() => place('shelf', '', 0, shop.today)}>From our drawer, or cut here</Choice>
+            <Choice onPress={() => setAsking(true)}>Ordered directly</Choice>
           </>
         )}
       </div>

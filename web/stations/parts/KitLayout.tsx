@@ -41,7 +41,7 @@ export function Layout({
       tell: '',
       reason:
         cover?.gives.find((g) => g.need === bodyKey(need.body, need.position))?.from === 'shelf'
-          ? 'off the shelf'
+          ? 'from the shelf'
           : 'own line',
     }))
   const goes = layout?.goesIn ?? []
@@ -55,10 +55,10 @@ export function Layout({
     <Drawing
       width={W}
       height={H}
-      title={`Goes in: ${[...goes, ...loose].map((l) => `${l.name} ${l.part}`).join(', ') || 'nothing'}. Stays over: ${over.map((l) => `${l.name} ${l.part}, ${l.reason}`).join('; ') || 'nothing'}.`}
+      title={`Fits: ${[...goes, ...loose].map((l) => `${l.name} ${l.part}`).join(', ') || 'nothing'}. Left over: ${over.map((l) => `${l.name} ${l.part}, ${l.reason}`).join('; ') || 'nothing'}.`}
     >
       <rect x={2} y={8} width={W - 4} height={split - 8} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
-      <Text at={[16, 32]} size={15} colour="pencil">{`GOES IN: ${goes.length + loose.length}`}</Text>
+      <Text at={[16, 32]} size={15} colour="pencil">{`FITS: ${goes.length + loose.length}`}</Text>
       {gaskets.slice(0, 3).map((laid, i) => {
         const y = 46 + i * 96
         return (
@@ -113,7 +113,7 @@ export function Layout({
             stroke="var(--line)"
             strokeWidth={1.4}
           />
-          <Text at={[16, overTop + 22]} size={15} colour="pencil">{`STAYS OVER: ${over.length}`}</Text>
+          <Text at={[16, overTop + 22]} size={15} colour="pencil">{`LEFT OVER: ${over.length}`}</Text>
           {over.slice(0, 9).map((laid, i) => {
             const [x, y] = [18 + (i % 3) * 258, overTop + 34 + Math.floor(i / 3) * 46]
             const gasket = drawingOf(laid.part).startsWith('gasket')

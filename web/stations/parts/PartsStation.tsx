@@ -105,7 +105,7 @@ function Parts({ open }: SheetedProps) {
                     ? 'Loose parts and shelf'
                     : 'Nothing is needed'}
               </h1>
-              <p>ink: goes in, with its place · dashed: stays over, with the reason</p>
+              <p>solid: fits, with its place · dashed: left over, with the reason</p>
             </div>
           </BoardTitle>
           <BoardDrawing>
@@ -124,16 +124,13 @@ function Parts({ open }: SheetedProps) {
             )}
           </BoardDrawing>
         </Board>
-        <Ask aria-label="How the needs are covered">
+        <Ask aria-label="How to cover the needs">
           <Label>
             {open.bodies > 1 ? `${countOf(openNeeds.length)} of the whole bank open` : countOf(needs.length)}
-            {openNeeds.length && plans && picked && picked.gives.length > 0
-              ? ` · proven cheapest, ${plans.seconds.toFixed(2)} s`
-              : ''}
           </Label>
           {needs.length === 0 ? (
             <p style={{ fontSize: 18 }}>
-              Teardown finds what is needed; what is always renewed comes from the build sheet.
+              Needs come from teardown findings and from the build sheet’s always-renewed parts.
             </p>
           ) : openNeeds.length === 0 ? (
             <>
@@ -145,7 +142,7 @@ function Parts({ open }: SheetedProps) {
                         .sort()
                         .at(-1)!,
                     )}.`
-                  : 'All of it is here.'}
+                  : 'Everything is here.'}
               </h2>
               {state.orders.map((order) => (
                 <div key={order.entry} style={{ borderTop: '1px solid var(--rule)', paddingTop: 8 }}>
@@ -163,8 +160,8 @@ function Parts({ open }: SheetedProps) {
                     </p>
                   ))}
                   <p style={{ fontWeight: 600, marginTop: 4 }}>
-                    {order.arrived ? 'arrived' : `comes ${sayDate(order.arrives)}`} ·{' '}
-                    <span className="figures">{sayMoney(order.totalMinor, exponent)}</span> with carriage
+                    {order.arrived ? 'arrived' : `arrives ${sayDate(order.arrives)}`} ·{' '}
+                    <span className="figures">{sayMoney(order.totalMinor, exponent)}</span> with shipping
                   </p>
                 </div>
               ))}
@@ -173,10 +170,10 @@ function Parts({ open }: SheetedProps) {
             <>
               <h2>
                 {!picked
-                  ? 'Working it out …'
+                  ? 'Calculating …'
                   : picked.gives.length > 0
                     ? nameOf(picked)
-                    : 'The library sells none of it.'}
+                    : 'No supplier sells any of these.'}
               </h2>
               {plans?.covers
                 .filter(({ gives }) => gives.length > 0)
@@ -185,7 +182,7 @@ function Parts({ open }: SheetedProps) {
                     {i === 0
                       ? 'Cheapest'
                       : cover.kits.length + cover.singles.length === 0
-                        ? 'Nothing new'
+                        ? 'Nothing to order'
                         : `${plans.covers[0]!.arrivalDays - cover.arrivalDays} day${plans.covers[0]!.arrivalDays - cover.arrivalDays === 1 ? '' : 's'} sooner`}
                     <span>{sayMoney(cover.costMinor, exponent)}</span>
                     <span>
@@ -207,7 +204,7 @@ function Parts({ open }: SheetedProps) {
           {choices.map((choice) => (
             <RedBox key={choice.take} style={{ fontSize: 16, padding: '8px 12px' }}>
               {choice.name}: take {choice.take}, not {choice.not.join(' or ')}.
-              <small>Tell it by {choice.tell}.</small>
+              <small>Look for {choice.tell}.</small>
             </RedBox>
           ))}
           {state.opened &&
@@ -215,7 +212,7 @@ function Parts({ open }: SheetedProps) {
             picked &&
             openNeeds.length > 0 &&
             addDays(today, picked.arrivalDays) > state.opened.promise && (
-              <ErrorLine>That is after the day it is promised, {sayDate(state.opened.promise)}.</ErrorLine>
+              <ErrorLine>That is after the promised day, {sayDate(state.opened.promise)}.</ErrorLine>
             )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <AskFoot>
@@ -226,12 +223,12 @@ function Parts({ open }: SheetedProps) {
               }
             >
               {waiting.length
-                ? 'It has arrived'
+                ? 'Arrived'
                 : openNeeds.length
                   ? picked && picked.kits.length + picked.singles.length === 0
-                    ? 'Take it off the shelf'
-                    : 'Order this'
-                  : 'Put it together'}{' '}
+                    ? 'Take from shelf'
+                    : 'Order parts'
+                  : 'Start assembly'}{' '}
               <Key>Enter</Key>
             </MainButton>
           </AskFoot>

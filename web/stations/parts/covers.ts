@@ -80,6 +80,6 @@ export function describe(cover: Cover, market: MarketAnswer): string {
   const shelf = [...new Set(cover.gives.filter((g) => g.from === 'shelf').map((g) => g.part))]
   return [
     ...[...from].map(([code, what]) => `${what.join(', ')} from ${supplier(code)}`),
-    ...(shelf.length ? [`${shelf.join(', ')} off the shelf`] : []),
+    ...(shelf.length ? [`${shelf.join(', ')} from the shelf`] : []),
   ].join('; ')
 }

@@ -23,7 +23,7 @@ const Box = styled.details`
 
 const usual = { spacingMm: '68', boltMm: '8.5', nippleMm: '9.5', boreMm: '32' }
 const NAMES = {
-  spacingMm: 'Bolts apart, mm',
+  spacingMm: 'Bolt spacing, mm',
   boltMm: 'Bolt hole',
   boreMm: 'Bore',
   nippleMm: 'Nipple hole',
@@ -46,7 +46,7 @@ export function Adapter({ name }: { name: string }) {
   const svg = isRefusal(plate) ? '' : plateSvg(plate)
   return (
     <Box>
-      <summary>An adapter plate, as a file to be cut</summary>
+      <summary>Adapter plate, as a cutting file</summary>
       <div>
         <div style={{ display: 'flex', gap: 8 }}>
           {([2, 4] as const).map((n) => (
@@ -87,11 +87,11 @@ export function Adapter({ name }: { name: string }) {
                 href={`data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`}
                 style={{ fontWeight: 600, padding: '12px 0', textUnderlineOffset: 4 }}
               >
-                Save it, full size, mm
+                Save full size, mm
               </a>
             ) : (
               <p style={{ fontSize: 15 }}>
-                Measure bolts and bore on this unit first: no book has its flange.
+                Measure bolts and bore on this unit first: the library does not have its flange.
               </p>
             )}
           </>

@@ -85,8 +85,8 @@ export function AlikeBench(props: BenchProps) {
       title="Bank from above, engine side up"
       sub={
         sync
-          ? 'plates on the stop · beneath: vacuum in each barrel'
-          : 'plates on the stop · beneath: the gap of each'
+          ? 'plates on the stop · below: vacuum in each barrel'
+          : 'plates on the stop · below: the gap of each'
       }
       entering={entering}
       again={again}
@@ -114,7 +114,7 @@ export function AlikeBench(props: BenchProps) {
                   {i === lead ? ' leads' : ''}
                 </Label>
                 <input
-                  aria-label={`Body ${body}`}
+                  aria-label={`Carburetor ${body}`}
                   inputMode="decimal"
                   autoFocus={i === 0}
                   value={typed[i]}
@@ -144,14 +144,12 @@ export function AlikeBench(props: BenchProps) {
               <Fraction text={stepWords(told)} />: spread {figure(spreadOf(now!), 0)} to{' '}
               {figure(told.spread, 0)} mbar.
               <small>
-                {told.halfFirst
-                  ? 'How much a turn moves here nobody has seen: half of it first, then read again. '
-                  : ''}
+                {told.halfFirst ? 'Effect of a turn not known yet: turn half of it, then read again. ' : ''}
                 {told.steps.length > 1
-                  ? `${told.steps[0]!.coupler + 1}–${told.steps[0]!.coupler + 2} first: it carries ${told.steps[0]!.carries} along.`
+                  ? `${told.steps[0]!.coupler + 1}–${told.steps[0]!.coupler + 2} first: it moves ${told.steps[0]!.carries} as well.`
                   : ''}
                 {told.left > allowed
-                  ? ` ${figure(told.left, 0)} mbar stays: a body without a coupler of its own.`
+                  ? ` ${figure(told.left, 0)} mbar remains: one carburetor has no coupler of its own.`
                   : ''}
               </small>
             </RedBox>
@@ -162,10 +160,10 @@ export function AlikeBench(props: BenchProps) {
                 .filter(([i, one]) => Math.abs(one - now[lead]!) > allowed / 2 && i !== lead)
                 .map(
                   ([i, one]) =>
-                    `body ${i + 1} ${figure(Math.abs(one - now[lead]!), 2)} ${one > now[lead]! ? 'down' : 'up'}`,
+                    `carburetor ${i + 1} ${figure(Math.abs(one - now[lead]!), 2)} ${one > now[lead]! ? 'down' : 'up'}`,
                 )
                 .join(', ')}.`}
-              <small>{`to the ${figure(now[lead]!, 2)} of body ${lead + 1}, which leads; couplers or cable, one at a time`}</small>
+              <small>{`to the ${figure(now[lead]!, 2)} of carburetor ${lead + 1}, which leads; couplers or cable, one at a time`}</small>
             </RedBox>
           )}
           {advice && isRefusal(advice) && <p>{advice.refused.why}</p>}
@@ -179,7 +177,7 @@ export function AlikeBench(props: BenchProps) {
           <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
             <Choice
               onPress={() => setLeads(String((lead + 1) % bodies.length))}
-            >{`Body ${lead + 1} leads`}</Choice>
+            >{`Carburetor ${lead + 1} leads`}</Choice>
             {sync &&
               bodies.slice(1).map((_, c) => (
                 <Choice
@@ -195,7 +193,7 @@ export function AlikeBench(props: BenchProps) {
               ))}
             {tries.length > 0 && advised.some((one) => one !== 0) && (
               <QuietButton onPress={() => setUndone(!undone)}>
-                {undone ? 'it was turned as told' : 'it was not turned as told'}
+                {undone ? 'turned as shown' : 'turned another amount'}
               </QuietButton>
             )}
           </div>

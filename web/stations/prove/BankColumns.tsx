@@ -39,8 +39,8 @@ export function BankColumns({
       height={H}
       title={
         readings
-          ? `Bank of ${bodies}: ${readings.map((one, i) => `body ${i + 1} ${figure(one, places)}`).join(', ')} ${unit}.`
-          : `Bank of ${bodies}, not read yet.`
+          ? `Bank of ${bodies}: ${readings.map((one, i) => `carburetor ${i + 1} ${figure(one, places)}`).join(', ')} ${unit}.`
+          : `Bank of ${bodies}, no reading yet.`
       }
     >
       <rect
@@ -63,7 +63,7 @@ export function BankColumns({
               stroke="var(--ink)"
               strokeWidth={2}
             />
-            <Text at={[cx, 50]} anchor="middle" weight={600}>{`body ${i + 1}`}</Text>
+            <Text at={[cx, 50]} anchor="middle" weight={600}>{`carburetor ${i + 1}`}</Text>
             <rect
               x={cx - wide / 2}
               y={78}
@@ -202,7 +202,7 @@ export function BankColumns({
       })}
       {!readings && (
         <Text at={[W / 2, 390]} anchor="middle" colour="pencil">
-          Nothing read yet.
+          No reading yet.
         </Text>
       )}
     </Drawing>

@@ -146,7 +146,7 @@ export function HoldBench(props: BenchProps) {
               act: () => setShutAt(Math.max(0, trace.samples().length - 1)),
               off: trace.samples().length < 2 || (trace.samples().at(-1)?.[1] ?? 0) < 2,
             }
-          : { words: gone ? 'Begin again' : 'Watching …', act: again, off: !gone }
+          : { words: gone ? 'Start again' : 'Watching …', act: again, off: !gone }
   const last = trace.samples().at(-1)
   const judged = hold && !isRefusal(hold) ? hold : null
   const from = shutAt === null ? null : trace.samples()[shutAt]
@@ -159,7 +159,7 @@ export function HoldBench(props: BenchProps) {
           ? `Vacuum at ${proof.key === 'vacuum/break' ? 'the vacuum break' : proof.name.replace(/ under vacuum$/, '').toLowerCase()}`
           : 'Pressure at the inlet'
       }
-      sub="pencil: read · ink: fitted · tint: allowed"
+      sub="grey: read · solid: fitted · tint: allowed"
       entering={entering}
       again={again}
       running={trace.runs}
@@ -179,7 +179,7 @@ export function HoldBench(props: BenchProps) {
             seconds={(from && trace.samples()[0] ? from[0] - trace.samples()[0]![0] : 20) + HOLD_SECONDS + 8}
             popOff={lift?.popOffKpa ?? null}
             reseat={lift?.reseatKpa ?? null}
-            volumeWords={`shut in: ${figure(volumeMl)} mL, hose, gauge and ${vacuum ? 'chamber' : 'inlet'}`}
+            volumeWords={`trapped: ${figure(volumeMl)} mL, hose, gauge and ${vacuum ? 'chamber' : 'inlet'}`}
           />
           <SeatRig
             spec={sheets.spec}
@@ -213,7 +213,12 @@ export function HoldBench(props: BenchProps) {
           {gone && trace.runs && <ErrorLine role="alert">{gone}</ErrorLine>}
           {!trace.runs && !text && props.standing.state !== 'proved' && (
             <Smalls style={{ gridTemplateColumns: usualWeight > 0 ? '1fr 1fr' : '1fr' }}>
-              <Small label="Shut in, mL" value={volumeText} set={setVolume} usual={figure(SHUT_IN_ML)} />
+              <Small
+                label="Trapped volume, mL"
+                value={volumeText}
+                set={setVolume}
+                usual={figure(SHUT_IN_ML)}
+              />
               {usualWeight > 0 && (
                 <Small
                   label="On the needle, g"
@@ -233,11 +238,11 @@ export function HoldBench(props: BenchProps) {
 function curveWords({ verdict, law, leak }: Hold): string {
   switch (verdict) {
     case 'wait':
-      return 'not told yet'
+      return 'too early to tell'
     case 'tight':
       return 'tight'
     case 'settling':
-      return 'settles, then stands'
+      return 'settles, then holds'
     case 'open':
       return 'does not shut'
     case 'slow':

@@ -86,7 +86,7 @@ export function LevelBench(props: BenchProps) {
           <TakenFrom quantity="length" purpose="depth" />
           {!isRefusal(wanted) && read === null && (
             <Label as="p">
-              This bench is to show {figure(wanted.lo)} to {figure(wanted.hi)} mm; the sheet has{' '}
+              Expect {figure(wanted.lo)} to {figure(wanted.hi)} mm; the sheet has{' '}
               {figure(sheets.spec.level.target)} at its own pressure and fuel.
               {wanted.byHeight !== null ? ` The height as left gives ${figure(wanted.byHeight)}.` : ''}
             </Label>
@@ -108,7 +108,7 @@ export function LevelBench(props: BenchProps) {
                 </FieldSelect>
               </label>
               <Small
-                label="Lowest way out below the face, mm"
+                label="Overflows first at, mm below the face"
                 value={lip}
                 set={setLip}
                 usual="not measured"

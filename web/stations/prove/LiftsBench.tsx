@@ -46,7 +46,7 @@ export function LiftsBench(props: BenchProps) {
       {...props}
       instrument={gauge}
       title="Ten lifts"
-      sub="head: lets go · foot: shuts again"
+      sub="top: opens · bottom: shuts again"
       entering={entering}
       again={again}
       running={trace.runs}
@@ -84,7 +84,7 @@ export function LiftsBench(props: BenchProps) {
           <ReadingField
             key={proof.key}
             focus
-            label="Lifts that came back clean"
+            label="Lifts that shut cleanly"
             value={text}
             placeholder={trace.runs ? String(counted.clean) : '10'}
             unit="of ten"

@@ -37,8 +37,8 @@ export function PortsBench(props: BenchProps) {
         })}
       </ul>
       {asked && (
-        <div role="group" aria-label={`${asked.name} as it is left`} style={{ display: 'grid', gap: 6 }}>
-          <Label>{asked.name} goes out</Label>
+        <div role="group" aria-label={`${asked.name} as left`} style={{ display: 'grid', gap: 6 }}>
+          <Label>{asked.name} as left</Label>
           <PortChoice key={asked.code} open={open} port={asked} when="left" done={() => setPicked(null)} />
         </div>
       )}

@@ -148,7 +148,7 @@ export function PressureChart(props: ChartProps) {
   }
   return (
     <Chart
-      label={`Pressure over ${figure(long, 0)} s${last ? `, now ${figure(last[1])} kPa` : ', nothing read yet'}.${props.curveWords ? ` ${props.curveWords}.` : ''}`}
+      label={`Pressure over ${figure(long, 0)} s${last ? `, now ${figure(last[1])} kPa` : ', no reading yet'}.${props.curveWords ? ` ${props.curveWords}.` : ''}`}
       option={option}
       drawn={drawn}
     />

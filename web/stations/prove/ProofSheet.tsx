@@ -82,7 +82,7 @@ export function ProofSheet({
 }) {
   const [refused, setRefused] = useState('')
   const [fitting, setFitting] = useState(false)
-  // What comes off again takes the whole pane: nothing else is asked meanwhile.
+  // Parts to remove again takes the whole pane: nothing else is asked meanwhile.
   const [taking, setTaking] = useState(false)
   // What a hand and an eye show needs no adapter.
   const mayWait = canWait(proof) || open.state.opened?.evidence === false
@@ -126,10 +126,10 @@ export function ProofSheet({
   const came = test && open.here.tests[test.code]
   const words = one
     ? one.proved
-      ? 'Proved'
+      ? 'Log: passed'
       : isSettled(one)
-        ? 'Log it: not proved'
-        : 'Wait'
+        ? 'Log: failed'
+        : 'Not settled yet'
     : primary
       ? primary.words
       : standing.state === 'not yet'
@@ -146,15 +146,15 @@ export function ProofSheet({
         </BoardTitle>
         <BoardDrawing>{drawing}</BoardDrawing>
       </Board>
-      <Ask aria-label="What is asked">
-        <StepHead what="Proof" move={move}>
+      <Ask aria-label="Current step">
+        <StepHead what="Test" move={move}>
           {place}
         </StepHead>
         <h2>{proof.name}</h2>
         {!one && <p style={{ fontSize: 17, lineHeight: 1.35 }}>{proof.hold}</p>}
         {missing.length > 0 && (
           <ErrorLine>
-            To prove it, these go on first: {missing.map(({ name }) => name.toLowerCase()).join(', ')}.
+            Before this test, install: {missing.map(({ name }) => name.toLowerCase()).join(', ')}.
           </ErrorLine>
         )}
         {taking ? null : fitting ? (
@@ -169,7 +169,7 @@ export function ProofSheet({
               <Beside>
                 <div>
                   <dt>
-                    <Label>came in</Label>
+                    <Label>as found</Label>
                   </dt>
                   <dd>
                     {came
@@ -177,7 +177,7 @@ export function ProofSheet({
                         ? test.good
                         : came.result === 'bad'
                           ? test.bad
-                          : 'not on this one'
+                          : 'not equipped'
                       : '·'}
                   </dd>
                 </div>
@@ -219,14 +219,14 @@ export function ProofSheet({
           )}
           {mayWait && !taking && (
             <Choice onPress={() => setFitting(!fitting)} style={{ flex: '1 1 200px' }}>
-              {fitting ? 'Back to the bench' : 'Only when fitted, because …'}{' '}
+              {fitting ? 'Back to the bench' : 'Can’t test here, because …'}{' '}
               <Key style={{ marginLeft: 'auto' }}>F</Key>
             </Choice>
           )}
           <OffAgain
             open={open}
             first={standing.state === 'failed' ? proof.opens : []}
-            words="Open it again"
+            words="Reopen"
             shows={setTaking}
           />
         </AskFoot>
@@ -293,20 +293,19 @@ function StandingWords({ standing }: { standing: ProofStanding }) {
     case 'short':
       return (
         <ErrorLine>
-          Prove it again: {standing.why}. Then it read {standing.said.value}.
+          Test again: {standing.why}. It read {standing.said.value}.
         </ErrorLine>
       )
     case 'void':
       return (
         <ErrorLine>
-          Prove it again: {standing.opened.toLowerCase()} was opened or set since. Then it read{' '}
-          {standing.said.value}.
+          Test again: {standing.opened.toLowerCase()} was opened or set since. It read {standing.said.value}.
         </ErrorLine>
       )
     case 'fitted':
       return (
         <Answer>
-          Unproved until fitted: {standing.why} ({signedBy(standing)}).
+          Not tested here: {standing.why} ({signedBy(standing)}).
         </Answer>
       )
     case 'not yet':

@@ -86,8 +86,8 @@ export function ProofStrip({
       <Labels aria-hidden>
         <span />
         <span />
-        <span>wants</span>
-        <span>came in</span>
+        <span>target</span>
+        <span>as found</span>
         <span>now</span>
       </Labels>
       {proofs.map((proof) => {
@@ -101,7 +101,7 @@ export function ProofStrip({
             key={proof.key}
             $here={proof.key === here}
             aria-pressed={proof.key === here}
-            aria-label={`${proof.name}: wants ${proof.wants}, ${said(standing)}`}
+            aria-label={`${proof.name}: target ${proof.wants}, ${said(standing)}`}
             onClick={() => pick(proof.key)}
           >
             <b>{proof.short}</b>
@@ -128,10 +128,12 @@ const said = (standing: ProofStanding): string =>
   standing.state === 'void'
     ? `opened since, ${standing.opened}`
     : standing.state === 'short'
-      ? `to be made again, ${standing.why}`
+      ? `to redo, ${standing.why}`
       : standing.state === 'fitted'
-        ? 'only when fitted'
-        : standing.state
+        ? 'can’t test here'
+        : standing.state === 'proved'
+          ? 'passed'
+          : standing.state
 
 function nowOf(open: SheetedProps['open'], proof: Proof, standing: ProofStanding): string {
   if (standing.said) return standing.said.value.replace(/ of 10$/, '')
@@ -145,9 +147,9 @@ function nowOf(open: SheetedProps['open'], proof: Proof, standing: ProofStanding
 function StateWords({ standing, here }: { standing: ProofStanding; here: boolean }) {
   switch (standing.state) {
     case 'proved':
-      return <Stamp>PROVED</Stamp>
+      return <Stamp>PASSED</Stamp>
     case 'failed':
-      return <span style={{ color: 'var(--red)' }}>✕ not good</span>
+      return <span style={{ color: 'var(--red)' }}>✕ failed</span>
     case 'short':
     case 'void':
       return (
@@ -156,7 +158,7 @@ function StateWords({ standing, here }: { standing: ProofStanding; here: boolean
         </>
       )
     case 'fitted':
-      return <>][ when fitted</>
+      return <>][ can’t test here</>
     case 'not yet':
       return here ? (
         <span style={{ color: 'var(--blue)' }}>▶ now</span>

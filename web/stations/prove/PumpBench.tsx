@@ -35,7 +35,7 @@ export function PumpBench(props: BenchProps) {
       title="Ten strokes into the glass"
       sub={
         sheets.spec.taught
-          ? 'its pump’s measures are lent by its family: no band'
+          ? 'pump sizes borrowed from its family: no limits'
           : `from ${sheets.spec.listNumber} well and linkage`
       }
       entering={entering}
@@ -66,7 +66,7 @@ export function PumpBench(props: BenchProps) {
               At once
             </Choice>
             <Choice $on={atOnce === false} onPress={() => setAtOnce(false)}>
-              Late, or not each time
+              Late, or not every time
             </Choice>
           </div>
         </>

@@ -85,7 +85,7 @@ export function TravelBench(props: BenchProps) {
           <p role="timer" style={{ font: '400 40px/1.1 "JetBrains Mono"', letterSpacing: '-0.04em' }}>
             {now.toFixed(0)} s
           </p>
-          <Label>Tap as the plate passes it</Label>
+          <Label>Tap as the plate passes each mark</Label>
           <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
             {MARKS.map((share) => (
               <Choice
@@ -100,8 +100,8 @@ export function TravelBench(props: BenchProps) {
           </div>
           <Smalls style={{ gridTemplateColumns: '1fr 1fr 1fr' }}>
             <Small label="At its terminal, V" value={volts} set={setVolts} usual="12" />
-            <Small label="It draws cold, A" value={amps} set={setAmps} usual="not read" />
-            <Small label="Once warm, A" value={hot} set={setHot} usual="not read" />
+            <Small label="Current cold, A" value={amps} set={setAmps} usual="not read" />
+            <Small label="Current warm, A" value={hot} set={setHot} usual="not read" />
           </Smalls>
         </>
       )}

@@ -85,14 +85,14 @@ export function WeepBench(props: BenchProps) {
     <ProofSheet
       {...props}
       title="Wet bench: full, wiped dry"
-      sub="what stands wet after ten minutes weeps"
+      sub="anything wet after ten minutes is seeping"
       entering={entering}
       ready={settled}
       again={again}
       logged={again}
       {...(watch.from
         ? {}
-        : { primary: { words: 'Full and wiped dry: watch it', act: () => set({ from: Date.now() }) } })}
+        : { primary: { words: 'Full and wiped dry. Start watching', act: () => set({ from: Date.now() }) } })}
       drawing={
         <FloatSection
           sheets={sheets}
@@ -124,7 +124,7 @@ export function WeepBench(props: BenchProps) {
             </span>
           </Clock>
           <Bar $share={Math.min(1, seconds / leastOf.weepSeconds)} />
-          <Label>Tap a place that is wet; tap again where it was not</Label>
+          <Label>Tap a place that is wet; tap again to clear it</Label>
           <Places>
             {places.map(({ name, wetAt }) => (
               <Choice

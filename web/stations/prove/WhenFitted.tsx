@@ -13,7 +13,7 @@ export function WhenFitted({ open, proof, done }: SheetedProps & { proof: Proof;
   const [second, setSecond] = useState('')
   const [wrong, setWrong] = useState('')
   const leave = () => {
-    if (!second && !alone) return setWrong('Choose the second name: two people leave a proof open.')
+    if (!second && !alone) return setWrong('Choose the second name: skipping a test takes two people.')
     const no = open.add('proof.fitted', { proof: proof.key, name: proof.name, why, second: second || null })
     if (no) setWrong(no.sentence)
     else done()
@@ -21,11 +21,11 @@ export function WhenFitted({ open, proof, done }: SheetedProps & { proof: Proof;
   return (
     <div style={{ display: 'grid', gap: 10 }}>
       <p style={{ fontSize: 16, lineHeight: 1.4 }}>
-        It goes out unproved in this, and sheet and card say so. Where it has no inlet or flange of its own to
-        be tested by, an adapter plate may do it on the bench.
+        It goes out untested in this, and the sheet and card say so. If it has no inlet or flange to test
+        with, an adapter plate may make the bench test possible.
       </p>
       <label>
-        <Label>Only when fitted, because</Label>
+        <Label>Can’t test here, because</Label>
         <FieldInput
           autoFocus
           value={why}
@@ -35,7 +35,7 @@ export function WhenFitted({ open, proof, done }: SheetedProps & { proof: Proof;
       </label>
       <SecondName open={open} value={second} set={setSecond} />
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-      <MainButton onPress={leave}>Leave it open until fitted</MainButton>
+      <MainButton onPress={leave}>Leave for after fitting</MainButton>
       <Adapter name={open.here.ident?.listNumber ?? open.here.taught?.name ?? 'unit'} />
     </div>
   )

@@ -6,17 +6,17 @@ import { Label } from '../../ui'
 export function Assumed({ typed }: { typed: Opening }) {
   const effect = altitudeWords(figureOf(typed.altitude) ?? NaN)
   const assumed = [
-    ...(typed.pressure || typed.head ? [] : ['fuel pressure from the sheet']),
+    ...(typed.pressure || typed.head ? [] : ['fuel pressure from the spec']),
     ...(typed.ethanol ? [] : ['gasoline without ethanol']),
     ...(typed.altitude ? [] : ['altitude of the shop']),
     ...(typed.tilt ? [] : ['level']),
   ]
   return (
     <div>
-      <Label>Assumed until somebody knows better</Label>
+      <Label>Assumed for now</Label>
       <p style={{ color: 'var(--pencil)', fontSize: 15 }}>
         {effect && `${effect} `}
-        {assumed.length === 0 ? 'Nothing: all of it is known.' : `${assumed.join(', ')}.`}
+        {assumed.length === 0 ? 'Nothing. All of it is known.' : `${assumed.join(', ')}.`}
       </p>
     </div>
   )

@@ -11,7 +11,7 @@ export function Comeback({ number }: { number: number }) {
   const shop = useShop().data
   if (error)
     return <p style={{ color: 'var(--red)' }}>{error.message} Check the number of the earlier job.</p>
-  if (!state || !sheets) return <p>Fetching job {number} …</p>
+  if (!state || !sheets) return <p>Loading job {number} …</p>
   const pages = returnSheets(state, sheets, number)
   const warranty = shop
     ? warrantyOf(state.returned?.at.slice(0, 10) ?? null, shop.today, shop.warrantyDays)
@@ -19,7 +19,7 @@ export function Comeback({ number }: { number: number }) {
   return (
     <section aria-label={`Earlier job ${number}`}>
       <Label>
-        Comes back from <Link to={`/jobs/${number}`}>{showNumber(number)}</Link>
+        Comeback of <Link to={`/jobs/${number}`}>{showNumber(number)}</Link>
         {state.returned ? `, returned ${state.returned.at.slice(0, 10)}` : ', not returned yet'}
       </Label>
       <p style={{ fontWeight: 600 }}>
@@ -34,7 +34,7 @@ export function Comeback({ number }: { number: number }) {
       )}
       {pages.map((page) => (
         <div key={page.body?.number ?? 1} style={{ fontSize: 15, lineHeight: 1.4 }}>
-          {page.body && <b>Body {page.body.number}: </b>}
+          {page.body && <b>Carburetor {page.body.number}: </b>}
           <span>
             set:{' '}
             {page.rows

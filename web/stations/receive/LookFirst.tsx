@@ -60,7 +60,7 @@ export function LookFirst({ said }: { said: SaidAtCounter }) {
       <h2>Look here first</h2>
       {suspects.length === 0 && (
         <p style={{ color: 'var(--pencil)' }}>
-          {said.symptom ? 'Nothing is complained of: all of it, in order.' : 'Pick what is complained of.'}
+          {said.symptom ? 'No complaint: check everything in order.' : 'Choose the complaint.'}
         </p>
       )}
       <List>

@@ -81,31 +81,29 @@ export default function NewJob() {
         >
           <OpeningForm typed={typed} set={set} shop={shop} wrong={wrong?.field} focus />
         </Board>
-        <Ask aria-label="Open the job">
+        <Ask aria-label="Open job">
           <LookFirst said={typed} />
           {typed.earlier ? (
             <Comeback number={Number(typed.earlier)} />
           ) : (
             known && (
               <Choice onPress={() => set({ earlier: String(known.lastReturned) })}>
-                {known.engine} went back as {known.lastReturned}. It is a comeback
+                {known.engine} was returned as {known.lastReturned}. It’s a comeback
               </Choice>
             )
           )}
-          {typed.earlier && !from && (
-            <Choice onPress={() => set({ earlier: '' })}>It is not a comeback</Choice>
-          )}
+          {typed.earlier && !from && <Choice onPress={() => set({ earlier: '' })}>Not a comeback</Choice>}
           <Assumed typed={typed} />
           {typed.aircraft === 'yes' && (
             <ErrorLine role="alert">
-              Carburetors of aircraft are not serviced here. They belong to a certificated repair station;
-              give it back unopened.
+              Aircraft carburetors are not serviced here. They belong to a certificated repair station. Return
+              it unopened.
             </ErrorLine>
           )}
           {wrong && <ErrorLine role="alert">{wrong.sentence}</ErrorLine>}
           <AskFoot>
             <MainButton onPress={open} isDisabled={typed.aircraft === 'yes' || !shop}>
-              Open the job <Key>Enter</Key>
+              Open job <Key>Enter</Key>
             </MainButton>
             <Choice
               $on={typed.aircraft === 'yes'}
@@ -113,7 +111,7 @@ export default function NewJob() {
               style={{ flex: '1 1 100%' }}
               onPress={() => set({ aircraft: typed.aircraft === 'yes' ? '' : 'yes' })}
             >
-              It is from an aircraft
+              Aircraft engine
             </Choice>
           </AskFoot>
         </Ask>

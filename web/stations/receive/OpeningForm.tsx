@@ -108,7 +108,7 @@ export function OpeningForm({
     set({ customer: known.customer, engine: known.engine, equipment: known.equipment })
   return (
     <Grid>
-      {focus && <Part>Whose, and from what</Part>}
+      {focus && <Part>Customer and engine</Part>}
       <CustomerField
         value={typed.customer}
         wrong={wrong === 'customer'}
@@ -117,10 +117,10 @@ export function OpeningForm({
         onChoose={choose}
       />
       {field('engine', 'Engine', 4)}
-      {field('equipment', 'It drives', 4)}
+      {field('equipment', 'Equipment', 4)}
       {field('promise', 'Promised', 3, { type: 'date', ...(shop ? { min: shop.today } : {}) })}
       <div style={{ gridColumn: 'span 5', alignSelf: 'end' }}>
-        <Picks role="group" aria-label="Promise it for" $columns={4}>
+        <Picks role="group" aria-label="Promise for" $columns={4}>
           {(shop ? [1, 2, 3, 5] : []).map((n) => {
             const day = workingDayAfter(shop!.today, n, shop!.workingDays)
             return (
@@ -137,8 +137,8 @@ export function OpeningForm({
         </Picks>
       </div>
       <div style={{ gridColumn: 'span 4' }}>
-        <Label>Bodies on one rail</Label>
-        {picks('bodies', ['1', '2', '3', '4', '5', '6'], 'Bodies on one rail', 6)}
+        <Label>Carburetors in the bank</Label>
+        {picks('bodies', ['1', '2', '3', '4', '5', '6'], 'Carburetors in the bank', 6)}
       </div>
       {field('pressure', 'Pressure, kPa', 2, { inputMode: 'decimal', placeholder: 'not known' })}
       {field('head', 'or head, mm', 2, { inputMode: 'decimal', placeholder: 'not known' })}
@@ -159,7 +159,7 @@ export function OpeningForm({
         {picks('symptom', symptoms, 'Symptom', 6)}
       </div>
       <div style={{ gridColumn: 'span 7' }}>
-        <Label>at which opening</Label>
+        <Label>throttle position</Label>
         {picks('band', bands, 'Throttle band', 5)}
       </div>
       <div style={{ gridColumn: 'span 5' }}>
@@ -170,7 +170,7 @@ export function OpeningForm({
         <Label>when</Label>
         {picks('when', whens, 'When', 7)}
       </div>
-      {field('words', 'In the customer’s words, and how it ran when seen', 12)}
+      {field('words', 'In the customer’s words, and how it ran', 12)}
     </Grid>
   )
 }

@@ -26,7 +26,7 @@ import { suspectsOf } from './LookFirst'
 import { emptyOpening, readOpening, typedFrom, type Opening } from './opening'
 import { OpeningForm } from './OpeningForm'
 
-/** What was said at the counter, to be put right where it was wrong; the five minutes of tests before anything moves; the estimate. */
+/** What was said at the counter, to be put right where it was wrong; the five minutes of tests before anything is moved; the estimate. */
 export default function ReceiveStation({ open }: StationProps) {
   const { opened } = open.state
   const shop = useShop().data
@@ -48,7 +48,7 @@ export default function ReceiveStation({ open }: StationProps) {
   const closeAircraft = () => {
     const refused = open.add('job.closed', {
       why: 'not serviced',
-      words: 'From an aircraft: referred to a certificated repair station.',
+      words: 'Aircraft engine: referred to a certificated repair station.',
       of: null,
       second: null,
     })
@@ -88,7 +88,7 @@ export default function ReceiveStation({ open }: StationProps) {
           {wrong && <ErrorLine role="alert">{wrong.sentence}</ErrorLine>}
           <AskFoot>
             <MainButton onPress={correct} isDisabled={!changed}>
-              {changed ? 'Put it right' : 'As it was taken in'} <Key>Enter</Key>
+              {changed ? 'Put it right' : 'As received'} <Key>Enter</Key>
             </MainButton>
             {open.number !== null && (
               <QuietButton onPress={() => window.open(`/api/jobs/${open.number}/label.pdf`, '_blank')}>
@@ -96,7 +96,7 @@ export default function ReceiveStation({ open }: StationProps) {
               </QuietButton>
             )}
             {!open.state.closed && !open.state.returned && (
-              <QuietButton onPress={() => setWrong(closeAircraft())}>From an aircraft: close it</QuietButton>
+              <QuietButton onPress={() => setWrong(closeAircraft())}>Aircraft engine: close job</QuietButton>
             )}
           </AskFoot>
         </Ask>
@@ -115,7 +115,7 @@ function Suspects({ open, typed }: StationProps & { typed: Opening }) {
   return suspects.length === 0 ? (
     <StripCell style={{ padding: '10px 20px' }}>
       <Label>Look here first</Label>
-      <b>Nothing is complained of: all of it, in order.</b>
+      <b>No complaint: check everything in order.</b>
     </StripCell>
   ) : (
     suspects.map((suspect, i) => (
@@ -154,7 +154,7 @@ const Test = styled.div`
   }
 `
 
-/** One tap a test: it does, it does not, there is none on this one. */
+/** One tap a test: it does, it does not, there is not equipped. */
 function Tests({ open }: StationProps) {
   const [wrong, setWrong] = useState('')
   const tap = (test: (typeof receivedTests)[number]['code'], result: 'good' | 'bad' | 'none') => {
@@ -164,7 +164,7 @@ function Tests({ open }: StationProps) {
   return (
     <section aria-label="Tests as received">
       <LabelHeading style={{ marginBottom: 2 }}>
-        Tests as received{open.bodies > 1 ? `, body ${open.body}` : ''}, before anything moves
+        Tests as received{open.bodies > 1 ? `, carburetor ${open.body}` : ''}, before anything is moved
       </LabelHeading>
       <div style={{ display: 'grid', gap: 4 }}>
         {receivedTests.map((test) => {
@@ -187,7 +187,7 @@ function Tests({ open }: StationProps) {
               </span>
               {one('good', 'does', test.good)}
               {one('bad', 'not', test.bad)}
-              {one('none', 'none', 'is not on this one')}
+              {one('none', 'none', 'is not equipped')}
             </Test>
           )
         })}
@@ -211,7 +211,7 @@ function Estimate({ open }: StationProps) {
   const make = () => {
     const value = plainNumber(amount)
     if (!Number.isFinite(value) || value <= 0)
-      return setWrong(`“${amount}” is no amount of money. Type it as 86.50.`)
+      return setWrong(`“${amount}” is not an amount. Type it as 86.50.`)
     const no = open.add('estimate.made', {
       amountMinor: Math.round(value * 10 ** exponent),
       hourMinor: shop?.hourMinor ?? 0,
@@ -251,12 +251,12 @@ function Estimate({ open }: StationProps) {
             </p>
           )}
           {estimate.agreed ? (
-            <QuietButton onPress={() => setAgain(true)}>Another estimate</QuietButton>
+            <QuietButton onPress={() => setAgain(true)}>New estimate</QuietButton>
           ) : (
             <div style={{ display: 'grid', gridTemplateColumns: '1fr auto auto', gap: 6 }}>
               <FieldInput
-                aria-label="Who said it"
-                placeholder="who says yes?"
+                aria-label="Who agreed"
+                placeholder="who agreed?"
                 value={who}
                 onChange={(event) => setWho(event.target.value)}
                 onKeyDown={onEnter(() => answer(true))}
@@ -271,7 +271,7 @@ function Estimate({ open }: StationProps) {
           <FieldInput
             aria-label={`Estimate, ${shop?.currency.code ?? ''}`}
             inputMode="decimal"
-            placeholder="what it will cost"
+            placeholder="total cost"
             value={amount}
             onChange={(event) => setAmount(event.target.value)}
             onKeyDown={onEnter(make)}

@@ -19,17 +19,17 @@ export function Scope({ open }: { open: StationProps['open'] }) {
         <Label>Only named work</Label>
         <p>
           {capital(scope.words)}
-          {scope.agreed ? `, agreed by ${scope.agreed}` : ''}. Its paper says DONE AS ASKED, never PROVED.
+          {scope.agreed ? `, agreed by ${scope.agreed}` : ''}. Its sheet says DONE AS ASKED, never PROVED.
         </p>
         <QuietButton
           onPress={() =>
             setWrong(
-              open.add('job.scoped', { only: [], words: 'all of it after all', agreed: null, all: true })
+              open.add('job.scoped', { only: [], words: 'whole unit after all', agreed: null, all: true })
                 ?.sentence ?? '',
             )
           }
         >
-          All of it after all
+          Whole unit after all
         </QuietButton>
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       </section>
@@ -54,15 +54,15 @@ export function Scope({ open }: { open: StationProps['open'] }) {
   return (
     <section aria-label="Only named work" style={{ display: 'grid', gap: 8 }}>
       <label>
-        <Label>Only this, in the customer’s words</Label>
+        <Label>Only this work, in the customer’s words</Label>
         <FieldInput autoFocus value={words} onChange={(event) => setWords(event.target.value)} />
       </label>
       {open.sheets && (
         <div>
-          <Label>Its parts</Label>
+          <Label>Parts</Label>
           <div
             role="group"
-            aria-label="Its parts"
+            aria-label="Parts"
             style={{ display: 'flex', flexWrap: 'wrap', gap: 6, maxHeight: 170, overflowY: 'auto' }}
           >
             {open.sheets.build.positions.map((position) => (
@@ -80,17 +80,17 @@ export function Scope({ open }: { open: StationProps['open'] }) {
       )}
       {begun && (
         <label>
-          <Label>It is open already: who said yes?</Label>
+          <Label>Work has started: who agreed?</Label>
           <FieldInput value={agreed} onChange={(event) => setAgreed(event.target.value)} />
         </label>
       )}
       <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
-        What it opens, leaks and what is found bad stay asked for. Its paper says what was not looked at.
+        Anything it opens, leaks and bad findings are still checked. Its sheet says what was not checked.
       </p>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <div style={{ display: 'flex', gap: 8 }}>
-        <Button onPress={narrow}>Only this</Button>
-        <Button onPress={() => setAsked(false)}>All of it</Button>
+        <Button onPress={narrow}>Only this work</Button>
+        <Button onPress={() => setAsked(false)}>Whole unit</Button>
       </div>
     </section>
   )

@@ -65,16 +65,16 @@ describe('what is typed at the counter', () => {
       words: '',
     }))
   it.each<[Partial<Opening>, keyof Opening, RegExp]>([
-    [{ customer: ' ' }, 'customer', /Type the customer/],
-    [{ engine: '' }, 'engine', /“not known” is an answer/],
-    [{ equipment: '' }, 'equipment', /what the engine drives/],
-    [{ promise: '' }, 'promise', /Give the day/],
+    [{ customer: ' ' }, 'customer', /Enter the customer/],
+    [{ engine: '' }, 'engine', /“not known” is fine/],
+    [{ equipment: '' }, 'equipment', /Enter the equipment/],
+    [{ promise: '' }, 'promise', /Enter the promised day/],
     [{ promise: 'Friday' }, 'promise', /Type it as 2026-11-26/],
-    [{ promise: '2026-11-23' }, 'promise', /That day is over/],
-    [{ symptom: '' }, 'symptom', /or “none: overhaul”/],
-    [{ pressure: 'some' }, 'pressure', /“some” is no number of kPa\. Leave it empty if nobody knows/],
-    [{ ethanol: '5-10' }, 'ethanol', /no number of per cent/],
-    [{ earlier: 'last one' }, 'earlier', /no number of an earlier job/],
+    [{ promise: '2026-11-23' }, 'promise', /That day is past/],
+    [{ symptom: '' }, 'symptom', /or “no complaint: overhaul”/],
+    [{ pressure: 'some' }, 'pressure', /“some” is not a number of kPa\. Leave it empty if unknown/],
+    [{ ethanol: '5-10' }, 'ethanol', /not a number of per cent/],
+    [{ earlier: 'last one' }, 'earlier', /not a number of an earlier job/],
   ])('%o is asked again', (more, field, words) => {
     const it = read(more)
     expect(it).toMatchObject({ field })

@@ -103,7 +103,7 @@ export function readOpening(typed: Opening, today: string): { data: DataOf['job.
     const value = figureOf(typed[field])
     return value === null || Number.isFinite(value)
       ? value
-      : { field, sentence: `“${typed[field]}” is no number of ${what}. Leave it empty if nobody knows.` }
+      : { field, sentence: `“${typed[field]}” is not a number of ${what}. Leave it empty if unknown.` }
   }
   const ethanol = number('ethanol', 'per cent')
   const pressureKpa = number('pressure', 'kPa')
@@ -114,17 +114,17 @@ export function readOpening(typed: Opening, today: string): { data: DataOf['job.
   for (const read of [ethanol, pressureKpa, headMm, altitudeM, tiltDeg, earlier])
     if (typeof read === 'object' && read !== null) return read
   const need: [keyof Opening, string][] = [
-    ['customer', 'Type the customer.'],
-    ['engine', 'Type the engine that it came from; “not known” is an answer.'],
-    ['equipment', 'Type what the engine drives.'],
-    ['promise', 'Give the day on which it is promised.'],
-    ['symptom', 'Pick what the customer complains of, or “none: overhaul”.'],
+    ['customer', 'Enter the customer.'],
+    ['engine', 'Enter the engine it came from; “not known” is fine.'],
+    ['equipment', 'Enter the equipment.'],
+    ['promise', 'Enter the promised day.'],
+    ['symptom', 'Choose the complaint, or “no complaint: overhaul”.'],
   ]
   for (const [field, sentence] of need) if (!typed[field].trim()) return { field, sentence }
   if (!/^\d{4}-\d{2}-\d{2}$/.test(typed.promise))
-    return { field: 'promise', sentence: 'The promise is no date. Type it as 2026-11-26.' }
+    return { field: 'promise', sentence: 'The promised day is not a date. Type it as 2026-11-26.' }
   if (typed.promise < today)
-    return { field: 'promise', sentence: 'That day is over. Promise today or later.' }
+    return { field: 'promise', sentence: 'That day is past. Promise today or later.' }
   const complaint = {
     symptom: typed.symptom,
     band: typed.band || 'everywhere',

@@ -18,7 +18,7 @@ export function AnswerComplaint({ open }: { open: StationProps['open'] & { sheet
   const [words, setWords] = useState('')
   const name = (named: string) => {
     const { body, key } = readBodyKey(named)
-    return `${nameOn(open.all[body], key)}${open.bodies > 1 ? `, body ${body}` : ''}`
+    return `${nameOn(open.all[body], key)}${open.bodies > 1 ? `, carburetor ${body}` : ''}`
   }
   const answer = (explained: boolean) =>
     void open.add('complaint.answered', {
@@ -40,8 +40,9 @@ export function AnswerComplaint({ open }: { open: StationProps['open'] & { sheet
       </Label>
       {likely.length > 0 && (
         <p style={{ fontSize: 15 }}>
-          By what is known: {likely.map(({ finding, p }) => `${finding} ${Math.round(p * 100)} %`).join(', ')}
-          . <Link to={open.to('why')}>Why</Link>
+          Based on what is known:{' '}
+          {likely.map(({ finding, p }) => `${finding} ${Math.round(p * 100)} %`).join(', ')}.{' '}
+          <Link to={open.to('why')}>Why</Link>
         </p>
       )}
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
@@ -59,7 +60,7 @@ export function AnswerComplaint({ open }: { open: StationProps['open'] & { sheet
       <FieldInput
         aria-label="In words"
         value={words}
-        placeholder="in words, if more is to be said"
+        placeholder="in your words (optional)"
         onChange={(event) => setWords(event.target.value)}
       />
       <div style={{ display: 'flex', gap: 8 }}>

@@ -138,7 +138,7 @@ function Where({ picture, title }: { picture: EndOfUnit['picture']; title: strin
       )}
       {!at && (
         <text x={460} y={130} fill="var(--pencil)" style={{ font: `500 16px ${narrow}` }}>
-          nothing was found that ends it
+          no finding ends the job
         </text>
       )}
     </svg>

@@ -17,7 +17,7 @@ export function EndsOtherwise({ open, leave }: { open: StationProps['open']; lea
   const [of, setOf] = useState('this')
   const [wrong, setWrong] = useState('')
   const close = () => {
-    if (!why) return setWrong('Say how it ends.')
+    if (!why) return setWrong('Choose how it ends.')
     const end = why as End
     setWrong(
       open.add('job.closed', {
@@ -29,7 +29,7 @@ export function EndsOtherwise({ open, leave }: { open: StationProps['open']; lea
     )
   }
   return (
-    <section aria-label="It ends otherwise" style={{ display: 'grid', gap: 8 }}>
+    <section aria-label="End without return" style={{ display: 'grid', gap: 8 }}>
       <Radios
         label="How it ends"
         value={why}
@@ -43,22 +43,24 @@ export function EndsOtherwise({ open, leave }: { open: StationProps['open']; lea
           value={of}
           onChange={setOf}
           options={[
-            { value: 'this', label: `Body ${open.body}` },
+            { value: 'this', label: `Carburetor ${open.body}` },
             { value: 'all', label: `All ${open.bodies}` },
           ]}
         />
       )}
       <label>
-        <Label>Why, for its paper</Label>
+        <Label>Reason, for its sheet</Label>
         <FieldInput value={words} onChange={(event) => setWords(event.target.value)} />
       </label>
       {why && needsTwo(why as End) && (
-        <SecondName open={open} value={second} set={setSecond} label="Who looked a second time" />
+        <SecondName open={open} value={second} set={setSecond} label="Who checked it too" />
       )}
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <div style={{ display: 'flex', gap: 8 }}>
-        <Button onPress={close}>{bank && of !== 'all' ? `Close body ${open.body}` : 'Close the job'}</Button>
-        <Button onPress={leave}>Go on with it</Button>
+        <Button onPress={close}>
+          {bank && of !== 'all' ? `Close carburetor ${open.body}` : 'Close job'}
+        </Button>
+        <Button onPress={leave}>Keep working</Button>
       </div>
     </section>
   )

@@ -65,14 +65,14 @@ export function EvidenceBoard({ open, standing, current, pick }: Props) {
   const says = [
     `${settled} of ${asked.length} items done`,
     ...(excepted ? [`${excepted} ${excepted === 1 ? 'exception' : 'exceptions'}`] : []),
-    ...(left ? [`${left} to settle`] : []),
+    ...(left ? [`${left} open`] : []),
   ].join(', ')
   return (
-    <Section aria-label="What was shown, and where">
+    <Section aria-label="What was checked, and where">
       <BoardTitle style={{ flexWrap: 'wrap' }}>
         <div>
-          <h1>What was shown, and where</h1>
-          <p>{says}. Its paper stands below.</p>
+          <h1>What was checked, and where</h1>
+          <p>{says}. Its sheet is below.</p>
         </div>
         <Legend style={{ marginLeft: 'auto' }} aria-hidden>
           {LEGEND.map((one) => (

@@ -37,7 +37,8 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
   const again = (code: (typeof receivedTests)[number]['code'], result: 'good' | 'bad') =>
     open.addAll([{ kind: 'test.repeated', data: { test: code, result }, body: point.body }])?.sentence ?? ''
   const pass = () => {
-    if (!second && !alone) return setWrong('Choose the second name: two people let it pass.')
+    if (!second && !alone)
+      return setWrong('Choose the second name: a release with an exception takes two people.')
     setWrong(
       open.add('gate.passed', { point: point.point, why, second: second || null, value: point.value })
         ?.sentence ?? '',
@@ -47,7 +48,7 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
     <div style={{ display: 'grid', gap: 8 }}>
       {point.station !== 'return' && (
         <Link to={whereOf(open, point)} style={{ textUnderlineOffset: 4, minHeight: 30 }}>
-          See to it at its station <Key>Enter</Key>
+          Go to its station <Key>Enter</Key>
         </Link>
       )}
       {test && (
@@ -60,7 +61,7 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
         </div>
       )}
       {port && bodySheets && (
-        <div role="group" aria-label={`${port.name} as it is left`}>
+        <div role="group" aria-label={`${port.name} as left`}>
           <PortChoice
             open={{ ...open, sheets: bodySheets }}
             port={port}
@@ -71,23 +72,21 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
       )}
       {point.passable && !asked && (
         <QuietButton onPress={() => setAsked(true)} style={{ justifySelf: 'start' }}>
-          Or let it pass, with a reason …
+          Release anyway, give reason …
         </QuietButton>
       )}
       {!point.passable && point.weight === 'fatal' && point.station !== 'return' && (
-        <p style={{ fontSize: 15 }}>
-          Nobody lets this pass: it is put right, or the unit goes back unrepaired.
-        </p>
+        <p style={{ fontSize: 15 }}>This cannot be released: fix it, or return the unit unrepaired.</p>
       )}
       {point.passable && asked && (
         <>
           <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
             {point.weight === 'minor'
               ? 'It is printed as an exception: PROVED EXCEPT.'
-              : 'It weighs too much for an exception: its paper then says NOT PROVED, and why.'}
+              : 'Too serious for an exception: the sheet will say NOT PROVED, and why.'}
           </p>
           <label>
-            <Label>Or let it pass, because</Label>
+            <Label>Release anyway. Reason:</Label>
             <FieldInput
               autoFocus
               value={why}
@@ -98,7 +97,7 @@ export function LetPass({ open, point }: { open: StationProps['open']; point: Ga
           </label>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 10, alignItems: 'end' }}>
             <SecondName open={open} value={second} set={setSecond} worker={worker} />
-            <Choice onPress={pass}>Let it pass</Choice>
+            <Choice onPress={pass}>Release anyway</Choice>
           </div>
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
         </>

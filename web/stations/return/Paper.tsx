@@ -125,12 +125,12 @@ export function Paper({ sheet }: { sheet: ReturnSheet }) {
   const shop = useShop().data
   const money = moneyWords(sheet, shop?.currency, shop?.warrantyDays)
   return (
-    <SheetOfPaper aria-label="Return sheet as it stands">
+    <SheetOfPaper aria-label="Return sheet, draft">
       <header>
         <h1>{sheet.end?.title ?? 'Return sheet'}</h1>
         <span>
           {sheet.model} · <b className="figures">{sheet.listNumber}</b>
-          {sheet.body && `, body ${sheet.body.number} of ${sheet.body.of}`}
+          {sheet.body && `, carburetor ${sheet.body.number} of ${sheet.body.of}`}
           {sheet.revision !== null && `, revision ${sheet.revision}`}
         </span>
       </header>
@@ -187,7 +187,7 @@ function Repaired({ sheet, money }: { sheet: ReturnSheet; money: string }) {
       {(sheet.proofs?.length || sheet.built?.length) && (
         <div className="two">
           <div>
-            <Label>Proved on the bench, was → now</Label>
+            <Label>Bench tests, as found → now</Label>
             {sheet.proofs?.map((one) => (
               <p key={one.name} className={`pair ${one.state}`}>
                 <span>{one.name}</span>
@@ -199,7 +199,7 @@ function Repaired({ sheet, money }: { sheet: ReturnSheet; money: string }) {
             ))}
           </div>
           <div>
-            <Label>As built, was → now</Label>
+            <Label>As built, as found → now</Label>
             {sheet.built?.map((one) => (
               <p key={one.name} className="pair">
                 <span>{one.name}</span>
@@ -215,7 +215,7 @@ function Repaired({ sheet, money }: { sheet: ReturnSheet; money: string }) {
       {sheet.picture && <Picture picture={sheet.picture} />}
       <div className="two">
         <div>
-          <Label>Found and done</Label>
+          <Label>Found and repaired</Label>
           <ul>
             {sheet.foundAndDone.map((line) => (
               <li key={line}>{line}</li>
@@ -223,7 +223,7 @@ function Repaired({ sheet, money }: { sheet: ReturnSheet; money: string }) {
           </ul>
           {sheet.installer && (
             <>
-              <Label style={{ marginTop: 8 }}>Left for the installer</Label>
+              <Label style={{ marginTop: 8 }}>For the installer</Label>
               <ul className="boxes">
                 {sheet.installer.map((line) => (
                   <li key={line}>{line}</li>
@@ -239,12 +239,12 @@ function Repaired({ sheet, money }: { sheet: ReturnSheet; money: string }) {
           </p>
           <p>{sheet.complaint.detail}</p>
           {money && <p style={{ color: 'var(--pencil)' }}>{money}</p>}
-          {sheet.changes.length > 0 && <Label style={{ marginTop: 8 }}>Corrected after it went back</Label>}
+          {sheet.changes.length > 0 && <Label style={{ marginTop: 8 }}>Corrected after release</Label>}
           {sheet.changes.map((change) => (
             <p key={change}>{change}</p>
           ))}
           {sheet.left.length > 0 && (
-            <Label style={{ marginTop: 8 }}>Left as it was, or let pass, and why</Label>
+            <Label style={{ marginTop: 8 }}>Left as found or released anyway, and why</Label>
           )}
           {sheet.left.map((item) => (
             <p key={item.what}>

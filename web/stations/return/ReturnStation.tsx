@@ -107,7 +107,7 @@ function Return({ open }: SheetedProps) {
         <Board
           style={{ overflowY: 'auto', background: 'var(--board)' }}
           tabIndex={0}
-          aria-label="The sheet as it stands"
+          aria-label="The sheet so far"
         >
           {settling && (
             <EvidenceBoard open={{ ...open, known }} standing={standing} current={current} pick={setPicked} />
@@ -119,66 +119,66 @@ function Return({ open }: SheetedProps) {
           )}
           <BeforeAfter open={open} />
         </Board>
-        <Ask aria-label="Before it goes back">
+        <Ask aria-label="Before release">
           {state.closed ? (
             <>
-              <h2>It is closed.</h2>
+              <h2>Job closed.</h2>
               <p style={{ fontSize: 17 }}>
-                {capital(state.closed.why)}: {state.closed.words} Its paper says so.
+                {capital(state.closed.why)}: {state.closed.words} Its sheet says so.
               </p>
               <Reopen open={open} />
             </>
           ) : waiting ? (
             <>
-              <h2>It waits for the server.</h2>
+              <h2>Waiting for the server.</h2>
               <p style={{ fontSize: 17 }}>
-                It has not gone back yet: the server looks at everything once more, and the paper stays a
-                draft until it has. Nothing is lost meanwhile.
+                Not released yet: the server checks everything once more, and the sheet stays a draft until
+                then. Nothing is lost meanwhile.
               </p>
             </>
           ) : state.returned ? (
             <>
-              <h2>It went back. Sheet, revision {afterReturn(state)!.letter}.</h2>
+              <h2>It was returned. Sheet, revision {afterReturn(state)!.letter}.</h2>
               <p>
-                What is put right now at its station makes the next revision; each that went out is kept.
-                Opening it again lets work go on.
+                Corrections at a station make the next revision; every released sheet is kept. Reopen the job
+                to work on it.
               </p>
               <Revisions open={open} />
               <Link
                 to={`/receive?earlier=${open.number}`}
                 style={{ fontWeight: 600, padding: '8px 0', textUnderlineOffset: 4 }}
               >
-                It came back: open a new job on it
+                It came back: open a comeback job
               </Link>
               <Reopen open={open} />
             </>
           ) : ending ? (
             <>
-              <h2>It does not go back repaired.</h2>
+              <h2>Not returned repaired.</h2>
               <EndsOtherwise open={open} leave={() => setEnding(false)} />
             </>
           ) : ended ? (
             <>
-              <h2>Body {open.body} has ended.</h2>
+              <h2>Carburetor {open.body} has ended.</h2>
               <p style={{ fontSize: 17 }}>
-                {capital(ended.why)}: {ended.words} Its paper says so.
+                {capital(ended.why)}: {ended.words} Its sheet says so.
               </p>
               <Reopen open={open} />
             </>
           ) : standing.length === 0 ? (
             <>
-              <h2>Nothing stands in its way.</h2>
+              <h2>Ready to release.</h2>
               <p style={{ fontSize: 17 }}>
-                The sheet is made as the job stands now, and kept with its fingerprint.
+                The sheet is made from the job as it is now, and stored with its checksum.
               </p>
               <PaperWillSay open={open} />
             </>
           ) : (
             <>
               <h2>
-                {standing.length} {standing.length === 1 ? 'point' : 'points'} before it may go.
+                {standing.length} {standing.length === 1 ? 'item' : 'items'} open.
               </h2>
-              <Scrolled label="Open points">
+              <Scrolled label="Open items">
                 {standing.map((point, i) => (
                   <Point key={`${point.point} ${point.value}`} $here={point === current}>
                     <button onClick={() => setPicked(point.point)}>
@@ -206,7 +206,7 @@ function Return({ open }: SheetedProps) {
           )}
           {points.some((p) => p.passed) && !state.returned && !ending && (
             <div>
-              <Label>Let pass, with a second name</Label>
+              <Label>Released with a second name</Label>
               {points
                 .filter((p) => p.passed)
                 .map((p) => (
@@ -220,14 +220,14 @@ function Return({ open }: SheetedProps) {
           <AskFoot>
             {settling && !ending && (
               <MainButton onPress={giveBack} isDisabled={standing.length > 0}>
-                Give it back {standing.length === 0 && <Key>Enter</Key>}
+                Release to customer {standing.length === 0 && <Key>Enter</Key>}
               </MainButton>
             )}
             <QuietButton onPress={() => window.open(`${base}/sheet.pdf`, '_blank')}>
               Sheet, PDF <Key>S</Key>
             </QuietButton>
             {!state.returned && !state.closed && !ending && (
-              <QuietButton onPress={() => setEnding(true)}>It ends otherwise …</QuietButton>
+              <QuietButton onPress={() => setEnding(true)}>End without return …</QuietButton>
             )}
             <a
               href={`${base}/export.json`}

@@ -18,7 +18,7 @@ export function Since({ open, point }: { open: StationProps['open']; point: Gate
   const say = (entry: NonNullable<typeof shown>) =>
     sentenceOf(entry, (code) => nameOn(open.all[point.body], code))
   return (
-    <figure aria-label="When it was shown, and since when it is void" style={{ margin: '2px 0' }}>
+    <figure aria-label="When it was shown, and since when it no longer counts" style={{ margin: '2px 0' }}>
       <svg viewBox="0 0 360 26" width="100%" height={26} aria-hidden>
         <path d="M6 13H190" stroke="var(--ink)" strokeWidth={3} />
         <circle cx={10} cy={13} r={6} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
@@ -49,7 +49,7 @@ const Stamp = styled.span`
   transform: rotate(-3deg);
 `
 
-/** What its paper would say if it went back as it stands. */
+/** What its paper would say if it was returned as it stands. */
 export function PaperWillSay({ open }: { open: StationProps['open'] }) {
   const { word } = worthOf(
     { ...open.state, returned: { seenSeq: open.state.seq, by: '', at: '', entry: '' } },
@@ -59,7 +59,7 @@ export function PaperWillSay({ open }: { open: StationProps['open'] }) {
   return (
     <p style={{ display: 'flex', gap: 14, alignItems: 'center', fontSize: 15 }}>
       <Stamp>{word}</Stamp>
-      <span>is what its paper would say as it stands now.</span>
+      <span>is what the sheet would say now.</span>
     </p>
   )
 }

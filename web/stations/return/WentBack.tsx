@@ -26,7 +26,7 @@ export function Revisions({ open }: { open: StationProps['open'] }) {
           <b className="figures">{sheet.revision}</b>
           <span style={{ flex: 1, fontSize: 15 }}>
             {i === 0
-              ? 'as it went back'
+              ? 'as returned'
               : sentenceOf(after!.corrections[i - 1]?.entry ?? open.state.log.at(-1)!, (code) =>
                   nameOn(open.sheets, code),
                 )}
@@ -51,14 +51,12 @@ export function Reopen({ open }: { open: StationProps['open'] }) {
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       <FieldInput
-        aria-label="Why it is opened again"
+        aria-label="Reason for reopening"
         value={why}
-        placeholder="why it is opened again"
+        placeholder="reason for reopening"
         onChange={(event) => setWhy(event.target.value)}
       />
-      <Choice onPress={() => setWrong(open.add('job.reopened', { why })?.sentence ?? '')}>
-        Open it again
-      </Choice>
+      <Choice onPress={() => setWrong(open.add('job.reopened', { why })?.sentence ?? '')}>Reopen</Choice>
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
     </div>
   )

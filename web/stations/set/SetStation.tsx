@@ -23,8 +23,8 @@ function SetWith({ open }: SheetedProps) {
       <Main>
         <Ask>
           <h2>Nothing to set.</h2>
-          <Answer>The sheet sets nothing on this unit.</Answer>
-          <Label>Its proof is on the bench.</Label>
+          <Answer>The spec sheet has no settings for this unit.</Answer>
+          <Label>Test it on the bench.</Label>
         </Ask>
       </Main>
     )

@@ -79,7 +79,7 @@ export function SettingBench({
       <Main>
         <SettingBoard open={open} bench={bench} />
         {/* With the number pad up the column draws together: what to do, and its caution, stay in sight. */}
-        <Ask aria-label="What is asked" $tight={pad}>
+        <Ask aria-label="Current step" $tight={pad}>
           {unsaid ? (
             <ValueAsk open={open} setting={setting} later={settings.length > 1 ? () => next(1) : undefined} />
           ) : (
@@ -185,8 +185,8 @@ function Foot({
       >
         {typed
           ? reading.said.length
-            ? 'Log this try'
-            : 'Log it'
+            ? 'Log reading'
+            : 'Log reading'
           : reading.holds
             ? `Next: ${following.name.toLowerCase()}`
             : 'Type the reading'}{' '}

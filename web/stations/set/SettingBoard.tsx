@@ -38,7 +38,7 @@ export function SettingBoard({ open, bench }: { open: SheetedOpen; bench: Settin
           <h1>{heading?.(drawn) ?? setting.name}</h1>
           <p>
             {spec.taught
-              ? `lent by its family, ${spec.taught.family}`
+              ? `borrowed from its family, ${spec.taught.family}`
               : `drawn from ${spec.listNumber} geometry`}
             {assumed ? ` · assumed: ${conditions.assumes.join(', ')}` : ''}
           </p>

@@ -27,14 +27,14 @@ function Closed({ open, bench: { hidden, waits } }: Omit<Props, 'pad'>) {
     <>
       <ErrorLine>
         {hidden.length
-          ? `To read it, take off first: ${inWords(hidden)}.`
-          : `To read it, these go on first: ${inWords(waits)}.`}
+          ? `To read it, first remove: ${inWords(hidden)}.`
+          : `To read it, first install: ${inWords(waits)}.`}
       </ErrorLine>
       {hidden.some(({ code }) => open.here.on[code]) && (
         <OffAgain
           open={open}
           first={hidden.map(({ code }) => code)}
-          words={hidden.length > 1 ? 'Take them off again' : 'Take it off again'}
+          words={hidden.length > 1 ? 'Remove them again' : 'Remove it again'}
         />
       )}
     </>
@@ -46,7 +46,7 @@ function TwoWays({ bench: { asking, setText, asTyped, reading } }: Pick<Props, '
   return (
     <Ways>
       <Answer>
-        <em>That can be read two ways.</em> Which is it?
+        <em>That can mean two things.</em> Which is it?
       </Answer>
       {asking.map((sense) => (
         <Choice
@@ -100,8 +100,8 @@ export function Verdict({ open, bench, pad }: Props) {
       {fresh && !out && shown.facts.length > 0 && <Label as="p">{shown.facts.join(' · ')}</Label>}
       {reading.differ.length > 0 && (
         <ErrorLine>
-          Two people differ here: {reading.differ.map((r) => `${r.by} ${r.raw}`).join(', ')}. A third reading
-          settles it.
+          Two people disagree here: {reading.differ.map((r) => `${r.by} ${r.raw}`).join(', ')}. A third
+          reading decides.
         </ErrorLine>
       )}
     </>

@@ -37,13 +37,13 @@ export function Exposed({
   useKeys({ Enter: log })
   const said = text && !skip ? enterAsFound(setting, text, null, open.sheets, open.state, open.body) : null
   return (
-    <Ask aria-label="What is asked">
+    <Ask aria-label="Current step">
       <Label>as found, now that {opened?.name.toLowerCase()} is off</Label>
       <h2>{setting.name}, before anything is moved</h2>
       <p style={{ fontSize: 17 }}>{setting.hold}</p>
       <ReadingField
         focus
-        label={skip ? 'Why it is skipped' : `${setting.name}, as found`}
+        label={skip ? 'Reason for skipping' : `${setting.name}, as found`}
         value={text}
         onChange={setText}
         onEnter={log}
@@ -58,9 +58,9 @@ export function Exposed({
       {said && !isRefusal(said) && <Answer>{said.data.shown.headline}</Answer>}
       <AskFoot>
         <MainButton onPress={log} isDisabled={text === ''}>
-          {skip ? 'Skip, with this reason' : 'Note it'} <Key>Enter</Key>
+          {skip ? 'Skip, with this reason' : 'Record'} <Key>Enter</Key>
         </MainButton>
-        <QuietButton onPress={() => setSkip(!skip)}>{skip ? 'Do not skip' : 'Skip, why'}</QuietButton>
+        <QuietButton onPress={() => setSkip(!skip)}>{skip ? 'Don’t skip' : 'Skip, give reason'}</QuietButton>
       </AskFoot>
     </Ask>
   )

@@ -16,7 +16,7 @@ const Foot = styled.div`
   }
 `
 
-/** What lies in the bowl, asked as it is opened: by kind, several at once, or clean. Each tap is an entry; nothing is said until then. */
+/** Sediment in the bowl, asked as it is opened: by kind, several at once, or clean. Each tap is an entry; nothing is said until then. */
 export function InTheBowl({ open }: { open: OpenJob }) {
   const [wrong, setWrong] = useState('')
   const seen = open.here.sediment?.kinds ?? null
@@ -26,12 +26,12 @@ export function InTheBowl({ open }: { open: OpenJob }) {
     say(seen?.includes(code) ? seen.filter((one) => one !== code) : [...(seen ?? []), code])
   const clean = seen?.length === 0
   return (
-    <Foot role="group" aria-label="What lies in the bowl">
+    <Foot role="group" aria-label="Sediment in the bowl">
       <Label>
-        What lies in the bowl?
+        Sediment in the bowl?
         {seen &&
           seen.length > 0 &&
-          ` Upstream: ${seen.map((code) => sedimentOf(code)!.cause).join('; ')}. It goes on the card.`}
+          ` Upstream: ${seen.map((code) => sedimentOf(code)!.cause).join('; ')}. It is printed on the card.`}
       </Label>
       <div>
         <Choice $on={clean} aria-pressed={clean} onPress={() => say([])}>

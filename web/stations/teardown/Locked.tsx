@@ -12,10 +12,10 @@ export function Locked({ open }: StationProps) {
   const go = () => setWrong(open.add('teardown.unlocked', { why })?.sentence ?? '')
   return (
     <Ask>
-      <h2>As found is not all noted.</h2>
-      <p style={{ fontSize: 17 }}>Once it is apart, nobody can tell what it came in with.</p>
+      <h2>As-found readings are not complete.</h2>
+      <p style={{ fontSize: 17 }}>Once it is apart, nobody can tell how it came in.</p>
       <label>
-        <Label>Begin all the same, because</Label>
+        <Label>Start anyway, because</Label>
         <FieldInput
           autoFocus
           value={why}
@@ -27,9 +27,9 @@ export function Locked({ open }: StationProps) {
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={() => void navigate(open.to('asfound'))}>
-          Note it first <Key>Esc 3</Key>
+          Record it first <Key>Esc 3</Key>
         </MainButton>
-        <QuietButton onPress={go}>Begin with this reason</QuietButton>
+        <QuietButton onPress={go}>Start teardown</QuietButton>
       </AskFoot>
     </Ask>
   )

@@ -18,11 +18,11 @@ export function MendLine({
         : ` Tried ${mend.tried === 1 ? 'once' : `${mend.tried} times`}.`
   return (
     <p style={{ fontSize: 16 }}>
-      Mend ({mend.what}): {mend.minutes} min, {money(mend.mendMinor)}.{' '}
+      Repair ({mend.what}): {mend.minutes} min, {money(mend.mendMinor)}.{' '}
       {mend.buy
         ? `New: ${money(mend.buy.priceMinor)}, ${mend.buy.days} ${mend.buy.days === 1 ? 'day' : 'days'}. `
-        : 'Nobody sells it by itself. '}
-      <b>{mend.better === 'buy' ? 'Buy.' : mend.stop ? 'A used body, or the whole unit.' : 'Mend.'}</b>
+        : 'Not sold separately. '}
+      <b>{mend.better === 'buy' ? 'Buy.' : mend.stop ? 'A used body, or the whole unit.' : 'Repair.'}</b>
       {tries}
     </p>
   )

@@ -101,9 +101,9 @@ export function PartOff({
   )
   const log = () => {
     setWrong('')
-    if (!draft) return setWrong('Say how it is: pick what you see.')
+    if (!draft) return setWrong('Choose the condition you see.')
     if (isRefusal(draft)) return setWrong(draft.refused.why)
-    if (override && !override.why.trim()) return setWrong('Against the rule needs a reason, in a few words.')
+    if (override && !override.why.trim()) return setWrong('A verdict against the rule needs a reason.')
     if (written.refused) return setWrong(written.refused)
     const no = open.addAll([
       ...(body.taught && written.entry ? [{ kind: 'own.part' as const, data: written.entry }] : []),
@@ -123,15 +123,15 @@ export function PartOff({
   }
   useKeys({ Enter: log })
   return (
-    <Ask aria-label="What is asked">
+    <Ask aria-label="Current step">
       <StepHead what="Part" move={move}>
         {number} of {of} ·{' '}
         {position.stays
           ? 'stays in'
           : isOff
             ? body.on[position.code]
-              ? 'on again'
-              : `off, in tray ${position.tray}`
+              ? 'reinstalled'
+              : `removed, in tray ${position.tray}`
             : `tray ${position.tray}`}
       </StepHead>
       <h2>
@@ -142,13 +142,13 @@ export function PartOff({
         {position.step} {position.underneath && <b>Underneath: {position.underneath}</b>}
       </p>
       {isOff && body.on[position.code] && (
-        <OffAgain open={open} first={[position.code]} words="It is on. Take it off again" />
+        <OffAgain open={open} first={[position.code]} words="It is on. Remove it again" />
       )}
       {alike.length > 0 && (
         <ErrorLine>
-          One thread, {alike.length} bores:{' '}
+          Same thread, {alike.length} bores:{' '}
           {alike.map(({ name, mm }) => `${lower(name)} ${figure(mm, 2)}`).join(', ')}. Read its mark before it
-          lies in the tray.
+          goes into the tray.
         </ErrorLine>
       )}
       {lengthWords(position) && <p style={{ fontSize: 16 }}>{lengthWords(position)}</p>}
@@ -156,7 +156,7 @@ export function PartOff({
         <ErrorLine key={caution}>{caution}</ErrorLine>
       ))}
       <Radios
-        label="How is it?"
+        label="Condition?"
         value={condition}
         onChange={setCondition}
         focus={!measure}
@@ -166,7 +166,7 @@ export function PartOff({
       />
       {!more && partsTable[position.kind].conditions.length > shown && (
         <QuietButton onPress={() => setMore(true)}>
-          Something else: {partsTable[position.kind].conditions.length - shown} more
+          Other condition: {partsTable[position.kind].conditions.length - shown} more
         </QuietButton>
       )}
       {body.taught && written.fields}
@@ -200,7 +200,7 @@ export function PartOff({
             </em>
           )}
           {said.data.shown.sentence}
-          {position.always && ' A new one goes on all the same.'}
+          {position.always && ' Fit a new one anyway.'}
           {said.said.judgement && <Chance>{chanceWords(said.said.judgement.pIn)}</Chance>}
         </Answer>
       )}
@@ -209,12 +209,12 @@ export function PartOff({
         step="teardown"
         position={position.code}
         shown={(photo) => photo.position === position.code}
-        label="As it came off"
+        label="As removed"
       />
       {explains && <p style={{ fontSize: 16 }}>{explains}</p>}
       {mend && disposition === 'repair' && <MendLine mend={mend} currency={shop?.currency} />}
       {body.findings[position.code]?.differ && (
-        <ErrorLine>Two people differ on it. A third judgement settles it.</ErrorLine>
+        <ErrorLine>Two people disagree on it. A third verdict decides.</ErrorLine>
       )}
       {override && (
         <div style={{ display: 'grid', gap: 8 }}>
@@ -231,7 +231,7 @@ export function PartOff({
             ))}
           </div>
           <FieldInput
-            aria-label="Reason against the rule"
+            aria-label="Reason for another verdict"
             placeholder="because …"
             value={override.why}
             onChange={(event) => setOverride({ ...override, why: event.target.value })}
@@ -241,16 +241,16 @@ export function PartOff({
       {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
       <AskFoot>
         <MainButton onPress={log} isDisabled={!seen}>
-          {isOff || position.stays ? 'Judge it' : `Off, into tray ${position.tray}`} <Key>Enter</Key>
+          {isOff || position.stays ? 'Save verdict' : `Removed, to tray ${position.tray}`} <Key>Enter</Key>
         </MainButton>
         {said && !override && (
           <QuietButton onPress={() => setOverride({ disposition: 'reuse', why: '' })}>
-            Not so, because
+            Another verdict, because
           </QuietButton>
         )}
         {!isOff && !position.stays && <Stuck open={open} position={position} />}
-        {body.taught && !isOff && <QuietButton onPress={none}>None on this one</QuietButton>}
-        {body.taught && other && <QuietButton onPress={other}>Something else came off</QuietButton>}
+        {body.taught && !isOff && <QuietButton onPress={none}>Not equipped</QuietButton>}
+        {body.taught && other && <QuietButton onPress={other}>Something else was removed</QuietButton>}
       </AskFoot>
     </Ask>
   )

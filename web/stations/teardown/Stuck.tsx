@@ -20,7 +20,7 @@ export function Stuck({ open, position }: StationProps & { position: Position })
   }, [])
   const log = (tried: StuckTry, minutes: number) =>
     setWrong(open.add('part.stuck', { position: position.code, tried, minutes })?.sentence ?? '')
-  if (!asking) return <QuietButton onPress={() => setAsking(true)}>It is stuck</QuietButton>
+  if (!asking) return <QuietButton onPress={() => setAsking(true)}>Stuck</QuietButton>
   const last = tries.at(-1)
   const until = last && last.minutes > 0 ? Date.parse(last.at) + last.minutes * 60_000 : null
   return (
@@ -36,12 +36,12 @@ export function Stuck({ open, position }: StationProps & { position: Position })
             (until > now ? (
               <b>Come back at {sayInstant(new Date(until).toISOString(), zone)}.</b>
             ) : (
-              <b>Its time is up: try it.</b>
+              <b>Time is up: try it.</b>
             ))}
         </p>
       )}
       {tries.length >= MOST_STUCK_TRIES ? (
-        <ErrorLine>Stop: force breaks the casting. Judge it as it sits, or leave it in.</ErrorLine>
+        <ErrorLine>Stop: force breaks the casting. Judge it in place, or leave it in.</ErrorLine>
       ) : (
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
           {stuckTries.map(({ code, label, minutes }) => (

@@ -56,11 +56,11 @@ function Teardown({ open }: SheetedProps) {
         <UnitBoard
           sheets={sheets}
           marks={marksOf(claimsOf(open.state, sheets, open.body, open.known))}
-          title="As it comes apart"
+          title="Teardown"
           legend={
             body.taught
-              ? 'dashed: off and written · blue: now · pencil: its family has one here'
-              : 'dashed: off · blue: now · ink: still on'
+              ? 'dashed: removed and recorded · blue: now · grey: its family has one here'
+              : 'dashed: removed · blue: now · solid: still on'
           }
           order={order}
           off={off}
@@ -110,12 +110,14 @@ function AllOff({ open }: SheetedProps) {
   useKeys({ Enter: go })
   return (
     <Ask>
-      <h2>All of it is off and judged.</h2>
+      <h2>Everything is off and judged.</h2>
       <Together open={open} />
-      <p style={{ fontSize: 17 }}>Arrows go back to a part; a second judgement stands beside the first.</p>
+      <p style={{ fontSize: 17 }}>
+        Use the arrows to go back to a part. A second verdict is kept beside the first.
+      </p>
       <AskFoot>
         <MainButton onPress={go} autoFocus>
-          To the parts <Key>Enter</Key>
+          Go to Parts <Key>Enter</Key>
         </MainButton>
       </AskFoot>
     </Ask>

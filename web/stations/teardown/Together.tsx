@@ -1,3 +1,4 @@
+import { complaintWords } from '@ekrond/core/log'
 import { storiesOf } from '@ekrond/core/judge/findings'
 import { weighFindings } from '@ekrond/core/diagnose/explain'
 import { nameOn } from '@ekrond/core/sheets'
@@ -23,7 +24,7 @@ const Lines = styled.ul`
 /** Suspects below this share of the complaint are not worth a line. */
 const WORTH = 0.06
 
-/** What the findings say together, and what they leave of the complaint. */
+/** What the findings mean together, and what they leave of the complaint. */
 export function Together({ open }: SheetedProps) {
   const { state, sheets, body } = open
   const stories = useMemo(() => storiesOf(state, sheets, body), [state, sheets, body])
@@ -33,7 +34,7 @@ export function Together({ open }: SheetedProps) {
     .slice(0, 5)
   if (stories.length === 0 && shown.length === 0) return null
   return (
-    <Scrolled label="What the findings say together">
+    <Scrolled label="What the findings mean together">
       {stories.length > 0 && (
         <Lines>
           {stories.map(({ code, says }) => (
@@ -46,7 +47,7 @@ export function Together({ open }: SheetedProps) {
       {shown.length > 0 && (
         <>
           <Label style={{ display: 'block', margin: '12px 0 6px' }}>
-            The complaint, “{state.opened!.complaint.words || state.opened!.complaint.symptom}”
+            The complaint, “{complaintWords(state.opened!.complaint)}”
           </Label>
           <Lines>
             {shown.map(({ code, finding, standing, share, by }) => (
@@ -57,9 +58,9 @@ export function Together({ open }: SheetedProps) {
                   finding
                 )}
                 {standing === 'open'
-                  ? `, still open, ${Math.round(share * 100)} %`
+                  ? `, not checked, ${Math.round(share * 100)} %`
                   : standing === 'ruled out'
-                    ? ', looked at and sound'
+                    ? ', checked and sound'
                     : ''}
               </li>
             ))}

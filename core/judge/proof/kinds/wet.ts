@@ -33,8 +33,8 @@ export const level: Listing = ({ sheets }) => {
 export const weep: Listing = ({ sheets }) => [
   {
     key: 'weep',
-    name: 'Weep and overflow',
-    short: 'Weep',
+    name: 'Leaks and overflow',
+    short: 'Leaks',
     unit: '10 min',
     how: 'weep',
     wants: 'dry',
