@@ -110,8 +110,8 @@ describe('every one of the 150 list numbers', () => {
       const short = judged(sheets, setting, setting.lo! - 1).meaning
       const early = sheets.spec.float.sense === 1 ? over : short
       const late = sheets.spec.float.sense === 1 ? short : over
-      expect(early, sheets.spec.listNumber).toMatch(/early.*below its mark|below its mark/)
-      expect(late, sheets.spec.listNumber).toMatch(/late.*above its mark|above its mark/)
+      expect(early, sheets.spec.listNumber).toMatch(/early, so fuel stands .* too low/)
+      expect(late, sheets.spec.listNumber).toMatch(/late, so fuel stands .* too high/)
     }
   })
 

@@ -20,7 +20,7 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
 
   // Blow in at the main jet: air at the booster and the idle hole, none at the transfer slot.
   await port('J').click()
-  await expect(page.getByRole('heading', { name: 'Blow in at J: where does it come out?' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Blow in at J: where does air come out?' })).toBeVisible()
   await expect(page.getByRole('button', { name: /Tap where you looked/ })).toBeDisabled()
   await port('B').click()
   await port('I').click()
@@ -31,7 +31,7 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
   await expect(page.getByRole('heading', { name: 'Transfer feed seems blocked' })).toBeVisible()
   await expect(page.getByText('On the engine: a flat spot just off idle.')).toBeVisible()
   await expect(branch('Transfer feed')).toContainText('blocked')
-  await expect(page.getByText('Eyes: what is blown sprays back.')).toBeInViewport()
+  await expect(page.getByText('Wear eye protection: it sprays back.')).toBeInViewport()
 
   // It stands at the gate by its name.
   await page.goto('/jobs/1181/return')

@@ -66,10 +66,10 @@ for (const [families, listNumbers] of [
           await expect(page.getByRole('heading', { level: 2, name: proof.name })).toBeVisible()
           await show(page, proof, sheets)
           await ask(page)
-            .getByRole('button', { name: /^Proved/ })
+            .getByRole('button', { name: /^Log: passed/ })
             .click()
           await expect(
-            page.getByRole('button', { name: new RegExp(`^${proof.name}: .*proved`) }),
+            page.getByRole('button', { name: new RegExp(`^${proof.name}: .*passed`) }),
           ).toBeVisible()
         }
         // What was not proved stands at the gate by its own name, nothing else of the proofs does.
@@ -79,6 +79,6 @@ for (const [families, listNumbers] of [
         const open = proofs.filter((proof) => TAKES_TIME.includes(proof.how))
         for (const { name } of open)
           await expect(points.getByText(name, { exact: false }).first()).toBeVisible()
-        for (const { name } of byHand) await expect(points.getByText(`${name}: not proved`)).toHaveCount(0)
+        for (const { name } of byHand) await expect(points.getByText(`${name}: failed`)).toHaveCount(0)
       })
   })

@@ -46,7 +46,12 @@ async function built(page: Page, { spec }: Sheets): Promise<string[]> {
     const heading = await page.locator('main h2').innerText()
     if (heading === 'The trays are empty.') return read
     const left = await page.getByText(/parts still in trays/).innerText()
-    if (!(await page.getByRole('button', { name: /^On/ }).first().isEnabled()))
+    if (
+      !(await page
+        .getByRole('button', { name: /^Installed/ })
+        .first()
+        .isEnabled())
+    )
       await page.locator('main').getByRole('radio').last().press('Space')
     await page.keyboard.press('Enter')
     await expect(page.getByText(left, { exact: true })).toBeHidden()

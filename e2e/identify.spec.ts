@@ -102,7 +102,7 @@ test('a library of thousands is gone through beside the page: the same number, a
   await expect(ranking.getByRole('option').first()).toContainText(wanted.id)
   expect(workers.some((url) => url.includes('weigh'))).toBe(true)
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('button', { name: /^This one/ })).toBeEnabled()
+  await expect(page.getByRole('button', { name: /^Use this number/ })).toBeEnabled()
   // Its last figure may be a look-alike: the others that it may be follow as it is typed.
   await page.getByLabel('Mark on the plate').fill(wanted.mark.replace(/\d$/, '?'))
   await expect(ranking.getByRole('option').nth(1)).toContainText('%')

@@ -41,6 +41,8 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert')).toHaveText('Enter the promised day.')
   await page.getByLabel('Promised').fill('2026-11-27')
+  await page.getByRole('button', { name: 'Change' }).focus()
+  await page.keyboard.press('Enter')
   await focusLabel(page, 'Pressure, kPa')
   await page.keyboard.type('24')
   await page.getByRole('button', { name: 'flooding' }).focus()
@@ -60,9 +62,9 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await expect(page).toHaveURL(/jobs\/\d+\/identify$/)
   await page.getByLabel('Mark on the plate').focus()
   await page.keyboard.type('K-44😀')
-  await expect(page.getByRole('alert')).toContainText('is on no casting')
+  await expect(page.getByRole('alert')).toContainText('is not on any casting')
   await page.getByLabel('Mark on the plate').fill('K-4477-?')
-  await expect(page.getByText('the doubt matters')).toBeVisible()
+  await expect(page.getByText('find out which one it is')).toBeVisible()
   await page.getByLabel('Mark on the plate').fill('K-44[17]7-2S')
   await page.keyboard.press('Enter')
   await focusLabel(page, 'throttle bore')
@@ -80,9 +82,9 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await page.keyboard.press('2')
   await page.keyboard.press('1')
   await expect(page.getByLabel('Mixture, left, turns counted')).toHaveValue('5/8')
-  await expect(page.getByText('Someone leaned it')).toBeHidden()
+  await expect(page.getByText('Somebody leaned it')).toBeHidden()
   await page.keyboard.press('Enter')
-  await expect(page.getByText('Someone leaned it')).toBeVisible()
+  await expect(page.getByText('Somebody leaned it')).toBeVisible()
   await accessible(page, 'as found')
   await page.keyboard.press('Enter')
   for (const taps of ['8', '4']) await page.keyboard.press(taps)
@@ -108,7 +110,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   for (let guard = 0; guard < 60; guard++) {
     const heading = page.locator('main h2')
     const title = await heading.innerText()
-    if (title.startsWith('All of it is off')) break
+    if (title.startsWith('Everything is off')) break
     if (title.includes('before anything is moved')) {
       await page.keyboard.type(
         title.startsWith('Float height') ? '12.1' : title.startsWith('Float drop') ? '25' : '8.7',
@@ -149,7 +151,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
 
   // Parts: the cheapest cover is ordered and arrives.
   await station(page, '6', 'parts')
-  await expect(page.getByText(/proven cheapest/)).toBeVisible()
+  await expect(page.getByText(/Cheapest/)).toBeVisible()
   await expect(page.getByText(/take GK-442B, not GK-442A/)).toBeVisible()
   await accessible(page, 'parts')
   await page.keyboard.press('Enter')
@@ -233,7 +235,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
     await expect(page.getByLabel(`${name}, reading`)).toBeFocused()
     await page.keyboard.type(typed)
     await page.keyboard.press('Enter')
-    await expect(page.getByText(/^Next: /)).toBeVisible()
+    await expect(page.getByRole('button', { name: /^(Next: |Go to Prove)/ })).toBeVisible()
     await page.keyboard.press('Enter')
   }
 
@@ -261,7 +263,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       ).toBeHidden()
       continue
     }
-    await page.getByRole('button', { name: 'Or let it pass, with a reason' }).click()
+    await page.getByRole('button', { name: 'Release anyway, give reason' }).click()
     await page.getByLabel('Release anyway. Reason:').fill('agreed with the rink')
     await page.getByLabel('Second name').selectOption('O. Dell')
     await page.getByRole('button', { name: 'Release anyway' }).focus()

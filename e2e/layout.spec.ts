@@ -130,7 +130,7 @@ test.describe('entering', () => {
     await page.getByRole('button', { name: /^Removed, to tray/ }).click()
     await expect(heading).not.toHaveText(part)
     // Another pair of hands says otherwise.
-    await page.getByRole('button', { name: /Hands/ }).click()
+    await page.getByRole('button', { name: /^Technician/ }).click()
     await page.getByRole('button', { name: 'O. Dell' }).click()
     await page.getByRole('button', { name: 'Part before' }).click()
     await expect(heading).toHaveText(part)
@@ -165,9 +165,9 @@ test('a wrong check letter and a search without answer say what to do', async ({
   await page.keyboard.press('/')
   await page.keyboard.type('1181A')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('the check letter does not belong')
+  await expect(page.getByRole('alert')).toContainText('the check letter does not match')
   await page.getByLabel('Find a job').fill('zeppelin')
-  await expect(page.getByText('Nothing here answers to “zeppelin”.')).toBeVisible()
+  await expect(page.getByText('No match for “zeppelin”.')).toBeVisible()
   await page.goto('/jobs/4711')
   await expect(page.getByText('There is no job 4711 here.')).toBeVisible()
   await page.goto('/nowhere')
@@ -196,7 +196,7 @@ test('a label scanned anywhere opens its job, also in the middle of a reading', 
   await expect(field).toBeFocused()
   await page.keyboard.type('~1184A')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('the check letter does not belong')
+  await expect(page.getByRole('alert')).toContainText('the check letter does not match')
 })
 
 test('the rack goes by arrows, two list numbers stand side by side', async ({ bench: page }) => {
@@ -209,7 +209,7 @@ test('the rack goes by arrows, two list numbers stand side by side', async ({ be
   await expect(page).toHaveURL(/jobs\/118\d\//)
   await page.goto('/library/K-4417-2S')
   await page.getByLabel('Compare with another').selectOption('K-4417-1')
-  await expect(page.getByText(/the doubt matters/)).toBeVisible()
+  await expect(page.getByText(/find out which one it is/)).toBeVisible()
   await expect(page.getByRole('row', { name: /Float height 13.5 ±0.5 14.0 ±0.5/ })).toBeVisible()
 })
 
@@ -232,11 +232,11 @@ test('the plain list has the same facts and sorts by any column', async ({ bench
 
 test('after twenty idle minutes the next hands are asked whose they are', async ({ bench: page }) => {
   await page.goto('/jobs/1181/set')
-  await expect(page.getByRole('button', { name: 'Hands: I. Marrow' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Technician: I. Marrow' })).toBeVisible()
   // oxlint-disable-next-line house/no-machine-clock -- the browser's own clock, minutes back from whatever it says
   await page.evaluate(() => localStorage.setItem('ekrond active', String(Date.now() - 21 * 60_000)))
   await page.mouse.click(400, 500)
   await expect(page.getByRole('heading', { name: 'Who is working here?' })).toBeVisible()
   await page.getByRole('button', { name: 'R. Oda' }).click()
-  await expect(page.getByRole('button', { name: 'Hands: R. Oda' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Technician: R. Oda' })).toBeVisible()
 })

@@ -36,7 +36,7 @@ test('a catalogue by upload: its faults by file, row and column, then a preview,
   writeFileSync(prices, right.replace('price_minor', 'price'))
   await page.goto('/library/import')
   await page.getByLabel('The folder').setInputFiles(folder)
-  await expect(page.getByRole('heading', { name: /fault.*nothing was taken in/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /error.*nothing was imported/ })).toBeVisible()
   await expect(page.getByRole('cell', { name: /prices\.csv/ }).first()).toBeVisible()
   await expect(page.getByRole('button', { name: 'Import' })).toBeHidden()
   // Put right, with one price that has risen.
@@ -57,7 +57,7 @@ test.describe('reading', () => {
     await page.goto('/library')
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('link', { name: /whole shop/i }).click(),
+      page.getByRole('link', { name: 'Export all' }).click(),
     ])
     const file = join(mkdtempSync(join(tmpdir(), 'ekrond-whole-')), 'shop.zip')
     await download.saveAs(file)
@@ -73,11 +73,11 @@ test('a number is copied, takes an older one’s place, and one taught twice is 
 }) => {
   await page.goto('/library/K-4417-2S')
   await page.getByRole('button', { name: 'Copy to new' }).click()
-  await page.getByLabel('Number').fill('K-4499-1')
-  await page.getByRole('button', { name: 'Make it' }).click()
-  await expect(page.getByRole('alert')).toContainText('Say why')
+  await page.getByLabel('Number', { exact: true }).fill('K-4499-1')
+  await page.getByRole('button', { name: 'Create' }).click()
+  await expect(page.getByRole('alert')).toContainText('Give the reason')
   await page.getByLabel('Why', { exact: true }).fill('its plate says so')
-  await page.getByRole('button', { name: 'Make it' }).click()
+  await page.getByRole('button', { name: 'Create' }).click()
   await expect(page.getByRole('heading', { name: 'K-4499-1' })).toBeVisible()
   await expect(page.getByText('as the K-4417-2S').first()).toBeVisible()
 
@@ -89,7 +89,7 @@ test('a number is copied, takes an older one’s place, and one taught twice is 
   // Identify finds it by its older number.
   await page.goto('/jobs/1182/identify')
   await page.getByLabel('Mark on the plate').fill('K-3102')
-  await expect(page.getByRole('option', { name: /K-4499-1/ })).toContainText('bears K-3102')
+  await expect(page.getByRole('option', { name: /K-4499-1/ })).toContainText('has K-3102')
 
   await page.goto('/library/K-4499-1')
   await page.getByRole('button', { name: 'Merge with …' }).click()
@@ -103,5 +103,5 @@ test('a number is copied, takes an older one’s place, and one taught twice is 
   await expect(page.getByRole('alert')).toHaveText('Give the reason in a few words.')
   await page.keyboard.type('they are two after all')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('parted from K-4417-2S again')).toBeVisible()
+  await expect(page.getByText('merge with K-4417-2S undone')).toBeVisible()
 })

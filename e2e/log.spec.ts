@@ -78,7 +78,7 @@ test('an entry that the server refuses stays visible with its reason and can be 
   )
   await page.getByRole('radio').first().check({ force: true })
   await page.getByRole('button', { name: /^Removed, to tray/ }).click()
-  await expect(page.getByText(/2 not taken/)).toBeVisible()
+  await expect(page.getByText(/2 refused/)).toBeVisible()
   await page.getByRole('button', { name: 'See why' }).click()
   await expect(page.getByText('Hinge pin is off already').first()).toBeVisible()
   await page.getByRole('button', { name: 'Discard' }).first().click()

@@ -50,7 +50,7 @@ test('a photograph that is taken while the server is away goes out later and com
     mimeType: 'text/plain',
     buffer: Buffer.from('not a picture'),
   })
-  await expect(page.getByRole('alert')).toContainText('“list.txt” is no picture')
+  await expect(page.getByRole('alert')).toContainText('“list.txt” is not a picture')
   const huge = Buffer.from(png)
   huge.writeUInt32BE(12_000, 16)
   huge.writeUInt32BE(9_000, 20)

@@ -40,12 +40,12 @@ test('a slow leak is caught and stands at the gate; settling is not called a lea
   // 6 mL/min at 40 kPa, some 3.5 at 25, where 2 is allowed.
   await pumpAndShut(page, 'settle 0', 'leak 6')
   await expect(ask(page).getByText(/^Leaks: \d/)).toBeVisible({ timeout: 180_000 })
-  await expect(ask(page).getByText('renew needle and seat as a pair')).toBeVisible()
+  await expect(ask(page).getByText('replace needle and seat as a pair')).toBeVisible()
   await press(page, /Log: failed/)
   await expect(page.getByRole('button', { name: /^Inlet under air: .*failed/ })).toBeVisible()
 
   await page.goto('/jobs/1186/return')
-  await expect(page.getByRole('heading', { name: '1 point before release.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '1 item open.' })).toBeVisible()
   await expect(page.getByText('Inlet under air failed')).toBeVisible()
   await page.getByRole('link', { name: 'Go to its station' }).click()
 
@@ -53,8 +53,8 @@ test('a slow leak is caught and stands at the gate; settling is not called a lea
   await tell(page, 'open')
   await pumpAndShut(page, 'leak 0', 'settle 5 2')
   await expect(ask(page).getByText('Holds. It settled, then held.')).toBeVisible({ timeout: 180_000 })
-  await press(page, /^Proved/)
-  await expect(page.getByRole('button', { name: /^Inlet under air: .*proved/ })).toBeVisible()
+  await press(page, /^Log: passed/)
+  await expect(page.getByRole('button', { name: /^Inlet under air: .*passed/ })).toBeVisible()
   await page.goto('/jobs/1186/return')
   await expect(page.getByRole('heading', { name: 'Ready to release.' })).toBeVisible()
 
@@ -75,25 +75,25 @@ test('a gauge that falls silent in mid-hold proves nothing; what is typed does, 
   await openProof(page, 1186, 'Inlet under air', 'gauge 3')
   await pumpAndShut(page, 'leak 0', 'settle 0')
   await tell(page, 'silence on')
-  await expect(page.getByText(/gauge 3 is silent since \d+ s: look at its plug/).first()).toBeVisible()
-  await expect(ask(page).getByRole('button', { name: /^Proved/ })).toHaveCount(0)
+  await expect(page.getByText(/gauge 3 has sent nothing for \d+ s/).first()).toBeVisible()
+  await expect(ask(page).getByRole('button', { name: /^Log: passed/ })).toHaveCount(0)
   await expect(ask(page).getByRole('button', { name: /Start again/ })).toBeEnabled()
   await tell(page, 'silence off')
   await press(page, /^Again/)
 
   const fall = page.getByRole('textbox', { name: 'Inlet under air, fall' })
   await fall.fill('3.6 3.5 30')
-  await expect(ask(page).getByText(/was it psi\? Then type 24\.8/)).toBeVisible()
+  await expect(ask(page).getByText(/Was it psi\? Then type 24\.8/)).toBeVisible()
   await fall.fill('25 31 30')
-  await expect(ask(page).getByText(/The pressure rises/)).toBeVisible()
+  await expect(ask(page).getByText(/The pressure is rising/)).toBeVisible()
   await fall.fill('25 24.4 8')
   await expect(ask(page).getByText(/Wait \d+ s more/)).toBeVisible()
-  await expect(ask(page).getByRole('button', { name: /^Wait/ })).toBeDisabled()
+  await expect(ask(page).getByRole('button', { name: /^Not settled yet/ })).toBeDisabled()
   await fall.fill('25 24.4 30')
   await expect(ask(page).getByText(/Holds\. \d/)).toBeVisible()
   await fall.press('Enter')
   await expect(fall).toHaveValue('')
-  await expect(page.getByRole('button', { name: /^Inlet under air: .*proved/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Inlet under air: .*passed/ })).toBeVisible()
 })
 
 test('ten lifts are counted from the gauge; a wet level that is off names its cure and is cured', async ({
@@ -104,16 +104,16 @@ test('ten lifts are counted from the gauge; a wet level that is off names its cu
   await tell(page, 'lifts 10')
   await expect(ask(page).getByText('No sticking.')).toBeVisible({ timeout: 300_000 })
   await page.getByRole('textbox', { name: 'Lifts that shut cleanly' }).press('Enter')
-  await expect(page.getByRole('button', { name: /^Ten lifts of the needle: .*proved/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Ten lifts of the needle: .*passed/ })).toBeVisible()
 
   await page.goto('/jobs/1186/prove')
   await page.getByRole('button', { name: /^Wet level:/ }).click()
   const level = page.getByRole('textbox', { name: 'Level below the face' })
   await expect(ask(page).getByText(/Expect/)).toBeVisible()
   await level.fill('14.1')
-  await expect(ask(page).getByText(/mm too high, wants/)).toBeVisible()
+  await expect(ask(page).getByText(/mm too high, target/)).toBeVisible()
   // The dry height is right: then something else is not, and nothing is bent yet.
-  await expect(ask(page).getByText(/weigh the float/)).toBeVisible()
+  await expect(ask(page).getByText(/Weigh the float/)).toBeVisible()
   await press(page, /Log: failed/)
   await expect(page.getByRole('button', { name: /^Wet level: .*failed/ })).toBeVisible()
   // From the depth gauge, by one key.
@@ -123,7 +123,7 @@ test('ten lifts are counted from the gauge; a wet level that is off names its cu
   await expect(level).toHaveValue(/^1(5\.[89]|6\.0)$/)
   await expect(ask(page).getByText(`${await level.inputValue()} below the face`)).toBeVisible()
   await level.press('Enter')
-  await expect(page.getByRole('button', { name: /^Wet level: .*proved/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Wet level: .*passed/ })).toBeVisible()
 })
 
 /** A bank of four, identified and together, by the wire. */
@@ -160,7 +160,7 @@ test('a bank of four is read from its columns, told what to turn, and comes toge
   await page.getByRole('button', { name: /^Alike on vacuum:/ }).click()
   await page.getByRole('button', { name: /From the columns/ }).click()
   await expect(page.getByRole('textbox', { name: 'Carburetor 4' })).toHaveValue(/^2(29|3\d)$/)
-  await expect(ask(page).getByText(/half of it first, then read again/)).toBeVisible()
+  await expect(ask(page).getByText(/turn half of it, then read again/)).toBeVisible()
   await expect(ask(page).getByText(/Turn coupler 2–3 out/)).toBeVisible()
   await press(page, /Log: failed/)
   // What the couplers really do: each moves the bodies on its far side by some 90 a turn.
@@ -173,18 +173,18 @@ test('a bank of four is read from its columns, told what to turn, and comes toge
   await press(page, /Log: failed/)
   await type([260, 262, 259, 258])
   await expect(ask(page).getByText(/Alike: 4 mbar apart/)).toBeVisible()
-  await press(page, /^Proved/)
+  await press(page, /^Log: passed/)
   await expect(ask(page).getByText(/Spread over tries: \d+, 16, 4/)).toBeVisible()
   // One body proved nothing yet of the others: each of the four has its own points.
   await page.goto(`/jobs/${number}/return`)
-  await expect(page.getByText('Carburetor 3: Inlet under air is not proved yet')).toBeAttached()
+  await expect(page.getByText('Carburetor 3: Inlet under air not done yet')).toBeAttached()
 })
 
 test('a comeback finds its cause: its earlier job stands beside it, each answer moves the ranking', async ({
   bench: page,
 }) => {
   await page.goto('/jobs/1188/why')
-  await expect(page.getByRole('heading', { name: /what it comes of/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /possible causes/ })).toBeVisible()
   await expect(page.getByRole('region', { name: 'Earlier job 1187' })).toBeVisible()
   const first = page.getByRole('region', { name: 'Causes' }).getByRole('listitem').first()
   const before = await first.innerText()

@@ -42,7 +42,7 @@ test('a day of fifteen jobs on the rack, followed live in two windows', async ({
   // Parts come in: the tag is no longer dashed and hangs at build.
   await other.goto('/jobs/1185/parts')
   await other
-    .getByRole('button', { name: /arrived/ })
+    .getByRole('button', { name: /^Arrived/ })
     .first()
     .click()
   await expect(tag(1185)).not.toHaveAccessibleName(/waits for/)

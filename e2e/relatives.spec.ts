@@ -29,6 +29,13 @@ test('a leaf against its relatives: a misprint is named, both values stand until
       { feature: 'throttleBoreMm', raw: '31.0', value: 31, sigma: 0.06 },
       { id: randomUUID(), job, at },
     ),
+    // Heights are compared only where it is said what they are read from.
+    unsent(
+      4,
+      'own.dimension',
+      { fact: 'float.sense', raw: 'from the face', value: 'from the face', sigma: null, gauge: null },
+      { id: randomUUID(), job, at },
+    ),
   ]
   const number = await enterTaken(shop, job, entries)
   await page.goto(`/jobs/${number}/identify`)
@@ -43,18 +50,18 @@ test('a leaf against its relatives: a misprint is named, both values stand until
 
   // The leaf has two figures swapped: it is asked for, and written all the same where somebody insists.
   await page.getByRole('button', { name: new RegExp(`^Float ${median.replace('.', '\\.')}`) }).click()
-  await expect(ask.getByRole('list', { name: 'Sources' })).toContainText(/from relatives · fair/)
+  await expect(ask.getByRole('list', { name: 'Sources' })).toContainText(/similar units · fair/)
   const field = ask.getByRole('textbox', { name: 'Float height, value' })
   await field.fill('31.5')
   await expect(ask.getByRole('alert').first()).toContainText(
-    /31\.5 lies far from its relatives .*likely misprint.* 13\.5\?/,
+    /31\.5 is far from similar units .*likely misprint.* 13\.5\?/,
   )
   await ask.getByRole('button', { name: 'a leaf' }).click()
-  await page.getByRole('button', { name: /^Write it/ }).click()
-  await expect(ask.getByText(/\(from relatives\) says otherwise\. It goes by kit leaf/)).toBeVisible()
+  await page.getByRole('button', { name: /^Save value/ }).click()
+  await expect(ask.getByText(/\(similar units\) says otherwise\. Ekrond uses kit leaf/)).toBeVisible()
   await ask.getByRole('button', { name: /holds$/ }).click()
   await page.getByLabel('Reason').fill('the leaf swapped two figures')
-  await page.getByRole('button', { name: /^It holds/ }).click()
+  await page.getByRole('button', { name: /^Use it/ }).click()
   await expect(ask.getByText('Decided: the leaf swapped two figures')).toBeVisible()
-  await expect(page.getByRole('button', { name: /^Float 1\d(\.\d)? from relatives/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Float 1\d(\.\d)? similar units/ })).toBeVisible()
 })

@@ -8,15 +8,15 @@ test.describe('an empty shop', () => {
   }) => {
     await page.goto('/shop/stores/supplier')
     await expect(page.getByText('No supplier yet.')).toBeVisible()
-    await page.getByRole('button', { name: 'A new supplier' }).click()
+    await page.getByRole('button', { name: 'New supplier' }).click()
     await page.getByLabel('Number').fill('sh')
     await page.getByLabel('Name').fill('Sluice House')
-    await page.getByLabel('A delivery costs').fill('4.50')
+    await page.getByLabel('Shipping per order').fill('4.50')
     await page.getByRole('button', { name: 'Save' }).click()
     await expect(page.getByRole('heading', { name: 'SH', exact: true })).toBeVisible()
 
     await page.getByRole('link', { name: 'Parts' }).click()
-    await page.getByRole('button', { name: 'A new part' }).click()
+    await page.getByRole('button', { name: 'New part' }).click()
     await page.getByRole('button', { name: 'Save' }).click()
     await expect(page.getByText('Give it its number first.')).toBeVisible()
     await page.getByLabel('Number').fill('PV-1')
@@ -33,7 +33,7 @@ test.describe('an empty shop', () => {
     await expect(page.getByRole('heading', { name: 'PV-1', exact: true })).toBeVisible()
 
     await page.getByRole('link', { name: 'Kits' }).click()
-    await page.getByRole('button', { name: 'A new kit' }).click()
+    await page.getByRole('button', { name: 'New kit' }).click()
     await page.getByLabel('Number').fill('KIT-9')
     await page.getByLabel('What it is').fill('Small repair')
     await page.getByLabel('Sold by').selectOption('SH')

@@ -69,7 +69,7 @@ for (const unit of units)
 
     for (let guard = 0; guard < 60; guard++) {
       const now = await title.innerText()
-      if (now.startsWith('All of it is off')) break
+      if (now.startsWith('Everything is off')) break
       if (now.includes('before anything is moved')) await page.keyboard.type('13.2')
       else await page.getByRole('radio').first().press('Space')
       await page.keyboard.press('Enter')

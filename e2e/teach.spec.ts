@@ -117,13 +117,13 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await press(page, 'spring')
   await page.getByLabel('Name it').fill('Throttle return spring')
   await page.getByRole('img', { name: /in section/ }).click({ position: { x: 420, y: 260 } })
-  await expect(page.getByText(/It sat where you tapped/)).toBeVisible()
+  await expect(page.getByText(/Position/)).toBeVisible()
   await accessible(page, 'a new part')
   await press(page, /^Add to sheet/)
   const title = page.locator('main h2')
   for (let guard = 0; guard < 40; guard++) {
     const now = await title.innerText()
-    if (now.startsWith('All of it is off')) break
+    if (now.startsWith('Everything is off')) break
     if (now.includes('before anything is moved')) {
       await page.keyboard.type('11.2')
     } else {
@@ -235,7 +235,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
     const first = points.getByRole('button').first()
     const point = await first.locator('b').innerText()
     await first.click()
-    await page.getByRole('button', { name: 'Or let it pass, with a reason' }).click()
+    await page.getByRole('button', { name: 'Release anyway, give reason' }).click()
     await page.getByLabel('Release anyway. Reason:').fill('agreed with the kiln')
     await page.getByLabel('Second name').selectOption('T. Hale')
     await press(page, 'Release anyway')
@@ -260,7 +260,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await page.keyboard.press('Enter')
   await expect(page.getByRole('option', { name: /HK-7/ })).toContainText('%')
   await page.getByRole('option', { name: /HK-7/ }).click()
-  await press(page, /^This one/)
+  await press(page, /^Use this number/)
   await expect(page).toHaveURL(/asfound$/)
   await expect(page.getByText('Taught: says the fuel level in use')).toBeVisible()
   await expect(page.getByLabel('spec 1 1/2 ±1/4').first()).toBeVisible()
@@ -287,9 +287,9 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await expect(page.getByText('Ours, unconfirmed.')).toBeVisible()
   const row = page.getByRole('row', { name: /^Float height/ })
   await row.getByRole('button', { name: 'correct' }).click()
-  await page.getByLabel('Float height, the right value').fill('13.5')
+  await page.getByLabel('Float height, correct value').fill('13.5')
   await page.getByRole('button', { name: 'Save as next revision' }).click()
-  await expect(page.getByRole('alert')).toContainText('Say why')
+  await expect(page.getByRole('alert')).toContainText('Give the reason')
   await page.getByLabel('Reason for the correction').fill('leaf 7 was right')
   await page.getByRole('button', { name: 'Save as next revision' }).click()
   await expect(page.getByText('HK-7/spec/3: I. Marrow, leaf 7 was right')).toBeVisible()

@@ -33,7 +33,7 @@ test('a whole teardown of a two-barrel goes on while the network is cut in the m
   let taken = 0
   for (let guard = 0; guard < 60; guard++) {
     const name = await title.innerText()
-    if (name.startsWith('All of it is off')) break
+    if (name.startsWith('Everything is off')) break
     if (name.includes('before anything is moved')) {
       await page
         .getByRole('button', { name: /Skip|K$/ })

@@ -136,10 +136,15 @@ export const RevisionsAnswer = v.object({
 })
 export type RevisionsAnswer = v.InferOutput<typeof RevisionsAnswer>
 
-/** Units that breathe alike: draft, barrels, and a throttle bore within a tenth where one was measured. */
+/**
+ * Similar units: the same family by draft, barrels and what throttles it, a throttle bore within a tenth where one was measured, and
+ * for a float’s settings the same datum, which `sense` tells: 1 read from the floor, -1 from the face.
+ */
 export const RelativesQuery = v.object({
   draft: v.picklist(['down', 'up', 'side']),
   barrels: v.pipe(v.string(), v.regex(/^[1-4]$/), v.transform(Number)),
+  throttle: v.optional(v.picklist(['fixed venturi', 'slide', 'diaphragm'])),
+  sense: v.optional(v.pipe(v.picklist(['1', '-1']), v.transform(Number))),
   bore: v.optional(
     v.pipe(v.string(), v.regex(/^\d{1,3}(\.\d{1,3})?$/), v.transform(Number), v.minValue(1), v.maxValue(200)),
   ),

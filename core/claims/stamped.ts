@@ -46,7 +46,7 @@ export function stampedClaims(
     const half = LOWER_PLACES.has(place) && lower ? lower : upper
     if (text === '' || half.mark === '' || isStruck(`mark:${place}`)) return []
     const against = speaksAgainst(text, half.mark)
-      ? `${text} was read on the ${place}, ${half.listNumber} bears ${half.mark}`
+      ? `${text} was read on the ${place}, ${half.listNumber} has ${half.mark}`
       : null
     return [claim(`mark.${place}`, `Mark on the ${place}`, entry, against)]
   })

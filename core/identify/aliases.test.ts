@@ -86,8 +86,8 @@ describe('the engine that it is said to come from', () => {
   it('is told in words, for and against', () => {
     const words = (litres: number, id: string) =>
       explain(said(litres).find((one) => one.id === id)!.evidence).map(({ text }) => text)
-    expect(words(2.2, 'K-4438-1')).toContain('its engine, 2.2 L, fits')
-    expect(words(2.2, 'K-4438-2')).toContain('said of 2.2 L, it is for 3.6')
+    expect(words(2.2, 'K-4438-1')).toContain('engine of 2.2 L fits')
+    expect(words(2.2, 'K-4438-2')).toContain('this engine is 2.2 L, the number is for 3.6')
   })
   it('a mark that is read outweighs it', () => {
     const read = ranked(

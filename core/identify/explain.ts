@@ -17,22 +17,26 @@ export function explain(
 
 function featureWords({ name, seen, expected, bits }: RankEvidence): string {
   if (name === 'engineL' && expected !== '')
-    return bits > -0.5 ? `its engine, ${seen} L, fits` : `said of ${seen} L, it is for ${expected}`
+    return bits > -0.5
+      ? `engine of ${seen} L fits`
+      : `this engine is ${seen} L, the number is for ${expected}`
   const label = FEATURE_NAMES[name] ?? name
   if (expected === '') return `${label}: not on file`
   if (seen === expected) return `${label} ${seen} fits`
-  if (bits > -0.5) return `${label} ${seen} against ${expected}, near enough`
-  return `${label} ${seen}, target ${expected}`
+  if (bits > -0.5) return `${label} ${seen} against ${expected}, close enough`
+  return `${label} ${seen}, this number has ${expected}`
 }
 
 function markWords(seen: string, mark: string): string {
   const tokens = readMark(seen)
-  if (isRefusal(tokens) || mark === '') return 'bears no mark'
+  if (isRefusal(tokens) || mark === '') return 'has no mark'
   const truth = symbolsOf(mark)
-  if (tokens.some((token) => token.kind === 'run')) return `${mark} with a run gone`
+  if (tokens.some((token) => token.kind === 'run')) return `${mark} with several characters missing`
   if (tokens.length !== truth.length) {
     const less = truth.length - tokens.length
-    return less > 0 ? `mark would have lost ${less} of ${truth.length}` : `mark has ${-less} too many`
+    return less > 0
+      ? `mark would be missing ${less} of ${truth.length} characters`
+      : `mark has ${-less} ${less === -1 ? 'character' : 'characters'} too many`
   }
   const wrong = tokens.flatMap((token, i) =>
     fits(token, truth[i]!) ? [] : [{ token, symbol: truth[i]!, place: i + 1 }],
@@ -42,12 +46,12 @@ function markWords(seen: string, mark: string): string {
     return tokens.some((token) => token.kind !== 'one')
       ? 'mark fits what can be read'
       : 'mark fits throughout'
-  if (wrong.length > 1) return `mark differs at ${wrong.length} places`
+  if (wrong.length > 1) return `mark differs in ${wrong.length} places`
   const worn =
     first.token.kind !== 'unreadable' &&
     first.token.kind !== 'run' &&
     first.token.symbols.some((s) => LOOKALIKES[first.symbol]!.includes(s))
-  return `needs ${ALPHABET[first.symbol]} at place ${first.place}${worn ? ', which wears alike' : ''}`
+  return `would need a ${worn ? 'worn ' : ''}${ALPHABET[first.symbol]} in place ${first.place}`
 }
 
 const fits = (token: Token, symbol: number) =>

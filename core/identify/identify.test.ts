@@ -73,6 +73,19 @@ describe('a worn mark', () => {
     })
     expect(isRefusal(readMark('K[38'))).toBe(true)
     expect(isRefusal(readMark('K[]'))).toBe(true)
+    for (const half of ['/K', 'K/', 'K/.', './7', '...1/'])
+      expect(readMark(half), half).toMatchObject({
+        refused: { why: expect.stringContaining('each side') as string },
+      })
+  })
+  it.each([
+    ['K-44.7', 'K-44?7'],
+    ['k-4/9417', 'K-[49]417'],
+    ['K-441/7/I-2', 'K-44[17I]-2'],
+    ['K...', 'K…'],
+  ])('%s is read as an older log’s %s', (now, then) => {
+    expect(readMark(now)).toEqual(readMark(then))
+    expect(isRefusal(readMark(now))).toBe(false)
   })
   it('weighs one character by the channel’s own numbers', () => {
     expect(chance('7', '7', plain)).toBeCloseTo(0.798, 12)
@@ -155,7 +168,7 @@ describe('ranking', () => {
     const other = ranked(rank(three, { marks: ['K-4417-1'], features: {} })).ranking.find(
       (r) => r.id === 'K-4477-1',
     )!
-    expect(explain(other.evidence)[0]!.text).toBe('needs 7 at place 5, which wears alike')
+    expect(explain(other.evidence)[0]!.text).toBe('would need a worn 7 in place 5')
   })
 })
 

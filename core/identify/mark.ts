@@ -18,8 +18,9 @@ export const LOOKALIKES: readonly (readonly number[])[] = [...ALPHABET].map((sym
 })
 
 /**
- * Reads a mark as typed: letters and figures, `-`, `?` for unreadable, `[38]` for either-or, `…` or `...` for a run that is
- * gone. Case and spaces do not matter. Refuses `mark` for anything else, naming the character.
+ * Reads a mark as typed: letters, figures and `-`; `.` for a character that cannot be read, `1/7` for one of several, `...` for several
+ * that are missing. Logs of earlier versions have `?`, `[17]` and `…` for these, and read the same. Case and spaces do not matter.
+ * Refuses `mark` for anything else, naming the character.
  */
 export function readMark(text: string): Result<Token[]> {
   const typed = text.toUpperCase().replaceAll('...', '…').replace(/\s+/g, '').replace(/[–—−]/g, '-')
@@ -27,20 +28,16 @@ export function readMark(text: string): Result<Token[]> {
   const characters = [...typed]
   for (let i = 0; i < characters.length; i++) {
     const character = characters[i]!
-    if (character === '?') tokens.push({ kind: 'unreadable' })
+    if (character === '?' || character === '.') tokens.push({ kind: 'unreadable' })
     else if (character === '…') tokens.push({ kind: 'run' })
     else if (character === '[') {
       const end = characters.indexOf(']', i)
-      if (end < 0)
-        return refuse(
-          'mark',
-          'A bracket stands open. Close it after the characters that it might be, as [38].',
-        )
+      if (end < 0) return refuse('mark', 'A bracket is not closed. Type either-or characters as 3/8.')
       const members = characters.slice(i + 1, end)
       if (members.length === 0)
         return refuse(
           'mark',
-          'The brackets are empty. Put in what the character might be, as [38], or type ?.',
+          'The brackets are empty. Type either-or characters as 3/8, an unreadable one as a point.',
         )
       const symbols: number[] = []
       for (const member of members) {
@@ -50,6 +47,13 @@ export function readMark(text: string): Result<Token[]> {
       }
       tokens.push({ kind: symbols.length > 1 ? 'either' : 'one', symbols })
       i = end
+    } else if (character === '/') {
+      const before = tokens.at(-1)
+      const index = ALPHABET.indexOf(characters[++i] ?? ' ')
+      if (!before || !('symbols' in before) || index < 0)
+        return refuse('mark', 'A stroke needs a character on each side, such as 1/7.')
+      if (!before.symbols.includes(index)) before.symbols.push(index)
+      before.kind = 'either'
     } else {
       const index = ALPHABET.indexOf(character)
       if (index < 0) return refuse('mark', strange(character))
@@ -60,7 +64,7 @@ export function readMark(text: string): Result<Token[]> {
 }
 
 const strange = (character: string) =>
-  `“${character}” is on no casting. Type letters, figures and hyphens; ? for unreadable, [38] for either, … for a run that is gone.`
+  `“${character}” is not on any casting. Type letters, figures and hyphens; a point for an unreadable character, 3/8 for one of two, ... for several missing.`
 
 /** A list number as symbols; what is outside the alphabet (a space, a slash) is passed over. */
 export const symbolsOf = (text: string): number[] =>

@@ -8,6 +8,8 @@ export { warrantyOf } from './returned.ts'
 export { inOurWords, isCleanText, issueSentence, uncleanAt, UNCLEAN_SENTENCE } from './issues.ts'
 export {
   blipParts,
+  runBands,
+  type RunBand,
   runWords,
   type BlipPart,
   type RunEntry,

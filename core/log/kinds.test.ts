@@ -408,7 +408,7 @@ const REFUSED: [string, JobState, UnsentEntry, string, RegExp][] = [
     opened(),
     unsent(9, 'mark.read', { place: 'plate', text: 'K-44😀', maker: null }),
     'mark',
-    /is on no casting/,
+    /is not on any casting/,
   ],
   [
     'an undo that names nothing',

@@ -25,6 +25,10 @@ export const sources = [
 ] as const
 export type SourceName = (typeof sources)[number]
 
+/** A source as it is said; older sheets have the word that the log keeps. */
+export const sourceWords = (source: string): string =>
+  source === 'from relatives' ? 'similar units' : source === 'shop' ? 'the shop’s own' : source
+
 export const SettingSpec = v.pipe(
   v.object({
     code: text,

@@ -69,9 +69,9 @@ describe('what sets two apart', () => {
       a: '13.5 ±0.5',
       b: '14.0 ±0.5',
     })
-    expect(differenceSentence(rows)).toMatch(/the doubt matters\.$/)
+    expect(differenceSentence(rows)).toMatch(/find out which one it is\.$/)
     expect(sheetDifferences(sheetsOf('K-4417-1'), sheetsOf('K-4417-1'))).toEqual([])
-    expect(differenceSentence([])).toBe('They are worked alike: the doubt does not matter.')
+    expect(differenceSentence([])).toBe('Same work either way: the difference does not matter.')
   })
   it('of three shows what any of them has otherwise, with the value of each, and what two of them share', () => {
     const three = [sheetsOf('K-4417-2S'), sheetsOf('K-4417-1'), sheetsFor('S26-14F')]
@@ -92,7 +92,7 @@ describe('what sets two apart', () => {
         { about: 'part', name: 'Flange gasket' },
         { about: 'part', name: 'Seat' },
       ]),
-    ).toBe('They differ in float height, 2 gaskets and 1 other part: the doubt matters.')
+    ).toBe('They differ in float height, 2 gaskets and 1 other part: find out which one it is.')
   })
 })
 

@@ -41,6 +41,11 @@ const USUAL_BAND: Readonly<Record<SettingSpec['quantity'], number>> = {
   count: 0,
 }
 
+/** Whether similar units agree well enough to lend their value: their spread lies within the band that a value of its kind has. */
+export const agree = ({ spread }: { spread: number }, { quantity }: Pick<SettingSpec, 'quantity'>): boolean =>
+  spread <= Math.max(USUAL_BAND[quantity], LEAST_SPREAD)
+const LEAST_SPREAD = 1e-9
+
 /** A value with the usual band of its quantity, as it is written on a sheet. */
 export function withBand(
   quantity: SettingSpec['quantity'],
@@ -57,7 +62,7 @@ export function withBand(
 /** Why what a unit came in with can be believed: it ran well, or the seals say that nobody was at it. Empty where nothing says so. */
 function asFoundGround(state: JobState, body: number): string {
   const here = bodyOf(state, body)
-  if (state.opened?.complaint.symptom === 'none: overhaul') return 'it ran well'
+  if (state.opened?.ran === true) return 'it ran well'
   const seals = Object.values(here.seals)
   return seals.length > 0 && seals.every((one) => one.state === 'intact') ? 'its seals are whole' : ''
 }

@@ -161,8 +161,8 @@ describe('float height of a taught unit', () => {
   it('read from the floor a small reading is early, from the face late', () => {
     const late = judge(unit(taughtAs(), height(12.4), fact('float.sense', 'from the face')), 10.9)
     const early = judge(unit(taughtAs(), height(12.4), fact('float.sense', 'from the floor')), 10.9)
-    expect(late.meaning).toMatch(/late: the fuel would stand high/)
-    expect(early.meaning).toMatch(/early: the fuel would stand low/)
+    expect(late.meaning).toMatch(/late, so fuel stands too high/)
+    expect(early.meaning).toMatch(/early, so fuel stands too low/)
   })
 
   it('from three readings: 46.2 ± 0.3 over 6.0 ± 0.2 with the family at 25 %, 1.5 mm of toe is 0.20 at the tang', () => {
@@ -293,7 +293,7 @@ describe('facts as typed', () => {
 })
 
 describe('sources side by side', () => {
-  const opened = (symptom: 'none: overhaul' | 'flooding') =>
+  const opened = (symptom: 'none: overhaul' | 'flooding', ran: boolean | null = null) =>
     entry('job.opened', {
       customer: 'Osk hop kiln 2',
       engine: 'kiln engine',
@@ -306,6 +306,7 @@ describe('sources side by side', () => {
       promise: '2026-12-04',
       today: '2026-11-26',
       bodies: 1,
+      ran,
       complaint: { symptom, band: 'idle', temperature: 'any', words: '', when: [] },
     } as unknown as DataOf['job.opened'])
   const found = (value: number) =>
@@ -328,11 +329,21 @@ describe('sources side by side', () => {
       ground: 'median of 5',
     })
     const well = sourceStandingOf(
-      unit(opened('none: overhaul'), taughtAs(), found(12.4), relatives).state,
+      unit(opened('none: overhaul', true), taughtAs(), found(12.4), relatives).state,
       1,
       setting,
     )
     expect(well.picked).toMatchObject({ source: 'as found', trust: 'good', ground: 'it ran well' })
+    // No complaint is not a yes: only who was asked and said so is believed.
+    for (const ran of [null, false])
+      expect(
+        sourceStandingOf(
+          unit(opened('none: overhaul', ran), taughtAs(), found(12.4), relatives).state,
+          1,
+          setting,
+        ).picked?.source,
+        String(ran),
+      ).toBe('from relatives')
     const ill = sourceStandingOf(
       unit(opened('flooding'), taughtAs(), found(12.4), relatives).state,
       1,
@@ -346,7 +357,7 @@ describe('sources side by side', () => {
   it('a decision with its reason settles it, and its value is the sheet’s', () => {
     const leaf = height(14.5)
     const one = unit(
-      opened('none: overhaul'),
+      opened('none: overhaul', true),
       taughtAs(),
       found(12.4),
       leaf,

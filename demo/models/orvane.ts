@@ -309,7 +309,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         step: 'Clip first, then out of its hole.',
         cautions: ['The clip jumps: hold a thumb over it.'],
         onCautions: ['The clip jumps: hold a thumb over it.'],
-        proof: 'Link has its clip, in the hole it came from.',
+        proof: 'Clip on, in the hole that the spec calls for.',
       }),
       position('choke.rod', 'Choke rod', 'link', 9, {
         tray: 'A',
@@ -363,7 +363,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         step: 'Drive it towards the pump side only.',
         cautions: ['The posts snap: back them up with a finger.'],
         onCautions: ['The posts snap: back them up with a finger.'],
-        proof: 'Pin pressed home.',
+        proof: 'Pin pressed home. The float falls and lifts, clear of the wall left and right.',
       }),
       position('float', 'Float', 'float', 5, {
         tray: 'B',
@@ -373,7 +373,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         step: 'Lift it off with the needle hanging in its clip.',
         ethanolLimit: 0.3,
         deciding: { what: 'mass' },
-        proof: 'Falls and lifts, clear of the wall left and right.',
+        proof: 'Hung on the cover with its needle in the seat.',
       }),
       position('needle', 'Needle', 'needle', 5, {
         tray: 'B',
@@ -403,7 +403,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         step: 'Keep it with the seat.',
         proof: 'Of the thickness that the float height asks for.',
       }),
-      position('power.piston', 'Power piston', 'pump', 4, {
+      position('power.piston', 'Power piston', 'powerPiston', 4, {
         tray: 'C',
         material: 'brass',
         circuit: 'vacuum',

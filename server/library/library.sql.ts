@@ -109,10 +109,22 @@ export async function selectRevisions(db: Queryable, listNumber: string): Promis
   }
 }
 
-/** The values of every setting over the newest sheets of units that breathe alike; taught ones lend only what somebody wrote. */
+/** The values of every setting over the newest sheets of similar units, a float’s only of the same datum; taught ones lend only what somebody wrote. */
 export async function selectRelatives(
   db: Queryable,
-  { draft, barrels, bore }: { draft: string; barrels: number; bore?: number | undefined },
+  {
+    draft,
+    barrels,
+    bore,
+    throttle,
+    sense,
+  }: {
+    draft: string
+    barrels: number
+    bore?: number | undefined
+    throttle?: 'fixed venturi' | 'slide' | 'diaphragm' | undefined
+    sense?: number | undefined
+  },
 ): Promise<RelativesAnswer> {
   const { rows } = await db.query<{ listNumber: string; key: string; value: number; weight: number }>(
     `with alike as (
@@ -122,13 +134,21 @@ export async function selectRelatives(
      ), newest as (
        select distinct on (list_number) list_number, weight, sheet
          from sheet_revision join alike using (list_number) where kind = 'spec' order by list_number, number desc
+     ), built as (
+       select distinct on (list_number) list_number,
+              case when sheet @? '$.positions[*] ? (@.code == "slide")' then 'slide'
+                   when sheet @? '$.positions[*] ? (@.code == "diaphragm")' then 'diaphragm'
+                   else 'fixed venturi' end as throttle
+         from sheet_revision join alike using (list_number) where kind = 'build' order by list_number, number desc
      )
      select list_number as "listNumber", concat(setting->>'code', '/', setting->>'place') as key,
             (setting->>'target')::float8 as value, weight
-       from newest, jsonb_array_elements(sheet->'settings') as setting
-      where setting->>'target' is not null and setting->>'source' <> 'from relatives'
+       from newest join built using (list_number), jsonb_array_elements(sheet->'settings') as setting
+      where ($4::text is null or built.throttle = $4)
+        and ($5::int is null or setting->>'code' not like 'float.%' or (sheet->'float'->>'sense')::int = $5)
+        and setting->>'target' is not null and setting->>'source' <> 'from relatives'
       order by list_number`,
-    [draft, barrels, bore ?? null],
+    [draft, barrels, bore ?? null, throttle ?? null, sense ?? null],
   )
   const settings: RelativesAnswer['settings'] = {}
   for (const { key, ...one } of rows) (settings[key] ??= []).push(one)

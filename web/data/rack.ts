@@ -12,6 +12,9 @@ export interface RackFilter {
   customer: string
   waits: boolean
 }
+/** Every job that is in the shop. */
+export const ALL_OPEN: RackFilter = { q: '', status: 'open', by: '', customer: '', waits: false }
+
 export const useJobs = (filter: RackFilter) =>
   useQuery<JobsAnswer, ApiError>({
     queryKey: ['jobs', filter],

@@ -102,7 +102,7 @@ function Serial() {
     <div style={{ display: 'grid', gap: 10 }}>
       <label>
         <Label>Name</Label>
-        <FieldInput value={name} placeholder="gauge 4" onChange={(event) => setName(event.target.value)} />
+        <FieldInput value={name} onChange={(event) => setName(event.target.value)} />
       </label>
       <label>
         <Label>Baud rate</Label>

@@ -60,7 +60,6 @@ export function Correct({ data, setting }: { data: ListNumberAnswer; setting: Se
       <FieldInput
         autoFocus
         aria-label={`${setting.name}, correct value`}
-        placeholder={setting.asWritten}
         value={text}
         onChange={(event) => {
           setText(event.target.value)

@@ -172,7 +172,7 @@ function Faults({ errors }: { errors: ImportAnswer['errors'] }) {
   return (
     <>
       <h2>
-        {errors.length} {errors.length === 1 ? 'fault' : 'faults'}: nothing was imported.
+        {errors.length} {errors.length === 1 ? 'error' : 'errors'}: nothing was imported.
       </h2>
       <table>
         <thead>

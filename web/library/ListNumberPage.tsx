@@ -1,6 +1,6 @@
 import type { ListNumberAnswer, ListNumbersAnswer, RevisionsAnswer } from '@ekrond/contract/library'
 import { kitFit } from '@ekrond/core/plan/kits'
-import { settingKey, type BuildSheet } from '@ekrond/core/sheets'
+import { settingKey, sourceWords, type BuildSheet } from '@ekrond/core/sheets'
 import { settingsInOrder } from '@ekrond/core/judge/settings'
 import { known, type KnownSoFar } from '@ekrond/core/taught'
 import { useQuery } from '@tanstack/react-query'
@@ -159,7 +159,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
                   <Before changes={past?.values[settingKey(s)]} />
                 </td>
                 <td>
-                  {s.source}
+                  {sourceWords(s.source)}
                   <small>{s.ground}</small>
                   <Correct data={data} setting={s} />
                 </td>
@@ -222,7 +222,7 @@ function Before({ changes }: { changes: RevisionsAnswer['values'][string] | unde
   const earlier = changes?.slice(0, -1) ?? []
   return earlier.map((change) => (
     <small key={change.revision} style={{ fontFamily: narrow, fontWeight: 400, letterSpacing: 0 }}>
-      was <Fraction text={change.asWritten} />, {change.source}
+      was <Fraction text={change.asWritten} />, {sourceWords(change.source)}
     </small>
   ))
 }

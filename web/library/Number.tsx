@@ -12,7 +12,7 @@ const ACTS = {
     label: 'Copy to new',
     ask: 'Number',
     says: 'Its values are marked as borrowed from this one until somebody confirms them from its own sheet.',
-    do: 'Make it',
+    do: 'Create',
   },
   supersedes: {
     label: 'Supersedes …',

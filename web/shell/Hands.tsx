@@ -37,7 +37,7 @@ export function Hands({ open, newer, clockOff, onAskPerson }: Props) {
     if (refused.length)
       return [
         <Late key="head">
-          {refused.length} not taken{queue.keeps ? '' : ', lost if this closes'}
+          {refused.length} refused{queue.keeps ? '' : ', lost if this closes'}
         </Late>,
         <Small key="body" style={{ color: 'var(--red)' }} onPress={() => setShowRefused(true)}>
           See why

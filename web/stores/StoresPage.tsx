@@ -146,7 +146,7 @@ export default function StoresPage() {
       <Sheet $columns="320px minmax(0, 1fr) 300px" data-picked={code === '' ? undefined : ''}>
         <section aria-label={`All ${one}s`}>
           <div style={{ padding: '14px 18px', borderBottom: '1px solid var(--rule)' }}>
-            <Button onPress={() => void navigate(`/shop/stores/${what}/${NEW}`)}>A new {one}</Button>
+            <Button onPress={() => void navigate(`/shop/stores/${what}/${NEW}`)}>New {one}</Button>
           </div>
           {list.isError && <ErrorLine style={{ padding: 18 }}>{list.error.message}</ErrorLine>}
           {list.data && rows.length === 0 && (

@@ -61,7 +61,7 @@ export function PartEditor({ record, put }: Editing<'part'>) {
           label="Outline in words"
           value={record.drawing}
           set={(drawing) => put({ drawing })}
-          placeholder="gasket two-bore 31 small 2"
+          placeholder="what it looks like"
         />
       )}
       <Label>Sold separately by</Label>

@@ -82,7 +82,7 @@ export function FactAsk({
           }}
           onEnter={enter}
           unit={fact.unit === 'mm²' ? 'mm × mm' : fact.unit}
-          placeholder={before ? before.raw : ''}
+          logged={before?.raw}
         />
       )}
       {!fact.choices && gauge && <Label as="p">{gauge.name}</Label>}

@@ -1,8 +1,8 @@
 import { figure, showValue } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { readSetting, settingOf } from '@ekrond/core/judge/settings'
-import { besideSetting, settingKey, type SettingSpec } from '@ekrond/core/sheets'
-import { sourceStandingOf, withBand, type Source, type Trust } from '@ekrond/core/taught'
+import { besideSetting, settingKey, sourceWords, type SettingSpec } from '@ekrond/core/sheets'
+import { agree, sourceStandingOf, withBand, type Source, type Trust } from '@ekrond/core/taught'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
@@ -62,12 +62,14 @@ export function ValueAsk({
   const [wrong, setWrong] = useState('')
   const key = settingKey(setting)
   const spec = open.sheets!.spec
-  const answer = useRelatives(spec, open.here.features.throttleBoreMm?.value)
+  const answer = useRelatives(open.sheets!, open.here.features.throttleBoreMm?.value)
   const standing = sourceStandingOf(open.state, open.body, setting)
   const read = text.trim() ? readSetting(setting, text) : null
   const typed = read && !isRefusal(read) ? read.value : null
   const looked = typed ?? standing.picked?.target ?? null
-  const near = besideSetting(answer?.settings ?? {}, setting, looked)
+  // A float’s figures are compared only where it is said what they are read from.
+  const comparable = !setting.code.startsWith('float.') || !spec.taught?.pencil.includes('float.sense')
+  const near = comparable ? besideSetting(answer?.settings ?? {}, setting, looked) : undefined
   const shown = (value: number) => showValue(value, setting.quantity)
   const write = (value: number, from: Source['source'], rests: string) => {
     const no = open.add('own.setting', {
@@ -111,7 +113,7 @@ export function ValueAsk({
                 <Fraction text={one.asWritten} />
               </b>
               <span>
-                {one.source} · {TRUST[one.trust]}
+                {sourceWords(one.source)} · {TRUST[one.trust]}
                 <small>{[one.ground, one.by].filter(Boolean).join(' · ')}</small>
               </span>
               {one !== standing.picked && (
@@ -130,8 +132,8 @@ export function ValueAsk({
       {standing.decided && <Label as="p">Decided: {standing.decided}</Label>}
       {standing.against.length > 0 && !deciding && (
         <ErrorLine role="alert">
-          {shown(standing.against[0]!.target)} ({standing.against[0]!.source}) says otherwise. Ekrond uses{' '}
-          {standing.picked!.source} until somebody chooses, with a reason.
+          {shown(standing.against[0]!.target)} ({sourceWords(standing.against[0]!.source)}) says otherwise.
+          Ekrond uses {sourceWords(standing.picked!.source)} until somebody chooses, with a reason.
         </ErrorLine>
       )}
       {near?.suspect && looked !== null && (
@@ -163,19 +165,21 @@ export function ValueAsk({
         </div>
       ) : (
         <>
-          {near && !standing.sources.some((one) => one.source === 'from relatives') && (
-            <Choice
-              onPress={() =>
-                write(
-                  Number(near.median.toFixed(2)),
-                  'from relatives',
-                  `median of ${near.n}, spread ${figure(near.spread)}`,
-                )
-              }
-            >
-              Use similar units’: {shown(near.median)} · {near.n} of them, spread {figure(near.spread)}
-            </Choice>
-          )}
+          {near &&
+            agree(near, setting) &&
+            !standing.sources.some((one) => one.source === 'from relatives') && (
+              <Choice
+                onPress={() =>
+                  write(
+                    Number(near.median.toFixed(2)),
+                    'from relatives',
+                    `median of ${near.n}, spread ${figure(near.spread)}`,
+                  )
+                }
+              >
+                Use similar units’: {shown(near.median)} · {near.n} of them, spread {figure(near.spread)}
+              </Choice>
+            )}
           <ReadingField
             focus
             size={38}

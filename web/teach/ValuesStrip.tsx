@@ -1,6 +1,6 @@
 import { showValue } from '@ekrond/core/measure'
 import { settingsInOrder } from '@ekrond/core/judge/settings'
-import { settingKey, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
+import { settingKey, sourceWords, type SettingSpec, type SpecSheet } from '@ekrond/core/sheets'
 import { sourceStandingOf } from '@ekrond/core/taught'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
@@ -72,7 +72,7 @@ export function ValuesStrip({
               </b>
               <span>{picked ? picked.source : 'no value yet'}</span>
               {against.length > 0 ? (
-                <span className="against">{against[0]!.source} differs</span>
+                <span className="against">{sourceWords(against[0]!.source)} differs</span>
               ) : (
                 <span style={{ color: 'var(--pencil)' }}>{picked ? picked.trust : ''}</span>
               )}

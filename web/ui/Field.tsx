@@ -56,6 +56,16 @@ const Line = styled.div`
   }
 `
 
+const Beneath = styled.p`
+  font: 400 15px/1.25 ${narrow};
+  color: var(--pencil);
+  margin-top: -6px;
+  & b {
+    font: 500 16px/1 ${figures};
+    color: var(--ink);
+  }
+`
+
 interface Takes {
   quantity: Quantity
   purpose: string
@@ -77,7 +87,8 @@ export function ReadingField({
   onChange,
   onEnter,
   unit,
-  placeholder,
+  logged,
+  hint,
   invalid,
   readOnly,
   onKey,
@@ -93,7 +104,10 @@ export function ReadingField({
   onChange?: (text: string) => void
   onEnter: () => void
   unit: string
-  placeholder?: string
+  /** what stands logged: shown beneath, as it was typed */
+  logged?: string | undefined
+  /** how it is typed, in words */
+  hint?: string | undefined
   invalid?: boolean
   readOnly?: boolean
   /** true where the key was dealt with */
@@ -121,7 +135,6 @@ export function ReadingField({
           aria-label={label}
           aria-invalid={invalid}
           value={value}
-          placeholder={placeholder}
           readOnly={readOnly}
           autoComplete="off"
           spellCheck={false}
@@ -156,6 +169,17 @@ export function ReadingField({
           </button>
         )}
       </Line>
+      {(logged || hint) && (
+        <Beneath>
+          {logged && (
+            <>
+              logged <b>{logged}</b>
+              {hint ? ' · ' : ''}
+            </>
+          )}
+          {hint}
+        </Beneath>
+      )}
       {padded && pad && <Pad value={value} onChange={onChange} words={padWords} />}
     </>
   )

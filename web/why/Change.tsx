@@ -1,18 +1,17 @@
-import type { RunNote } from '@ekrond/core/log'
+import { runBands, type RunBand, type RunNote } from '@ekrond/core/log'
 import { useState } from 'react'
 import { Choice, FieldInput, Label, MainButton } from '../ui'
 import { onEnter } from '../ui/keys'
 import { Row } from './Row'
 
-const BANDS = ['idle', 'just off idle', 'middle', 'wide open'] as const
 const COLOURS = ['white', 'tan', 'black', 'wet'] as const
 
 /** Plugs by their colour, after a run in one band. */
 export function Plugs({ note }: { note: (it: RunNote) => void }) {
-  const [band, setBand] = useState<(typeof BANDS)[number]>('idle')
+  const [band, setBand] = useState<RunBand>('idle')
   return (
     <Row>
-      {BANDS.map((one) => (
+      {runBands.map((one) => (
         <Choice key={one} $on={one === band} onPress={() => setBand(one)}>
           {one}
         </Choice>
@@ -32,9 +31,11 @@ export function Change({ note }: { note: (it: RunNote) => void }) {
   const [of, setOf] = useState('')
   const [expects, setExpects] = useState('')
   const [way, setWay] = useState<'richer' | 'leaner' | 'other'>('other')
+  const [band, setBand] = useState<RunBand | undefined>()
   const log = () => {
     if (!of.trim()) return
-    note({ what: 'change', of: of.trim(), way, expects: expects.trim() })
+    note({ what: 'change', of: of.trim(), way, expects: expects.trim(), ...(band && { band }) })
+    setBand(undefined)
     setOf('')
     setExpects('')
     setWay('other')
@@ -45,7 +46,7 @@ export function Change({ note }: { note: (it: RunNote) => void }) {
         <Label>Changed</Label>
         <FieldInput
           value={of}
-          placeholder="main jet 1.40 to 1.45"
+          placeholder="what, from and to"
           onChange={(event) => setOf(event.target.value)}
           onKeyDown={onEnter(log)}
         />
@@ -57,11 +58,18 @@ export function Change({ note }: { note: (it: RunNote) => void }) {
           </Choice>
         ))}
       </Row>
+      <Row role="group" aria-label="Throttle position it works at">
+        {runBands.map((one) => (
+          <Choice key={one} $on={band === one} onPress={() => setBand(band === one ? undefined : one)}>
+            {one}
+          </Choice>
+        ))}
+      </Row>
       <label>
         <Label>Expected result</Label>
         <FieldInput
           value={expects}
-          placeholder="no stumble on opening"
+          placeholder="what should change"
           onChange={(event) => setExpects(event.target.value)}
           onKeyDown={onEnter(log)}
         />

@@ -1,5 +1,6 @@
+import { capital } from '@ekrond/core/base/words'
 import { blipParts, runWords, type BlipPart, type RunNote } from '@ekrond/core/log'
-import { readRun, runAlarms } from '@ekrond/core/diagnose/run'
+import { readRun, runAlarms, type BandReading } from '@ekrond/core/diagnose/run'
 import { settingKey } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -34,10 +35,13 @@ export default function EnginePage() {
 const BLIP: Readonly<Record<BlipPart, readonly [asked: string, good: string, bad: string]>> = {
   opening: ['On opening', 'clean', 'stumbles'],
   release: ['On release', 'comes down at once', 'hangs'],
-  after: ['After it', 'stands', 'sags below idle'],
-  overrun: ['On the overrun', 'quiet', 'pops'],
+  after: ['After it', 'holds', 'sags below idle'],
+  overrun: ['On deceleration', 'quiet', 'pops'],
   steady: ['At idle', 'steady', 'hunts'],
 }
+
+const sayBand = ({ band, side }: BandReading): string =>
+  `${capital(band)}: ${side === null ? 'neither lean nor rich' : side === 'air leak' ? 'lean, or an air leak' : side}.`
 
 function Run({ open }: { open: OpenJob }) {
   const navigate = useNavigate()
@@ -64,6 +68,7 @@ function Run({ open }: { open: OpenJob }) {
           {blipParts.map((part) => {
             const last = [...state.run].reverse().find((one) => one.what === 'blip' && one.part === part)
             const bad = last?.what === 'blip' ? last.bad : null
+            const black = last?.what === 'blip' && last.black === true
             return (
               <div key={part} style={{ display: 'grid', gap: 4 }}>
                 <Label>{BLIP[part][0]}</Label>
@@ -71,9 +76,17 @@ function Run({ open }: { open: OpenJob }) {
                   <Choice $on={bad === false} onPress={() => note({ what: 'blip', part, bad: false })}>
                     {BLIP[part][1]}
                   </Choice>
-                  <Choice $on={bad === true} onPress={() => note({ what: 'blip', part, bad: true })}>
+                  <Choice
+                    $on={bad === true && !black}
+                    onPress={() => note({ what: 'blip', part, bad: true })}
+                  >
                     {BLIP[part][2]}
                   </Choice>
+                  {part === 'opening' && (
+                    <Choice $on={black} onPress={() => note({ what: 'blip', part, bad: true, black: true })}>
+                      stumbles, black smoke
+                    </Choice>
+                  )}
                 </div>
               </div>
             )
@@ -84,17 +97,13 @@ function Run({ open }: { open: OpenJob }) {
       </section>
       <section aria-label="What it means">
         <Answer aria-live="polite">
-          {read.side === null
-            ? read.because.length
-              ? 'By itself it says neither lean nor rich.'
-              : 'Warm the engine first. Then blip the throttle and enter what it does.'
-            : read.side === 'air leak'
-              ? 'Lean, or an air leak.'
-              : `It is ${read.side}.`}
+          {read.length === 0
+            ? 'Warm the engine first. Then blip the throttle and enter what it does.'
+            : read.map(sayBand).join(' ')}
         </Answer>
-        {read.because.map((line) => (
-          <p key={line} style={{ fontSize: 16 }}>
-            {line}
+        {read.map(({ band, because }) => (
+          <p key={band} style={{ fontSize: 16 }}>
+            <b>{capital(band)}:</b> {because.join('; ')}.
           </p>
         ))}
         {alarms.slice(-2).map((line) => (

@@ -2,7 +2,7 @@ import type { RunNote } from '@ekrond/core/log'
 import { readTyped } from '@ekrond/core/measure/instruments'
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { betweenStumbles, readTurnsOut, screwRun, screwRunWords } from '@ekrond/core/diagnose/run'
+import { readTurnsOut, screwAnswer, screwAnswerWords, screwRun } from '@ekrond/core/diagnose/run'
 import { mixtureKindOf, settingKey, type SettingSpec } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { readingNow } from '../data/hub'
@@ -33,8 +33,10 @@ export function Screw({
   const readings = state.run.flatMap((one) => (one.what === 'mixture' && one.screw === key ? [one] : []))
   const unit = readings[0]?.unit ?? 'rpm'
   const kind = open.sheets ? mixtureKindOf(setting, open.sheets.spec) : null
+  const stumbles = state.run.filter((one) => one.what === 'stumble' && one.screw === key).length
   const run = kind && readings.length > 1 ? screwRun(state.run, key, kind, DROP[unit]) : null
-  const middle = betweenStumbles(state.run, key)
+  const answer =
+    kind && (readings.length > 1 || stumbles > 1) ? screwAnswer(state.run, key, kind, DROP[unit]) : null
   /** The vacuum as this bench's gauge has it now. */
   const take = () =>
     void readingNow('pressure', 'vacuum').then((one) => {
@@ -79,7 +81,7 @@ export function Screw({
             <Curve
               readings={readings}
               peak={run && !isRefusal(run) ? run.peak : null}
-              target={run && !isRefusal(run) ? run.leanDropAt : null}
+              target={answer && !isRefusal(answer) ? answer.turns : null}
               unit={unit}
             />
           )}
@@ -90,7 +92,6 @@ export function Screw({
               <Label>Turns out</Label>
               <FieldInput
                 value={turns}
-                placeholder="1 1/2"
                 onChange={(event) => setTurns(event.target.value)}
                 onKeyDown={onEnter(log)}
               />
@@ -99,7 +100,6 @@ export function Screw({
               <Label>rpm, or vacuum</Label>
               <FieldInput
                 value={reading}
-                placeholder="780"
                 onChange={(event) => setReading(event.target.value)}
                 onKeyDown={(event) => {
                   if (event.key !== '+') return onEnter(log)(event)
@@ -127,18 +127,13 @@ export function Screw({
             </Choice>
           </Row>
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-          {run &&
-            (isRefusal(run) ? (
-              <p style={{ fontSize: 16 }}>{run.refused.why}</p>
+          {answer &&
+            (isRefusal(answer) ? (
+              <p style={{ fontSize: 16 }}>{answer.refused.why}</p>
             ) : (
-              <p style={{ fontSize: 16, fontWeight: 600 }}>{screwRunWords(run, DROP[unit], unit)}</p>
+              <p style={{ fontSize: 16, fontWeight: 600 }}>{screwAnswerWords(answer, DROP[unit], unit)}</p>
             ))}
-          {middle !== null && (
-            <p style={{ fontSize: 16, fontWeight: 600 }}>
-              Midpoint of the two stumbles: {figure(middle, 2)} turns out.
-            </p>
-          )}
-          {!run && middle === null && (
+          {!answer && (
             <p style={{ fontSize: 16 }}>
               {kind === null
                 ? 'An eighth at a time, and listen.'

@@ -7,9 +7,6 @@ import { readSetting } from '../../judge/settings/index.ts'
 import { mixtureKindOf, screwFlowOf, settingKey, type SettingSpec, type Sheets } from '../../sheets/index.ts'
 import type { Entering } from './kind.ts'
 
-/** The complaint of a unit that nobody complains of. */
-const RAN_WELL = 'none: overhaul'
-
 /** What is said of a setting as it was found: as it was said then, or by the sheet in force where the list number was corrected since. */
 export function asFoundNow(
   setting: SettingSpec,
@@ -95,7 +92,7 @@ function asFoundSaying(
       twin && twinFound && twinFound.countedTo !== 'free'
         ? { name: twin.place === 'L' ? 'left' : 'right', found: twinFound.value }
         : undefined,
-      state.opened?.complaint.symptom === RAN_WELL,
+      state.opened?.ran === true,
       sheets.build.positions.some(({ kind, name }) => kind === 'jet' && /idle/i.test(name)),
     )
     return countedTo === 'free'

@@ -102,7 +102,7 @@ describe('as found', () => {
     const mixture = setting('mixture.turns')
     expect(asFoundNow(mixture, turned, sheets, fold(JOB, then))).toBe(turned)
     expect(asFoundNow(mixture, turned, sheets, later)).toEqual(
-      expect.objectContaining({ headline: '1, as usual.', meaning: 'The sheet has 1 3/8.' }),
+      expect.objectContaining({ headline: '1, just outside 1 1/4 to 1 1/2.', meaning: 'Spec 1 3/8.' }),
     )
   })
   it('says of a screw counted until free where it stood, where its thread was counted', () => {

@@ -93,7 +93,7 @@ describe('what the paper is worth', () => {
         /^Not tested here: leaks and overflow \(no adapter here\)/.test(line),
       ),
     ).toBe(true)
-    expect(sheet.installer![0]).toBe('prove: weep and overflow')
+    expect(sheet.installer![0]).toBe('test: leaks and overflow')
   })
   it('is what it ended as where it did not go back, and nobody is told to start it', () => {
     const sheet = sheetOf(

@@ -227,7 +227,7 @@ export function leftForInstaller(state: JobState, sheets: Sheets, body: number):
   const { spec, build } = sheets
   const choke = build.positions.some(({ code }) => code === 'choke.cable' || code === 'choke.coil')
   return [
-    ...untilFitted(state, sheets, body).map(({ name }) => `prove: ${lower(name)}`),
+    ...untilFitted(state, sheets, body).map(({ name }) => `test: ${lower(name)}`),
     choke && build.positions.some(({ code }) => code === 'choke.cable')
       ? 'throttle and choke cable: slight free play, full travel'
       : 'throttle cable: slight free play, full travel',

@@ -70,7 +70,8 @@ function portLines(state: JobState, sheets: Sheets, bodyNumber: number): string[
           : `${name} ${portWords(left)}`,
     ]
   })
-  const breathes = ports.some(neverCapped) ? ['Never cap drip holes or bowl vents.'] : []
+  const open = [...new Set(ports.filter(neverCapped).map(({ name }) => lower(name)))]
+  const breathes = open.length ? [`Never cap the ${listed(open)}.`] : []
   return said.length > 0
     ? [`Ports: ${said.join('; ')}.`, ...breathes]
     : ports.length > 0

@@ -61,6 +61,22 @@ export function lookFirst(said: Said, tests: Tests = {}, sheets?: Unit): Suspect
 export const firstLooks = (suspects: readonly Suspect[]): Suspect[] =>
   suspects.filter((suspect) => suspect.share >= 1 / 12).slice(0, 4)
 
+/**
+ * The symptoms that go with a throttle position, a temperature and an occasion, the likeliest first: for each the sum over all causes
+ * of the same product as `lookFirst`. Nothing of them is left out: the order alone says what is offered first.
+ */
+export function symptomsThatFit(said: Omit<Said, 'symptom'>): string[] {
+  const all = [...new Set(causes.flatMap((cause) => Object.keys(cause.symptoms)))]
+  const weight = (symptom: string) =>
+    causes
+      .filter((cause) => symptom in cause.symptoms)
+      .reduce((sum, cause) => sum + weightOf(cause, { ...said, symptom }, {}), 0)
+  return all
+    .map((symptom) => ({ symptom, weight: weight(symptom) }))
+    .sort((a, b) => b.weight - a.weight)
+    .map(({ symptom }) => symptom)
+}
+
 function weightOf(cause: Cause, said: Said, tests: Tests): number {
   let weight = cause.prior * (cause.symptoms[said.symptom] ?? UNNAMED)
   weight *= cause.bands?.[said.band] ?? 1

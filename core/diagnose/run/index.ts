@@ -1,4 +1,4 @@
-import type { RunEntry } from '../../log/index.ts'
+import { runBands, type BlipPart, type RunBand, type RunEntry } from '../../log/index.ts'
 import { figure, plainNumber } from '../../measure/index.ts'
 import { mixturePeak, type ScrewKind } from '../../physics/mixture/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
@@ -41,7 +41,7 @@ export function screwRun(
   )
     return refuse(
       'samples',
-      'This screw changes nothing over a whole turn: its circuit is blocked, or the plate stands past the transfer slot. Throttle stop back first.',
+      'This screw has no effect over a full turn: its circuit is blocked, or the throttle plate is past the transfer slot. Back off the throttle stop first.',
     )
   const whole = mixturePeak(samples, kind, drop)
   if (isRefusal(whole)) return whole
@@ -64,14 +64,6 @@ export function screwRun(
   }
 }
 
-/** A run of one screw in a sentence. */
-export const screwRunWords = (
-  { peak, sigma, leanDropAt, leaner }: ScrewRun,
-  drop: number,
-  unit: string,
-): string =>
-  `Fastest at ${figure(peak, 2)} ±${figure(Math.max(0.05, Z * sigma), 2)} turns out. ${figure(drop, drop < 1 ? 1 : 0)} ${unit} down on the lean side is ${figure(leanDropAt, 2)}: ${leaner} is leaner here.`
-
 /** Half-way between two stumbles, turns; null where there are not two. */
 export function betweenStumbles(run: readonly RunEntry[], screw: string): number | null {
   const at = run.flatMap((one) => (one.what === 'stumble' && one.screw === screw ? [one.turns] : []))
@@ -79,77 +71,178 @@ export function betweenStumbles(run: readonly RunEntry[], screw: string): number
   return a === undefined || b === undefined || a === b ? null : (a + b) / 2
 }
 
-export interface Reading {
-  side: 'lean' | 'rich' | 'air leak' | null
+/** A screw is left no nearer to its seat than this, turns: closed that far its circuit says something else is wrong. */
+const NEAREST_SEAT = 0.25
+/** An answer that may lie further off than this, turns at 95 %, asks for more readings. */
+const MOST_DOUBT = 0.35
+/** A stumble is heard to an eighth of a turn, so the middle of two to this, turns. */
+const STUMBLE_SIGMA = 0.125 / Math.SQRT2
+
+export interface ScrewAnswer {
+  /** turns out from seated where it is left */
+  turns: number
+  sigma: number
+  rule: 'lean drop' | 'midpoint of two stumbles'
+  leaner: 'in' | 'out'
+}
+
+/**
+ * Where one screw is left, one answer by one rule: the middle of two stumbles where both were heard, else the lean drop from the
+ * fastest idle. Refuses what is too uncertain to act on, and never leaves it on its seat: a screw that wants to be shut has its reason
+ * elsewhere.
+ */
+export function screwAnswer(
+  run: readonly RunEntry[],
+  screw: string,
+  kind: ScrewKind,
+  drop: number,
+): Result<ScrewAnswer> {
+  const middle = betweenStumbles(run, screw)
+  const leaner = kind === 'fuel' ? 'in' : 'out'
+  const one: Result<ScrewAnswer> =
+    middle === null
+      ? ((read) =>
+          isRefusal(read)
+            ? read
+            : { turns: read.leanDropAt, sigma: read.sigma, rule: 'lean drop', leaner: read.leaner })(
+          screwRun(run, screw, kind, drop),
+        )
+      : { turns: middle, sigma: STUMBLE_SIGMA, rule: 'midpoint of two stumbles', leaner }
+  if (isRefusal(one)) return one
+  if (Z * one.sigma > Math.max(MOST_DOUBT, one.turns))
+    return refuse(
+      'samples',
+      `These readings place it only to ±${figure(Z * one.sigma, 2)} turns. Take one more on each side.`,
+    )
+  if (one.turns < NEAREST_SEAT)
+    return refuse(
+      'seat',
+      kind === 'fuel'
+        ? 'This screw wants to be shut: idle jet too large, fuel level too high, or idle air bleed blocked. Fix that first. Never leave it seated.'
+        : 'This air screw wants to be shut: idle jet too small or blocked, or fuel level too low. Fix that first. Never leave it seated.',
+    )
+  return one
+}
+
+/** Where a screw is left, in a sentence that names its rule. */
+export const screwAnswerWords = ({ turns, sigma, rule, leaner }: ScrewAnswer, drop: number, unit: string) =>
+  `Leave it ${figure(turns, 2)} ±${figure(Math.max(0.05, Z * sigma), 2)} turns out: ${
+    rule === 'lean drop'
+      ? `${figure(drop, drop < 1 ? 1 : 0)} ${unit} below the fastest idle, lean side`
+      : rule
+  }. ${leaner === 'in' ? 'In' : 'Out'} is leaner.`
+
+export type Side = 'lean' | 'rich' | 'air leak'
+
+export interface BandReading {
+  band: RunBand
+  side: Side | null
   /** what speaks for it */
   because: string[]
 }
 
-/**
- * What the blip, the overrun and the plugs say together: each part by itself, and the side that most of them are on. A hang alone is lean
- * or an air leak; hunting says neither.
- */
-export function readRun(run: readonly RunEntry[]): Reading {
-  const last = new Map<string, RunEntry>()
-  for (const one of run)
-    if (one.what === 'blip') last.set(`blip ${one.part}`, one)
-    else if (one.what === 'plug') last.set(`plug ${one.band}`, one)
-  let lean = 0
-  let rich = 0
-  let hangs = false
-  const because: string[] = []
-  for (const one of last.values()) {
-    if (one.what === 'blip' && one.bad) {
-      if (one.part === 'opening') {
-        lean += 1
-        because.push('a stumble on opening is lean: pump, slide or transfer')
-      } else if (one.part === 'release') {
-        lean += 1
-        hangs = true
-        because.push('a hang after release is lean, or an air leak')
-      } else if (one.part === 'after') {
-        rich += 1
-        because.push('a sag below idle after release is rich')
-      } else if (one.part === 'overrun') {
-        lean += 0.5
-        because.push('pops on the overrun: lean there, or air in the exhaust')
-      } else because.push('hunting: an air leak, a blocked circuit, rich loping, or the governor')
-    }
-    if (one.what === 'plug') {
-      if (one.colour === 'white') {
-        lean += 1
-        because.push(`plugs white, ${one.band}: lean`)
-      } else if (one.colour === 'black') {
-        rich += 1
-        because.push(`plugs black and dry, ${one.band}: rich`)
-      } else if (one.colour === 'wet')
-        because.push(`plugs wet, ${one.band}: not burnt. Spark first, then fuel`)
-    }
-  }
-  const side = rich > lean ? 'rich' : lean > rich ? (hangs && lean === 1 ? 'air leak' : 'lean') : null
-  return { side, because }
+/** Which throttle position each part of a blip is heard at. */
+const BAND_OF_BLIP: Readonly<Record<BlipPart, RunBand>> = {
+  opening: 'just off idle',
+  release: 'idle',
+  after: 'idle',
+  overrun: 'idle',
+  steady: 'idle',
 }
 
-/** What is wrong with how it is gone about: a change against what was found, or two before anybody looked. */
+/**
+ * What plugs and blip say, throttle position by throttle position. Plugs read after a run at one position decide there; where nobody
+ * read them the parts of the blip do: a sag is rich, a hang lean or an air leak, a stumble on opening usually lean, with black smoke or
+ * black plugs rich. Hunting says neither.
+ */
+export function readRun(run: readonly RunEntry[]): BandReading[] {
+  const plugs = new Map<string, 'white' | 'tan' | 'black' | 'wet'>()
+  const blips = new Map<BlipPart, RunEntry & { what: 'blip' }>()
+  for (const one of run)
+    if (one.what === 'blip') blips.set(one.part, one)
+    else if (one.what === 'plug') plugs.set(one.band, one.colour)
+  return runBands.flatMap((band): BandReading[] => {
+    const colour = plugs.get(band)
+    const because: string[] = []
+    const sides: Side[] = []
+    for (const [part, one] of blips) {
+      if (!one.bad || BAND_OF_BLIP[part] !== band) continue
+      const black = one.black === true || colour === 'black' || plugs.get('idle') === 'black'
+      const [side, words] = blipSays(part, black)
+      if (side) sides.push(side)
+      because.push(words)
+    }
+    if (colour) because.unshift(PLUG_WORDS[colour])
+    if (because.length === 0) return []
+    const byPlugs = colour === 'white' ? 'lean' : colour === 'black' ? 'rich' : null
+    return [{ band, side: colour && colour !== 'wet' ? byPlugs : sideOf(sides), because }]
+  })
+}
+
+const PLUG_WORDS = {
+  white: 'plugs white: lean',
+  tan: 'plugs tan: right',
+  black: 'plugs black and dry: rich',
+  wet: 'plugs wet: not burnt. Spark first, then fuel',
+} as const
+
+function blipSays(part: BlipPart, black: boolean): [Side | null, string] {
+  switch (part) {
+    case 'opening':
+      return black
+        ? ['rich', 'a stumble on opening with black smoke or black plugs is rich']
+        : ['lean', 'a stumble on opening is usually lean: pump, slide or transfer']
+    case 'release':
+      return ['air leak', 'a hang after release is lean, or an air leak']
+    case 'after':
+      return ['rich', 'a sag below idle after release is rich']
+    case 'overrun':
+      return ['lean', 'pops on deceleration: lean there, or air in the exhaust']
+    case 'steady':
+      return [null, 'hunting: an air leak, a blocked circuit, rich loping, or the governor']
+  }
+}
+
+/** One side where all that speak are on it; a hang counts as lean beside another lean sign, and as an air leak by itself. */
+function sideOf(sides: readonly Side[]): Side | null {
+  const rich = sides.includes('rich')
+  const lean = sides.includes('lean')
+  const leak = sides.includes('air leak')
+  if (rich) return lean || leak ? null : 'rich'
+  return lean ? 'lean' : leak ? 'air leak' : null
+}
+
+/** Throttle positions that a change works on: as it was said, else by what was changed; all of them where neither tells. */
+function bandsOf({ band, of }: RunEntry & { what: 'change' }): readonly RunBand[] {
+  if (band) return [band]
+  if (/pump|accelerator|slide cut|cutaway/i.test(of)) return ['just off idle']
+  if (/idle|pilot|slow|mixture|bleed/i.test(of)) return ['idle', 'just off idle']
+  if (/needle|clip|rod/i.test(of)) return ['middle']
+  if (/main|power|jet/i.test(of)) return ['middle', 'wide open']
+  return runBands
+}
+
+/** What is wrong with how it is gone about: a change against what that throttle position said, or two before anybody looked. */
 export function runAlarms(run: readonly RunEntry[]): string[] {
   const alarms: string[] = []
   let open: string | null = null
   for (const [i, one] of run.entries()) {
     if (one.what === 'effect') open = null
     if (one.what !== 'change') continue
-    const { side } = readRun(run.slice(0, i))
+    const acts = bandsOf(one)
+    const said = readRun(run.slice(0, i)).filter(({ band }) => acts.includes(band))
     if (open)
       alarms.push(
-        `${one.of} was changed before anybody said what ${open} did: which of them it was cannot be told.`,
+        `${one.of} was changed before anybody noted what ${open} did: nobody can tell which of them it was.`,
       )
-    if (side === 'rich' && one.way === 'richer')
-      alarms.push(`${one.of} makes it richer, and it was found rich: that goes against the finding.`)
-    if ((side === 'lean' || side === 'air leak') && one.way === 'leaner')
-      alarms.push(`${one.of} makes it leaner, and it was found lean: that goes against the finding.`)
-    if (side === 'air leak' && one.way === 'richer')
-      alarms.push(
-        `${one.of} makes it richer where a hang may be an air leak: find the leak first, or it is jetted for a leak.`,
-      )
+    for (const { band, side } of said) {
+      if (side === 'rich' && one.way === 'richer')
+        alarms.push(`${one.of} makes it richer, but ${band} it was found rich.`)
+      if ((side === 'lean' || side === 'air leak') && one.way === 'leaner')
+        alarms.push(`${one.of} makes it leaner, but ${band} it was found lean.`)
+      if (side === 'air leak' && one.way === 'richer')
+        alarms.push(`${one.of} makes it richer, but the hang may be an air leak: find the leak first.`)
+    }
     open = one.of
   }
   return alarms

@@ -37,7 +37,7 @@ describe('what a screw’s count says', () => {
     expect(saying.meaning).not.toMatch(/someone/i)
   })
   it('more turns than the thread has are asked again', () =>
-    expect(screwSaying(60, spec, fuel).headline).toBe('7 1/2 cannot be.'))
+    expect(screwSaying(60, spec, fuel).headline).toBe('7 1/2 is not possible.'))
   it('names where to look', () => {
     expect(screwCauses('rich cause', 'fuel')).toContain('float level high')
     expect(screwCauses('starved cause', 'air')).toContain('passage blocked')

@@ -32,32 +32,38 @@ export function screwSaying(
   if (found > mixture.mostEighths)
     return {
       usual: false,
-      headline: `${showTurns(found)} cannot be.`,
+      headline: `${showTurns(found)} is not possible.`,
       meaning: `Thread and taper end at ${showTurns(mixture.mostEighths)} turns. Turn it back out and count again.`,
       look: 'none',
     }
   const lo = Math.min(spec.lo ?? target, target - USUAL_EIGHTHS)
   const hi = Math.max(spec.hi ?? target, target + USUAL_EIGHTHS)
   const way = found < lo ? 'in' : found > hi ? 'out' : 'usual'
-  if (way === 'usual')
+  if (way === 'usual') {
+    // A sheet that gives one figure leaves the room of its quantity round it.
+    const { lo: least, hi: most } = spec
+    const inBand = least === null || most === null || least === most || (found >= least && found <= most)
     return {
       usual: true,
-      headline: `${showTurns(found)}, as usual.`,
-      meaning: `The sheet has ${showTurns(target)}.`,
+      headline: inBand
+        ? `${showTurns(found)}, as usual.`
+        : `${showTurns(found)}, just outside ${showTurns(least)} to ${showTurns(most)}.`,
+      meaning: `Spec ${showTurns(target)}.`,
       look: 'none',
     }
+  }
   const leaned = (way === 'in') === (mixture.kind === 'fuel')
   const headline = `${showTurns(found)} where ${showTurns(target)} is usual.`
   if (ranWell)
     return {
       usual: false,
       headline,
-      meaning: `It ran well so: trust the count and set it back. Question the sheet: ${leaned ? 'altitude' : 'a cold place'}, exhaust, another version of this list number.`,
+      meaning: `It ran well like this: trust the count and set it back. Question the sheet: ${leaned ? 'altitude' : 'a cold place'}, exhaust, another version of this list number.`,
       look: 'none',
     }
   const meaning = leaned
-    ? 'Someone leaned it, or the passage behind it lets too much through.'
-    : 'Someone enriched it, or the passage behind it lets too little through.'
+    ? 'Somebody leaned it, or the passage behind it lets too much through.'
+    : 'Somebody enriched it, or the passage behind it lets too little through.'
   const twinWay = twin && (twin.found < lo ? 'in' : twin.found > hi ? 'out' : 'usual')
   const both =
     twin && twinWay === way

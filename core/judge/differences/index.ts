@@ -54,7 +54,7 @@ export const sheetDifferences = (a: Pair, b: Pair): Difference[] =>
 
 /** The differences as one sentence: does the doubt matter? */
 export function differenceSentence(rows: readonly Pick<Difference, 'about' | 'name'>[]): string {
-  if (rows.length === 0) return 'They are worked alike: the doubt does not matter.'
+  if (rows.length === 0) return 'Same work either way: the difference does not matter.'
   const settings = rows.filter((row) => row.about !== 'part').map((row) => row.name.toLowerCase())
   const gaskets = rows.filter((row) => row.about === 'part' && /gasket/i.test(row.name)).length
   const others = rows.filter((row) => row.about === 'part').length - gaskets
@@ -65,5 +65,5 @@ export function differenceSentence(rows: readonly Pick<Difference, 'about' | 'na
     ...(others ? [`${others} other part${others > 1 ? 's' : ''}`] : []),
   ]
   const list = shown.length > 1 ? `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}` : shown[0]!
-  return `They differ in ${list}: the doubt matters.`
+  return `They differ in ${list}: find out which one it is.`
 }

@@ -59,5 +59,7 @@ export const bore: Finding<PartMeasuredBy<'bore'>> = {
     limits: `this one is ${figure(newMm, 2)} new`,
   }),
   judge: ({ go, no }, { kind, deciding }, spec, conditions) =>
-    kind === 'seat' ? judgeSeat(go, no, deciding.newMm, spec, conditions) : judgeJet(go, no, deciding.newMm),
+    kind === 'seat'
+      ? judgeSeat(go, no, deciding.newMm, spec, conditions)
+      : judgeJet(go, no, deciding.newMm, conditions.ethanol),
 }

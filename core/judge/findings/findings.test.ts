@@ -55,6 +55,11 @@ describe('verdicts by rule', () => {
     // (1.45/1.4)² − 1 = 7.3 %.
     expect(judged(judgeJet(1.44, 1.46, 1.4)).sentence).toContain('7 % more flow')
     expect(judged(judgeJet(1.395, 1.405, 1.4))).toMatchObject({ disposition: 'reuse', sure: true })
+    // Of the larger jets that ethanol needs nobody says that they were drilled out; nor are they called right unseen.
+    const blend = judged(judgeJet(1.59, 1.6, 1.4, 0.85))
+    expect(blend).toMatchObject({ disposition: 'reuse', sure: false })
+    expect(blend.sentence).toMatch(/85 % ethanol needs more/)
+    expect(blend.sentence).not.toMatch(/rilled/)
   })
   it('shaft play leaks 0.7, 5.5, 9.1 and 12.2 % of the idle air at 0.05 to 0.20 mm', () => {
     const share = (play: number) =>
@@ -122,7 +127,7 @@ describe('words that must be true of this unit', () => {
     }
     expect(spec.float.hangsOn).toBe('cover')
     expect(said('cover')).toContain('what comes off moves the float reading as much')
-    expect(said('body')).toContain('the float reading does not start from it')
+    expect(said('body')).toContain('if the seat is in this part, read the float height again')
   })
   it('a dry float is not told to be sound where it rattles: fuel has been inside', () => {
     const rattles = partsTable.float.conditions.find(({ code }) => code === 'rattles')!

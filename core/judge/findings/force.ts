@@ -25,7 +25,7 @@ export const force: Finding<PartMeasuredBy<'force'>> = {
   read(raw) {
     const said = /^([\d]+(?:[.,]\d+)?)\s*(n|g|kg|oz|lb)?$/i.exec(raw.trim())
     const newtons = said && Number(said[1]!.replace(',', '.')) * NEWTONS[(said[2] ?? 'N').toLowerCase()]!
-    if (!newtons) return refuse('text', 'Type its force with its unit, as 5.0 N, 510 g or 18 oz.')
+    if (!newtons) return refuse('text', 'Type the force with its unit, such as 5.0 N, 510 g or 18 oz.')
     return { what: 'force', value: newtons, sigma: newtons * BY_HAND }
   },
   range: ({ value }, { newN, atMm }) => ({
@@ -53,7 +53,7 @@ export const force: Finding<PartMeasuredBy<'force'>> = {
         ...base,
         disposition: 'reuse',
         sure: true,
-        sentence: `New is ${figure(newN)} N. It has its force.`,
+        sentence: `New is ${figure(newN)} N. Force is good.`,
       }
     if (verdict.verdict === 'doubtful')
       return {
@@ -68,8 +68,8 @@ export const force: Finding<PartMeasuredBy<'force'>> = {
       sure: true,
       sentence:
         value < newN
-          ? `New is ${figure(newN)} N: ${off} % weak. Its force is gone.`
-          : `New is ${figure(newN)} N: ${off} % too strong. It is another spring: look for the one that belongs here.`,
+          ? `New is ${figure(newN)} N: ${off} % weak.`
+          : `New is ${figure(newN)} N: ${off} % too strong: a different spring. Find the right one.`,
     }
   },
 }

@@ -6,8 +6,14 @@ import type { Judgement } from './kind.ts'
 /** Share of a jet's stamped bore by which it may differ and still counts as right. */
 const JET_TOLERANCE = 0.02
 
-/** A jet by go/no-go against its stamped bore (mm): narrower is varnish, wider is drilled. A pin reads the narrowest place. */
-export function judgeJet(go: number, no: number, newMm: number): Result<Judgement> {
+/** From this share of ethanol on a fuel needs larger jets than the sheet’s: more flow alone says nothing against one. */
+const NEEDS_MORE = 0.2
+
+/**
+ * A jet by go/no-go against its stamped bore (mm): narrower is varnish, wider is drilled, unless this fuel (its share of ethanol) needs
+ * more flow than the sheet’s. A pin reads the narrowest place.
+ */
+export function judgeJet(go: number, no: number, newMm: number, ethanol = 0): Result<Judgement> {
   const lo = newMm * (1 - JET_TOLERANCE)
   const hi = newMm * (1 + JET_TOLERANCE)
   const verdict = judgeBracket(go, no, lo, hi)
@@ -26,6 +32,13 @@ export function judgeJet(go: number, no: number, newMm: number): Result<Judgemen
       disposition: 'clean',
       sure: true,
       sentence: `Stamped ${figure(newMm, 2)}: ${figure(-change, 0)} % less flow. Varnish: clean it soft and measure again.`,
+    }
+  if (go >= hi - 1e-9 && ethanol >= NEEDS_MORE)
+    return {
+      ...base,
+      disposition: 'reuse',
+      sure: false,
+      sentence: `Stamped ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Fuel with ${figure(ethanol * 100, 0)} % ethanol needs more: keep it only if it was jetted for this fuel, and say so.`,
     }
   if (go >= hi - 1e-9)
     return {

@@ -27,9 +27,21 @@ export function judgeSeat(
   )
   if (isRefusal(balance)) return balance
   const most = Math.max(0, balance.maxPressure)
-  const holds = `With this bore it holds ${figure(most)} kPa; the supply gives ${figure(conditions.pressureKpa)}.`
+  const asNew = floatBalance(
+    floatBody(spec.float, { seatBore: newMm }),
+    conditions.pressureKpa,
+    conditions.densityKgM3,
+  )
+  if (isRefusal(asNew)) return asNew
+  // Where a new one would not hold it either, another like it changes nothing.
+  const supply = asNew.maxPressure < conditions.pressureKpa
+  const holds = `With this bore it holds ${figure(most)} kPa; the supply gives ${figure(conditions.pressureKpa)}.${
+    supply
+      ? ` A new one holds ${figure(Math.max(0, asNew.maxPressure))}: fit a regulator or a smaller seat.`
+      : ''
+  }`
   const base = { pIn: verdict.pIn, limit, unit: 'mm' as const, rule: `bore up to ${figure(limit, 2)} mm` }
-  if (most < conditions.pressureKpa)
+  if (most < conditions.pressureKpa && !supply)
     return { ...base, disposition: 'replace', sure: true, sentence: `New is ${figure(newMm, 2)}. ${holds}` }
   if (no <= newMm - SEAT_GROWTH_MM)
     return {

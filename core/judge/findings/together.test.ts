@@ -103,14 +103,14 @@ describe('a jet by falling head', () => {
 })
 
 describe('springs, seals and coils', () => {
-  it('a spring of 5.0 N that gives 425 g (4.17 N) is weak; one of 6 N is another spring', () => {
+  it('a spring of 5.0 N that gives 425 g (4.17 N) is weak; one of 6 N is a different spring', () => {
     const spring: Deciding = { what: 'force', newN: 5, atMm: 12 }
     expect(verdict(spring, '425 g', 0)).toMatchObject({
       disposition: 'replace',
       sentence: expect.stringContaining('17 % weak') as string,
     })
     expect(verdict(spring, '6.0 N', 0)).toMatchObject({
-      sentence: expect.stringContaining('another spring') as string,
+      sentence: expect.stringContaining('a different spring') as string,
     })
     expect(verdict(spring, '510 g', 0)).toMatchObject({ disposition: 'reuse' })
     expect(verdict(spring, 'strong', 0)).toContain('with its unit')

@@ -105,7 +105,7 @@ function judgeWarp(
       ? 'Then read the float again'
       : moves
         ? 'what comes off moves the float reading as much'
-        : 'the float reading does not start from it'
+        : 'if the seat is in this part, read the float height again'
   return {
     ...base,
     disposition: 'repair',

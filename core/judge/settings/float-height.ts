@@ -40,17 +40,17 @@ export const floatHeight: Setting = {
     if (isRefusal(remedy)) return remedy
     return compose(standing, setting, {
       inWords: `Fuel stands ${figure(now.belowFace)} mm below the face at ${figure(conditions.pressureKpa)} kPa.`,
-      meaning: `It shuts off ${late ? 'late' : 'early'}: ${
+      meaning: `The needle closes ${late ? 'late' : 'early'}${
         late === low < 0
-          ? `fuel would stand ${figure(Math.abs(low), 1)} mm ${late ? 'above' : 'below'} its mark.`
-          : `at ${figure(conditions.pressureKpa)} kPa fuel would stand ${figure(now.belowFace)} mm below the face, where the sheet has ${figure(spec.level.target)}.`
+          ? `, so fuel stands ${figure(Math.abs(low), 1)} mm too ${late ? 'high' : 'low'}.`
+          : `. At ${figure(conditions.pressureKpa)} kPa fuel stands ${figure(now.belowFace)} mm below the face; the spec is ${figure(spec.level.target)}.`
       }`,
       remedy,
       facts: [
-        `in use ${figure(now.belowFace)} below the face, the sheet has ${figure(spec.level.target)}`,
+        `in use ${figure(now.belowFace)} below the face, spec ${figure(spec.level.target)}`,
         now.holds
           ? `holds up to ${figure(now.maxPressure, 0)} kPa`
-          : `cannot shut against ${figure(conditions.pressureKpa)} kPa`,
+          : `cannot shut off against ${figure(conditions.pressureKpa)} kPa`,
       ],
       assumes: conditions.assumes,
     })
@@ -77,7 +77,7 @@ function remedyOf(
   const lever = leverAt(geometry, value)
   if (isRefusal(lever)) return lever
   if (geometry.correction === 'none')
-    return renew('float', 'This float cannot be adjusted. Renew float or needle.', '')
+    return renew('float', 'This float cannot be adjusted. Replace float or needle.', '')
   if (geometry.correction === 'washer') {
     const change = seatWasher(value, target, lever, geometry.seatFrom, (geometry.tangAngle * Math.PI) / 180)
     if (isRefusal(change)) return change
@@ -88,10 +88,10 @@ function remedyOf(
     if (!stock || wanted <= 0 || Math.abs(stock.error) > MOST_WASHER_ERROR_MM)
       return renew(
         'washer',
-        'No washer in stock corrects this. Look at needle, seat and float.',
+        'No washer in stock corrects this. Check needle, seat and float.',
         wanted <= 0
-          ? `no washer is thin enough: the seat sits ${figure(-change.change, 2)} mm too high even of ${figure(now)}`
-          : `it would take one of ${figure(wanted, 2)} mm in place of ${figure(now)}`,
+          ? `no washer is thin enough: with the ${figure(now)} mm washer the seat sits ${figure(-change.change, 2)} mm too high`
+          : `it would take ${figure(wanted, 2)} mm instead of ${figure(now)}`,
       )
     return {
       action: 'change washer',
@@ -99,9 +99,9 @@ function remedyOf(
       way,
       amount: stock.mm,
       unit: 'mm',
-      words: `Nothing is bent here. Fit a washer of ${stock.mm} mm under the seat in place of ${figure(now)}.`,
-      detail: `${figure(Math.abs(change.change), 2)} mm ${way} is wanted · the seat goes in from ${geometry.seatFrom === 'bowl' ? 'the bowl side' : 'outside'}`,
-      short: `washer of ${stock.mm} mm under the seat, was ${figure(now)}`,
+      words: `Fit a ${stock.mm} mm washer under the seat instead of ${figure(now)}. Nothing is bent here.`,
+      detail: `${figure(Math.abs(change.change), 2)} mm ${way} needed · the seat goes in from ${geometry.seatFrom === 'bowl' ? 'the bowl side' : 'outside'}`,
+      short: `${stock.mm} mm washer under the seat, was ${figure(now)}`,
     }
   }
   const bend = tangBend(value, target, lever)
@@ -112,7 +112,7 @@ function remedyOf(
       value,
       target,
       geometry,
-      `${figure(bend.bend, 2)} mm at the tang, which stays as it is · `,
+      `${figure(bend.bend, 2)} mm at the tang, which you do not bend · `,
     )
   const toward = bend.toward === 'needle' ? 'toward the needle' : 'away from the needle'
   const way = needleWay(geometry.needleAt, setting.held, bend.toward)
@@ -121,8 +121,8 @@ function remedyOf(
   const own = ownRatio(sheetK, geometry.sense, tries)
   const amount = own ? Math.abs(target - value) / own.k : bend.bend
   const learned = own
-    ? ` · by ${own.tries === 1 ? 'its own bend' : `its own ${own.tries} bends`}; its arms say ${figure(bend.bend, 2)}${
-        own.another ? ', far from it: is the pin home, the float its own?' : ''
+    ? ` · by ${own.tries === 1 ? 'its own bend' : `its own ${own.tries} bends`}; its geometry says ${figure(bend.bend, 2)}${
+        own.another ? ', far from it: is the pin fully in, and is it the right float?' : ''
       }`
     : ''
   return {

@@ -70,8 +70,13 @@ export function compose(
   return {
     verdict,
     pIn,
-    headline: verdict === 'in' ? 'In.' : out ? (say.outHeadline ?? shortOrOver(off, setting)) : 'Doubtful.',
-    meaning: verdict === 'in' ? say.inWords : out ? say.meaning : `It may lie outside its band. ${finer}`,
+    headline:
+      verdict === 'in'
+        ? 'Within limits.'
+        : out
+          ? (say.outHeadline ?? shortOrOver(off, setting))
+          : 'Too close to call.',
+    meaning: verdict === 'in' ? say.inWords : out ? say.meaning : `It may be outside its limits. ${finer}`,
     remedy: out ? say.remedy : null,
     facts: say.facts,
     assumes: say.assumes ?? [],
@@ -79,4 +84,4 @@ export function compose(
 }
 
 const shortOrOver = (off: number, setting: SettingSpec) =>
-  `${figure(Math.abs(off), setting.quantity === 'gap' ? 2 : Math.abs(off) < 0.1 ? 2 : 1)} ${off < 0 ? 'short' : 'over'}.`
+  `${figure(Math.abs(off), setting.quantity === 'gap' ? 2 : Math.abs(off) < 0.1 ? 2 : 1)} mm ${off < 0 ? 'under' : 'over'}.`

@@ -13,9 +13,9 @@ export const plain = (order: number, unit: Setting['unit']): Setting => ({
   judge(setting, value, _context, standing) {
     const wanted = showValue(standing.target, setting.quantity)
     return compose(standing, setting, {
-      inWords: 'As the sheet has it.',
+      inWords: 'As specified.',
       outHeadline: `${showValue(value, setting.quantity)}, not ${wanted}.`,
-      meaning: `The sheet has ${wanted}.`,
+      meaning: `Spec ${wanted}.`,
       remedy: {
         action: 'move',
         of: setting.name.toLowerCase(),

@@ -64,8 +64,8 @@ const ferry = sheetsOf('K-4417-2S')
 describe('float height', () => {
   it('short on a hung float shuts off late: bend toward the needle, which is down as held upside down', () => {
     const out = judge(ferry, 'float.height/none', 11.2)
-    expect(out).toMatchObject({ verdict: 'out', headline: '2.3 short.' })
-    expect(out.meaning).toMatch(/shuts off late: fuel would stand 1\.4 mm above its mark/)
+    expect(out).toMatchObject({ verdict: 'out', headline: '2.3 mm under.' })
+    expect(out.meaning).toMatch(/closes late, so fuel stands 1\.4 mm too high/)
     expect(out.remedy).toMatchObject({
       action: 'bend tang',
       way: 'down, as held',
@@ -74,7 +74,7 @@ describe('float height', () => {
   })
   it('over shuts off early and is bent the other way', () => {
     expect(judge(ferry, 'float.height/none', 14.6).remedy).toMatchObject({ way: 'up, as held' })
-    expect(judge(ferry, 'float.height/none', 14.6).meaning).toContain('below its mark')
+    expect(judge(ferry, 'float.height/none', 14.6).meaning).toContain('too low')
   })
   it('in its band says where the fuel stands', () => {
     const inBand = judge(ferry, 'float.height/none', 13.5)
@@ -102,11 +102,11 @@ describe('float height', () => {
         ...context(ferry),
         conditions: { ...context(ferry).conditions, pressureKpa },
       }) as SettingJudgement
-    const mark = `the sheet has ${ferry.spec.level.target.toFixed(1)}`
+    const mark = `spec ${ferry.spec.level.target.toFixed(1)}`
     expect(at(24).facts[0]).toContain(mark)
     expect(at(40).facts[0]).toContain(mark)
     // More pressure lifts the fuel: further above the same mark.
-    const above = (words: string) => Number(/([\d.]+) mm above its mark/.exec(words)![1])
+    const above = (words: string) => Number(/([\d.]+) mm too high/.exec(words)![1])
     expect(above(at(40).meaning)).toBeGreaterThan(above(at(24).meaning))
   })
   it('after one washer was fitted the next is reckoned from it', () => {
@@ -115,8 +115,8 @@ describe('float height', () => {
     const with_ = (washerMm: number | null) =>
       (judgeSetting(setting, aim(setting)! + 1.2, { ...context(utility), washerMm }) as SettingJudgement)
         .remedy!
-    expect(with_(null).words).toContain(`in place of ${utility.spec.float.washerMm!.toFixed(1)}`)
-    expect(with_(1.5).words).toContain('in place of 1.5')
+    expect(with_(null).words).toContain(`instead of ${utility.spec.float.washerMm!.toFixed(1)}`)
+    expect(with_(1.5).words).toContain('instead of 1.5')
     expect(with_(1.5).amount).toBeGreaterThan(with_(null).amount)
   })
   it('refuses a reading that pin and arm cannot show, with the range', () => {

@@ -40,14 +40,13 @@ const floatHeightTaught: Setting['judge'] = (setting, value, context, standing) 
   const pencil = new Set(spec.taught!.pencil)
   const late = spec.float.sense * standing.off < 0
   const way = pencil.has('float.sense')
-    ? 'Which way to bend is not known: say what the height is read from.'
-    : `It shuts off ${late ? 'late: the fuel would stand high' : 'early: the fuel would stand low'}.`
+    ? 'Which way to bend is not known: enter what the height is read from.'
+    : `The needle closes ${late ? 'late, so fuel stands too high' : 'early, so fuel stands too low'}.`
   const remedy = pencil.has('float.sense') ? null : remedyOf(value, standing.target, context)
   if (isRefusal(remedy)) return remedy
   const level = can('level') ? levelWords(value, context) : ''
   return compose(standing, setting, {
-    inWords:
-      level || `As its value has it (${setting.source}${setting.ground ? `: ${setting.ground}` : ''}).`,
+    inWords: level || `Matches its value (${setting.source}${setting.ground ? `: ${setting.ground}` : ''}).`,
     meaning: [way, level, pencil.has('float.correction') ? 'How it is corrected is not known yet.' : '']
       .filter(Boolean)
       .join(' '),
@@ -73,7 +72,7 @@ function remedyOf(value: number, target: number, { spec }: SettingContext): Resu
   const { ratio, pencil } = taught!
   if (pencil.includes('float.correction') || value === target) return null
   if (float.correction === 'none')
-    return renew('float', 'This float cannot be adjusted. Look at float, pin, needle and seat.', '')
+    return renew('float', 'This float cannot be adjusted. Check float, pin, needle and seat.', '')
   if (float.correction === 'arm') return armRemedy(value, target, float)
   if (!ratio) return null
   const next = learnRatio({
@@ -98,13 +97,13 @@ function remedyOf(value: number, target: number, { spec }: SettingContext): Resu
       way,
       amount,
       unit: 'mm',
-      words: `Nothing is bent here. It takes a washer ${figure(amount, 2)} ${sure} mm ${way}, on a seat that goes in from the bowl’s side.`,
-      detail: `the other way round where it goes in from outside · ${rests}`,
+      words: `Nothing is bent here. Fit a washer ${figure(amount, 2)} ${sure} mm ${way}, if the seat goes in from the bowl side.`,
+      detail: `the other way round if it goes in from outside · ${rests}`,
       short: `washer ${figure(amount, 2)} mm ${way}`,
     }
   }
   const tells = half
-    ? `Go half-way first: ${figure(amount / 2, 2)}. Say how far it was bent, and the next reading teaches the rest`
+    ? `Go half-way first: ${figure(amount / 2, 2)}. Enter how far you bent it, and the next reading shows the rest`
     : bendAsShare(amount)
   return {
     action: 'bend tang',

@@ -132,7 +132,15 @@ export type { Pin } from './photo.pinned.ts'
 export { sideOf, type Photo, type PhotoStep } from './photo.taken.ts'
 export { portWords, type PortNote, type PortState } from './port.noted.ts'
 export type { ProofData } from './proof.measured.ts'
-export { blipParts, runWords, type BlipPart, type RunEntry, type RunNote } from './run.noted.ts'
+export {
+  blipParts,
+  runBands,
+  runWords,
+  type BlipPart,
+  type RunBand,
+  type RunEntry,
+  type RunNote,
+} from './run.noted.ts'
 export type { ReadingData } from './reading.taken.ts'
 
 /** An entry with its data as this program's version of its kind has it. What a newer program wrote is left as it is. */

@@ -58,6 +58,8 @@ export interface Opened {
   promise: string
   /** whether all of it is asked to be shown */
   evidence: boolean
+  /** whether it ran well as it came in, as the customer said; null where nobody asked or nobody knows */
+  ran: boolean | null
   complaint: { symptom: string; band: string; temperature: string; when: string; words: string }
   by: string
   at: string
@@ -105,6 +107,8 @@ export const jobOpened = defineKind({
     promise: LocalDate,
     /** whether all of it is asked to be shown: false only of jobs that began before that was so */
     evidence: v.optional(v.boolean()),
+    /** whether it ran well as it is; jobs of before the question have no answer */
+    ran: v.optional(v.nullable(v.boolean())),
     complaint: v.object({
       symptom: v.picklist(symptoms),
       band: v.picklist(bands),
@@ -115,8 +119,8 @@ export const jobOpened = defineKind({
   }),
   key: () => '',
   apply: (state, { data, by, at }) => {
-    const { aircraft: _, evidence = true, ...opened } = data
-    return { ...state, opened: { ...opened, evidence, by, at } }
+    const { aircraft: _, evidence = true, ran = null, ...opened } = data
+    return { ...state, opened: { ...opened, evidence, ran, by, at } }
   },
   sentence: (data) =>
     `took ${data.bodies > 1 ? `a bank of ${data.bodies}` : 'it'} in for ${data.customer}: ${complaintWords(data.complaint)}`,

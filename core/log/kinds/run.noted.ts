@@ -8,14 +8,26 @@ export type RunNote =
   | { what: 'mixture'; screw: string; name: string; turns: number; reading: number; unit: 'rpm' | 'kPa' }
   /** where it stumbles, turns out from seated */
   | { what: 'stumble'; screw: string; name: string; turns: number }
-  | { what: 'blip'; part: BlipPart; bad: boolean }
+  /** a part of the blip; `black` where smoke came with it */
+  | { what: 'blip'; part: BlipPart; bad: boolean; black?: boolean | undefined }
   | { what: 'plug'; band: string; colour: 'white' | 'tan' | 'black' | 'wet' }
   /** one thing changed, which way the mixture goes by it, and what is expected of it */
-  | { what: 'change'; of: string; way: 'richer' | 'leaner' | 'other'; expects: string }
+  | {
+      what: 'change'
+      of: string
+      way: 'richer' | 'leaner' | 'other'
+      expects: string
+      /** the throttle position that it works on, where somebody said */
+      band?: RunBand | undefined
+    }
   | { what: 'effect'; seen: 'better' | 'worse' | 'same' }
 
 export const blipParts = ['opening', 'release', 'after', 'overrun', 'steady'] as const
 export type BlipPart = (typeof blipParts)[number]
+
+/** Throttle positions at which plugs are read and changes work. */
+export const runBands = ['idle', 'just off idle', 'middle', 'wide open'] as const
+export type RunBand = (typeof runBands)[number]
 
 export type RunEntry = RunNote & { words: string; by: string; at: string; entry: string }
 
@@ -39,13 +51,19 @@ const note: v.GenericSchema<unknown, RunNote> = v.variant('what', [
     unit: v.picklist(['rpm', 'kPa']),
   }),
   v.object({ what: v.literal('stumble'), screw: Name, name: Name, turns: Turns }),
-  v.object({ what: v.literal('blip'), part: v.picklist(blipParts), bad: v.boolean() }),
+  v.object({
+    what: v.literal('blip'),
+    part: v.picklist(blipParts),
+    bad: v.boolean(),
+    black: v.optional(v.boolean()),
+  }),
   v.object({ what: v.literal('plug'), band: Name, colour: v.picklist(['white', 'tan', 'black', 'wet']) }),
   v.object({
     what: v.literal('change'),
     of: Name,
     way: v.picklist(['richer', 'leaner', 'other']),
     expects: v.pipe(v.string(), v.maxLength(200)),
+    band: v.optional(v.picklist(runBands)),
   }),
   v.object({ what: v.literal('effect'), seen: v.picklist(['better', 'worse', 'same']) }),
 ])
@@ -53,8 +71,8 @@ const note: v.GenericSchema<unknown, RunNote> = v.variant('what', [
 const BLIP_WORDS: Readonly<Record<BlipPart, readonly [good: string, bad: string]>> = {
   opening: ['opens clean', 'stumbles on opening'],
   release: ['comes down at once', 'hangs after release'],
-  after: ['stands after release', 'sags below idle after release'],
-  overrun: ['quiet on the overrun', 'pops on the overrun'],
+  after: ['holds after release', 'sags below idle after release'],
+  overrun: ['quiet on deceleration', 'pops on deceleration'],
   steady: ['idles steadily', 'hunts at idle'],
 }
 
@@ -81,12 +99,12 @@ export function runWords(it: RunNote): string {
     case 'stumble':
       return `on the engine: ${it.name} stumbles at ${it.turns} out`
     case 'blip':
-      return `on the engine: ${BLIP_WORDS[it.part][it.bad ? 1 : 0]}`
+      return `on the engine: ${BLIP_WORDS[it.part][it.bad ? 1 : 0]}${it.black ? ', black smoke' : ''}`
     case 'plug':
       return `on the engine: plugs ${it.colour}, ${it.band}`
     case 'change':
-      return `changed ${it.of}${it.way === 'other' ? '' : `, ${it.way}`}${it.expects ? `, expecting ${it.expects}` : ''}`
+      return `changed ${it.of}${it.band ? `, ${it.band}` : ''}${it.way === 'other' ? '' : `, ${it.way}`}${it.expects ? `, expecting ${it.expects}` : ''}`
     case 'effect':
-      return `seen after it: ${it.seen}`
+      return `result: ${it.seen}`
   }
 }

@@ -49,6 +49,21 @@ export const metering = {
       ),
     ],
   },
+  powerPiston: {
+    words: 'power piston',
+    place: 'jets',
+    wash: {},
+    taught: true,
+    mends: { retainerLoose: { what: 'stake it', minutes: 10, materialMinor: 0, tries: 2 } },
+    conditions: [
+      sound,
+      condition('pistonSticks', 'Sticks', 'clean', 'varnish in its bore: up it runs rich, down lean', [
+        'power',
+      ]),
+      condition('pistonScored', 'Scored', 'replace', 'it hangs where it is scored', ['power']),
+      condition('retainerLoose', 'Retainer loose', 'repair', 'stake it again, lightly', ['power']),
+    ],
+  },
   ball: {
     words: 'check ball',
     place: 'pump',
@@ -82,7 +97,7 @@ export const metering = {
     taught: true,
     conditions: [
       sound,
-      condition('clipped', 'Cut short', 'replace', 'its force is gone', ['power', 'links'], {
+      condition('clipped', 'Cut short', 'replace', 'preload is lower, rate is higher', ['power', 'links'], {
         previous: 'for good',
       }),
       condition(

@@ -79,6 +79,8 @@ export function shapeOf(kind: PartKind): Piece[] {
       return [closed(NEEDLE)]
     case 'washer':
       return [closed(rect(-5, -0.8, -2, 0.8)), closed(rect(2, -0.8, 5, 0.8))]
+    case 'powerPiston':
+      return plunger(9, 4)
     case 'pump':
       return plunger(12, 5)
     case 'ball':

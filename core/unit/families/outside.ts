@@ -33,7 +33,7 @@ const PORT_NAMES = {
   'vacuum.manifold': 'Manifold vacuum',
   'vacuum.ported': 'Ported vacuum',
   'vacuum.brake': 'Brake booster',
-  'vacuum.sync': 'Synchronising port',
+  'vacuum.sync': 'Synchronizing port',
   'vent.bowl': 'Bowl vent',
   overflow: 'Overflow',
   drip: 'Drip hole',

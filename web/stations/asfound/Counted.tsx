@@ -44,7 +44,7 @@ export function Counted({ setting, view }: Props) {
         readOnly
         label={`${setting.name}, turns counted`}
         value={text === '' ? '' : showTurns(count)}
-        placeholder={noted ? noted.raw : '0'}
+        logged={noted?.raw}
         unit={mixture ? `turns ${inward ? 'in' : 'out'} so far` : 'turns so far'}
         fractions
         onEnter={log}
@@ -91,7 +91,7 @@ export function Read({ setting, view: { key, text, setText, noted, log } }: Prop
       focus
       label={`${setting.name}, as found`}
       value={text}
-      placeholder={noted ? noted.raw : ''}
+      logged={noted?.raw}
       unit={unitOf(setting)}
       padWords={PAD_WORDS[setting.quantity]}
       onEnter={log}

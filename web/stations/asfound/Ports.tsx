@@ -89,7 +89,7 @@ function NewPort({ open, done }: SheetedProps & { done: () => void }) {
               autoFocus
               style={{ width: 160 }}
               aria-label={`Bore of ${portName(code)}`}
-              placeholder="mm, or #30"
+              placeholder="mm or drill"
               value={bore}
               onChange={(event) => setBore(event.target.value)}
               onKeyDown={onEnter(write)}
@@ -142,7 +142,7 @@ export function PortChoice({
             onChange={(event) => setTo(event.target.value)}
             onKeyDown={onEnter(() => note('joined', to))}
           />
-          <Choice onPress={() => note('joined', to)}>Joined</Choice>
+          <Choice onPress={() => note('joined', to)}>Connected</Choice>
           <QuietButton onPress={() => setJoining(false)}>back</QuietButton>
         </>
       ) : (
@@ -153,7 +153,8 @@ export function PortChoice({
           <Choice onPress={() => setJoining(true)}>Connected to …</Choice>
           {(when === 'found' || !neverCapped(port)) && <Choice onPress={() => note('capped')}>Capped</Choice>}
           {(when === 'found' || neverCapped(port)) && <Choice onPress={() => note('open')}>Open</Choice>}
-          {when === 'left' && !neverCapped(port) && (
+          {/* Between the carburetors of a bank only: on a single one an open manifold port is a leak. */}
+          {when === 'left' && open.bodies > 1 && !neverCapped(port) && (
             <Choice onPress={() => note('sync')}>Open until synchronized</Choice>
           )}
           {when === 'found' && <QuietButton onPress={done}>not now</QuietButton>}

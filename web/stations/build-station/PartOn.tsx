@@ -152,7 +152,6 @@ export function PartOn({
             onChange={setThickness}
             onEnter={() => log(true)}
             unit="mm"
-            placeholder={wanted ? figure(wanted, 2) : ''}
           />
         </div>
       )}

@@ -107,6 +107,11 @@ function Choose({ open, view, teach }: Props) {
   if (empty)
     return (
       <AskFoot>
+        {view.markText.trim() && (
+          <MainButton onPress={view.enterMark}>
+            Log mark <Key>Enter</Key>
+          </MainButton>
+        )}
         <MainButton onPress={teach}>
           Teach this one <Key>T</Key>
         </MainButton>
@@ -115,9 +120,15 @@ function Choose({ open, view, teach }: Props) {
     )
   return (
     <AskFoot>
-      <MainButton onPress={view.choose} isDisabled={view.forbidden || view.choosing}>
-        {wordsOf(view)} <Key>Enter</Key>
-      </MainButton>
+      {view.markText.trim() ? (
+        <MainButton onPress={view.enterMark}>
+          Log mark <Key>Enter</Key>
+        </MainButton>
+      ) : (
+        <MainButton onPress={view.choose} isDisabled={view.forbidden || view.choosing}>
+          {wordsOf(view)} <Key>Enter</Key>
+        </MainButton>
+      )}
       {(!already || pNone > 0.5) && (
         <QuietButton onPress={teach}>
           Teach this one <Key>T</Key>

@@ -13,6 +13,7 @@ import { ErrorLine, FieldInput, FieldSelect, Label, QuietButton } from '../../ui
 import { onEnter } from '../../ui/keys'
 import type { StationProps } from '../../shell/props'
 import { MarkBoxes } from './MarkBoxes'
+import { MarkKeys } from './MarkKeys'
 
 const Rows = styled.div`
   display: grid;
@@ -119,7 +120,7 @@ export function Evidence({
   const caliper = shop?.gauges.find((gauge) => gauge.kind === 'caliper')
   const sigma = caliper ? gaugeSigma(caliper) : 0.1
   const enterFeature = (feature: string, raw: string) => {
-    if (!raw.trim()) return
+    if (!raw.trim() || raw.trim() === body.features[feature]?.raw) return
     let value: string | number = raw.trim()
     if (isLength(feature)) {
       const read = parseLength(raw)
@@ -136,7 +137,7 @@ export function Evidence({
       before ? { corrects: before.id } : {},
     )
     setWrong(no?.sentence ?? '')
-    if (!no) setTyped((now) => ({ ...now, [feature]: '' }))
+    if (!no) setTyped(({ [feature]: _, ...others }) => others)
   }
   return (
     <Board style={{ overflowY: 'auto', gap: 4 }}>
@@ -146,13 +147,13 @@ export function Evidence({
           autoFocus
           aria-label={`Mark on the ${place}`}
           value={markText}
-          placeholder={body.marks[place]?.text || 'K-4?[17]7…'}
           style={{ fontFamily: figures, textTransform: 'uppercase' }}
           onChange={(event) => setMarkText(event.target.value)}
           onKeyDown={onEnter(enterMark)}
         />
       </label>
       <MarkBoxes text={markText || body.marks[place]?.text || ''} />
+      <MarkKeys value={markText} set={setMarkText} />
       {body.marks[place] && !markText && <Weight open={open} what={`mark:${place}`} />}
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
         <FieldSelect
@@ -199,14 +200,14 @@ export function Evidence({
             ) : (
               <span key={feature} className={lookAt === feature ? 'look' : ''}>
                 {FEATURE_NAMES[feature]}
+                {isLength(feature) && ', mm'}
               </span>
             ),
             isLength(feature) ? (
               <FieldInput
                 key={`${feature} field`}
                 aria-label={FEATURE_NAMES[feature]}
-                value={typed[feature] ?? ''}
-                placeholder={entered?.raw ?? 'mm'}
+                value={typed[feature] ?? entered?.raw ?? ''}
                 style={{ fontFamily: figures, minHeight: 44 }}
                 onChange={(event) => setTyped((now) => ({ ...now, [feature]: event.target.value }))}
                 onKeyDown={onEnter(() => enterFeature(feature, typed[feature] ?? ''))}

@@ -23,8 +23,7 @@ const Row = styled.div`
     font: 500 24px/1 ${figures};
   }
   & > .unreadable {
-    border-style: dashed;
-    color: var(--pencil);
+    background: repeating-linear-gradient(45deg, var(--pencil) 0 1.4px, transparent 1.4px 7px);
   }
   & > .either {
     border: 2.6px solid var(--blue);
@@ -32,13 +31,34 @@ const Row = styled.div`
     line-height: 1.1;
   }
   & > .run {
-    border-style: dashed;
-    min-width: 56px;
-    color: var(--pencil);
+    border: 0;
+    min-width: 60px;
+    background: var(--tint);
+    clip-path: polygon(
+      0 0,
+      100% 0,
+      92% 12%,
+      100% 26%,
+      91% 41%,
+      100% 57%,
+      92% 73%,
+      100% 88%,
+      94% 100%,
+      0 100%,
+      8% 86%,
+      0 71%,
+      9% 55%,
+      0 40%,
+      8% 25%,
+      0 12%
+    );
   }
 `
 
-/** A mark as it stands on the casting: one box a character. */
+/**
+ * A mark as it stands on the casting, a cell a character: hatched where it cannot be read, one above the other where it may be either,
+ * a torn strip where several are missing.
+ */
 export function MarkBoxes({ text }: { text: string }) {
   const tokens = readMark(text)
   if (isRefusal(tokens)) return <Row aria-hidden />
@@ -46,11 +66,7 @@ export function MarkBoxes({ text }: { text: string }) {
     <Row aria-hidden>
       {tokens.map((token, i) => (
         <span key={i} className={token.kind}>
-          {token.kind === 'unreadable'
-            ? '?'
-            : token.kind === 'run'
-              ? '…'
-              : token.symbols.map((s) => <div key={s}>{ALPHABET[s]}</div>)}
+          {'symbols' in token && token.symbols.map((s) => <div key={s}>{ALPHABET[s]}</div>)}
         </span>
       ))}
     </Row>

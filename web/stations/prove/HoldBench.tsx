@@ -202,7 +202,7 @@ export function HoldBench(props: BenchProps) {
             invalid={entering !== null && isRefusal(entering)}
             value={text}
             size={trace.runs ? 52 : 34}
-            placeholder={trace.runs && last ? figure(last[1]) : `${kpa} ${kpa - 1} 30`}
+            hint={trace.runs ? undefined : 'start, end, seconds'}
             unit={trace.runs ? 'kPa' : 'kPa, s'}
             onChange={setText}
             onEnter={enter}
@@ -217,14 +217,14 @@ export function HoldBench(props: BenchProps) {
                 label="Trapped volume, mL"
                 value={volumeText}
                 set={setVolume}
-                usual={figure(SHUT_IN_ML)}
+                usual={`${figure(SHUT_IN_ML)} assumed`}
               />
               {usualWeight > 0 && (
                 <Small
                   label="On the needle, g"
                   value={weightText}
                   set={setWeight}
-                  usual={String(usualWeight)}
+                  usual={`${usualWeight} assumed`}
                 />
               )}
             </Smalls>

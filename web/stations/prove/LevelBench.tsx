@@ -76,7 +76,6 @@ export function LevelBench(props: BenchProps) {
             label="Level below the face"
             invalid={entering !== null && isRefusal(entering)}
             value={text}
-            placeholder={isRefusal(wanted) ? '' : figure(wanted.expected)}
             unit="mm"
             takes={{ quantity: 'length', purpose: 'depth', places: 1 }}
             onChange={setText}
@@ -114,7 +113,7 @@ export function LevelBench(props: BenchProps) {
                 usual="not measured"
               />
               {tiltDeg !== 0 && (
-                <Small label="Read beyond the float, mm" value={readAt} set={setReadAt} usual="0" />
+                <Small label="Read beyond the float, mm" value={readAt} set={setReadAt} usual="0 assumed" />
               )}
             </Smalls>
           )}

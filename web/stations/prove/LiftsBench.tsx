@@ -86,7 +86,7 @@ export function LiftsBench(props: BenchProps) {
             focus
             label="Lifts that shut cleanly"
             value={text}
-            placeholder={trace.runs ? String(counted.clean) : '10'}
+            hint={trace.runs ? `${counted.clean} counted by the gauge` : undefined}
             unit="of ten"
             onChange={setText}
             onEnter={enter}

@@ -20,6 +20,8 @@ export interface BenchProps extends SheetedProps {
   standing: ProofStanding
   place: string
   move: (by: number) => void
+  /** where Enter leads once this one is done with */
+  onward: { words: string; go: () => void }
 }
 
 const Beside = styled.dl`
@@ -51,6 +53,7 @@ export function ProofSheet({
   standing,
   place,
   move,
+  onward,
   title,
   sub,
   drawing,
@@ -96,7 +99,7 @@ export function ProofSheet({
     setRefused('')
     if (primary && !one) return primary.off ? undefined : primary.act()
     if (primary && one && !isSettled(one)) return undefined
-    if (!one) return standing.state === 'not yet' ? undefined : move(1)
+    if (!one) return standing.state === 'not yet' ? undefined : onward.go()
     if (!isSettled(one) || !ready || missing.length) return undefined
     const no = open.add('proof.measured', one.data)
     if (no) setRefused(no.sentence)
@@ -134,7 +137,7 @@ export function ProofSheet({
       ? primary.words
       : standing.state === 'not yet'
         ? 'Nothing measured yet'
-        : 'Next'
+        : onward.words
   return (
     <Main $ask={420}>
       <Board>

@@ -1,5 +1,7 @@
 import { proofsOf, proofStanding, type Proof } from '@ekrond/core/judge/proof'
 import { useState, type ComponentType } from 'react'
+import { useNavigate } from 'react-router'
+import { nextOpen } from '../../ui/next-open'
 import { OnStrip } from '../../shell/OnStrip'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { AlikeBench } from './AlikeBench'
@@ -30,6 +32,7 @@ const benches: Readonly<Record<Proof['how'], ComponentType<BenchProps>>> = {
 
 /** Every proof of this body in the order in which none spoils another, one at a time. */
 function Prove({ open }: SheetedProps) {
+  const navigate = useNavigate()
   const subject = { state: open.state, sheets: open.sheets, body: open.body }
   const proofs = proofsOf(subject)
   const standings = proofs.map((proof) => proofStanding(subject, proof))
@@ -42,6 +45,10 @@ function Prove({ open }: SheetedProps) {
   )
   const proof = proofs[index]!
   const Bench = benches[proof.how]
+  const following = nextOpen(
+    index,
+    standings.map(({ state }) => !['proved', 'fitted'].includes(state)),
+  )
   return (
     <>
       <OnStrip>
@@ -54,6 +61,14 @@ function Prove({ open }: SheetedProps) {
         standing={standings[index]!}
         place={`${index + 1} of ${proofs.length}`}
         move={(by) => setPicked(proofs[(index + by + proofs.length) % proofs.length]!.key)}
+        onward={
+          following === null
+            ? { words: 'Go to Return', go: () => void navigate(open.to('return')) }
+            : {
+                words: `Next: ${proofs[following]!.name.toLowerCase()}`,
+                go: () => setPicked(proofs[following]!.key),
+              }
+        }
       />
     </>
   )

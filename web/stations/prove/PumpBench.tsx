@@ -54,7 +54,6 @@ export function PumpBench(props: BenchProps) {
             label="Ten strokes"
             invalid={entering !== null && isRefusal(entering)}
             value={text}
-            placeholder=""
             unit="mL"
             onChange={setText}
             onEnter={enter}

@@ -38,7 +38,7 @@ export function SeenBench(props: BenchProps) {
             autoFocus
             value={words}
             onChange={(event) => setWords(event.target.value)}
-            placeholder="hangs a third open"
+            placeholder="in a few words"
           />
         </label>
       )}

@@ -18,17 +18,16 @@ export function Small({
   label: string
   value: string
   set: (text: string) => void
+  /** what counts while nothing is typed, in words */
   usual: string
 }) {
   return (
     <label>
-      <Label>{label}</Label>
-      <FieldInput
-        inputMode="decimal"
-        value={value}
-        placeholder={usual}
-        onChange={(event) => set(event.target.value)}
-      />
+      <Label>
+        {label}
+        {!value && usual && ` (${usual})`}
+      </Label>
+      <FieldInput inputMode="decimal" value={value} onChange={(event) => set(event.target.value)} />
     </label>
   )
 }

@@ -99,7 +99,7 @@ export function TravelBench(props: BenchProps) {
             ))}
           </div>
           <Smalls style={{ gridTemplateColumns: '1fr 1fr 1fr' }}>
-            <Small label="At its terminal, V" value={volts} set={setVolts} usual="12" />
+            <Small label="At its terminal, V" value={volts} set={setVolts} usual="12 assumed" />
             <Small label="Current cold, A" value={amps} set={setAmps} usual="not read" />
             <Small label="Current warm, A" value={hot} set={setHot} usual="not read" />
           </Smalls>

@@ -80,6 +80,11 @@ describe('what is typed at the counter', () => {
     expect(it).toMatchObject({ field })
     expect('sentence' in it && it.sentence).toMatch(words)
   })
+  it.each([
+    ['', null],
+    ['yes', true],
+    ['no', false],
+  ])('asked whether it ran as it is, “%s” is %s', (ran, kept) => expect(data({ ran }).ran).toBe(kept))
   it('a promise of today is none of the past', () => expect('data' in read({ promise: TODAY })).toBe(true))
   it('a comeback has whose it is and how it is installed; promise and complaint are asked anew', () => {
     const { aircraft: _, ...opened } = data({
@@ -91,7 +96,7 @@ describe('what is typed at the counter', () => {
     })
     const again = {
       ...emptyOpening,
-      ...comesBackAs({ ...opened, evidence: true, by: 'R. Oda', at: '2026-11-10T08:00:00.000Z' }),
+      ...comesBackAs({ ...opened, evidence: true, ran: null, by: 'R. Oda', at: '2026-11-10T08:00:00.000Z' }),
     }
     expect(again).toMatchObject({
       customer: 'Osk chain ferry',
@@ -129,8 +134,15 @@ describe('what is typed at the counter', () => {
       temperature: 'hot',
       when: 'parked',
       words: 'Floods; "drips"',
+      ran: 'no',
     })
-    const shown = typedFrom({ ...opened, evidence: true, by: 'R. Oda', at: '2026-11-24T10:40:00.000Z' })
+    const shown = typedFrom({
+      ...opened,
+      ran: false,
+      evidence: true,
+      by: 'R. Oda',
+      at: '2026-11-24T10:40:00.000Z',
+    })
     expect(readOpening(shown, TODAY)).toEqual({ data: { ...opened, aircraft: false } })
   })
 })

@@ -20,6 +20,7 @@ export type Opening = Record<
   | 'temperature'
   | 'when'
   | 'words'
+  | 'ran'
   | 'aircraft',
   string
 >
@@ -43,6 +44,7 @@ export const emptyOpening: Opening = {
   temperature: '',
   when: '',
   words: '',
+  ran: '',
   aircraft: '',
 }
 
@@ -68,6 +70,7 @@ export const typedFrom = (opened: Opened): Opening => {
     temperature: opened.complaint.temperature,
     when: opened.complaint.when,
     words: opened.complaint.words,
+    ran: opened.ran === null ? '' : opened.ran ? 'yes' : 'no',
     aircraft: '',
   }
 }
@@ -81,6 +84,7 @@ export const comesBackAs = (opened: Opened): Partial<Opening> => {
     temperature: _t,
     when: _w,
     words: _o,
+    ran: _r,
     ...same
   } = typedFrom(opened)
   return { ...same, earlier: '' }
@@ -148,6 +152,7 @@ export function readOpening(typed: Opening, today: string): { data: DataOf['job.
       bodies: Number(typed.bodies),
       earlier: earlier as number | null,
       promise: typed.promise,
+      ran: typed.ran === 'yes' ? true : typed.ran === 'no' ? false : null,
       complaint,
     },
   }

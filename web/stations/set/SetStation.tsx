@@ -1,6 +1,8 @@
 import { readingView } from '@ekrond/core/judge/settings'
 import { settingsToSet } from '@ekrond/core/judge/work'
 import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { nextOpen } from '../../ui/next-open'
 import { Answer, Label } from '../../ui'
 import { Ask, Main } from '../../shell/frame'
 import { withSheets, type SheetedProps } from '../withSheets'
@@ -12,6 +14,7 @@ export default withSheets('set', SetWith)
 function SetWith({ open }: SheetedProps) {
   const { state, sheets, here } = open
   const settings = settingsToSet(sheets, here)
+  const navigate = useNavigate()
   const [index, setIndex] = useState(() =>
     Math.max(
       0,
@@ -28,12 +31,25 @@ function SetWith({ open }: SheetedProps) {
         </Ask>
       </Main>
     )
+  const at = Math.min(index, settings.length - 1)
+  const following = nextOpen(
+    at,
+    settings.map((one) => !readingView(state, sheets, one, open.body).holds),
+  )
   return (
     <SettingBench
       open={open}
       settings={settings}
-      index={Math.min(index, settings.length - 1)}
+      index={at}
       move={(by) => setIndex((now) => (now + by + settings.length) % settings.length)}
+      onward={
+        following === null
+          ? { words: 'Go to Prove', go: () => void navigate(open.to('prove')) }
+          : {
+              words: `Next: ${settings[following]!.name.toLowerCase()}`,
+              go: () => setIndex(following),
+            }
+      }
     />
   )
 }

@@ -1,6 +1,6 @@
 import { figure, gaugeSigma } from '@ekrond/core/measure'
 import { settingOf } from '@ekrond/core/judge/settings'
-import type { SettingSpec } from '@ekrond/core/sheets'
+import { sourceWords, type SettingSpec } from '@ekrond/core/sheets'
 import styled from 'styled-components'
 import { ValueAsk } from '../../teach/ValueAsk'
 import { Ask, AskFoot, Main } from '../../shell/frame'
@@ -56,17 +56,20 @@ export function SettingBench({
   settings,
   index,
   move,
+  onward,
   why,
 }: SheetedProps & {
   settings: readonly SettingSpec[]
   index: number
   /** to another of them; absent where this one is asked and no other */
   move: (by: number) => void
+  /** where Enter leads once this one holds; absent where the station around it leads on */
+  onward?: { words: string; go: () => void }
   /** what stands over the reading instead of its place among the settings */
   why?: string
 }) {
   const setting = settings[index]!
-  const bench = useSettingBench(open, setting, move)
+  const bench = useSettingBench(open, setting, move, onward?.go)
   const { reading, log, next } = bench
   const [pad] = usePad()
   useKeys({ Enter: log, ArrowDown: () => next(1), ArrowUp: () => next(-1) })
@@ -93,7 +96,7 @@ export function SettingBench({
               {!pad && (
                 <Label as="p" aria-live="polite">
                   {reading.also ? `also ${reading.also} · ` : ''}
-                  spec <Fraction text={setting.asWritten} /> · {setting.source}
+                  spec <Fraction text={setting.asWritten} /> · {sourceWords(setting.source)}
                 </Label>
               )}
               <Verdict open={open} bench={bench} pad={pad} />
@@ -115,11 +118,7 @@ export function SettingBench({
                   </div>
                 </WhereItFits>
               )}
-              <Foot
-                bench={bench}
-                following={settings[(index + 1) % settings.length]!}
-                more={settings.length > 1}
-              />
+              <Foot bench={bench} onward={onward?.words} />
             </>
           )}
         </Ask>
@@ -138,7 +137,7 @@ function Typed({ bench }: { bench: SettingBenchView }) {
       label={`${setting.name}, reading`}
       invalid={reading.refused !== ''}
       value={bench.text}
-      placeholder={reading.last ? reading.last.raw : ''}
+      logged={reading.last?.raw}
       unit={settingOf(setting).unit.set}
       padWords={PAD_WORDS[setting.quantity]}
       onChange={bench.setText}
@@ -168,29 +167,19 @@ function Typed({ bench }: { bench: SettingBenchView }) {
 
 function Foot({
   bench: { reading, asking, typed, closed, log },
-  following,
-  more,
+  onward,
 }: {
   bench: SettingBenchView
-  following: SettingSpec
-  /** whether there is another one to go to */
-  more: boolean
+  onward: string | undefined
 }) {
-  const leadsOn = reading.holds && more
+  const leadsOn = reading.holds && onward !== undefined
   return (
     <AskFoot>
       <MainButton
         onPress={log}
         isDisabled={reading.refused !== '' || asking.length > 0 || (typed ? closed : !leadsOn)}
       >
-        {typed
-          ? reading.said.length
-            ? 'Log reading'
-            : 'Log reading'
-          : reading.holds
-            ? `Next: ${following.name.toLowerCase()}`
-            : 'Type the reading'}{' '}
-        <Key>Enter</Key>
+        {typed ? 'Log reading' : leadsOn ? onward : 'Type the reading'} <Key>Enter</Key>
       </MainButton>
     </AskFoot>
   )

@@ -15,7 +15,12 @@ const bestGauge = (setting: SettingSpec, gauges: readonly Gauge[]): Gauge | null
 }
 
 /** What of a setting is typed, read and meant, and what can be done about it. `move` goes to another setting. */
-export function useSettingBench(open: SheetedOpen, setting: SettingSpec, move: (by: number) => void) {
+export function useSettingBench(
+  open: SheetedOpen,
+  setting: SettingSpec,
+  move: (by: number) => void,
+  onward?: () => void,
+) {
   const { state, sheets, here } = open
   const key = settingKey(setting)
   const gauges = (useShop().data?.gauges ?? []) as Gauge[]
@@ -46,7 +51,7 @@ export function useSettingBench(open: SheetedOpen, setting: SettingSpec, move: (
   }
   const log = () => {
     setRefused('')
-    if (!entering) return reading.holds ? next(1) : undefined
+    if (!entering) return reading.holds ? onward?.() : undefined
     if (isRefusal(entering) || asking.length || closed) return
     // After the return a reading is put right, not taken anew.
     const before = state.returned

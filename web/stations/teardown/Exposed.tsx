@@ -49,7 +49,7 @@ export function Exposed({
         onEnter={log}
         unit={skip ? '' : setting.quantity === 'count' ? 'from the blunt end' : setting.unit}
         size={skip ? 24 : 52}
-        placeholder={skip ? 'in a few words' : ''}
+        hint={skip ? 'in a few words' : undefined}
       />
       <Label as="p">
         sheet: {setting.asWritten} · {setting.datum}

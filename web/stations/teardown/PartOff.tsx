@@ -183,7 +183,7 @@ export function PartOff({
             onChange={setRaw}
             onEnter={log}
             unit={measure.unit}
-            placeholder={before?.raw ?? ''}
+            logged={before?.raw}
           />
         </div>
       )}
