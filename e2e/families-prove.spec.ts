@@ -21,10 +21,14 @@ async function show(page: Page, proof: Proof, { spec }: Sheets): Promise<void> {
     case 'lifts':
       await field().fill('10 10')
       return
-    case 'level':
-      await expect(field()).toHaveAttribute('placeholder', /\d/)
-      await field().fill((await field().getAttribute('placeholder'))!)
+    case 'level': {
+      const said = await ask(page)
+        .getByText(/^Expect [\d.]+ to/)
+        .innerText()
+      const [lo, hi] = /([\d.]+) to ([\d.]+)/.exec(said)!.slice(1).map(Number)
+      await field().fill(((lo! + hi!) / 2).toFixed(1))
       return
+    }
     case 'pump': {
       const { lo, hi } = pumpBand(spec)
       await field().fill(lo === null || hi === null ? '12' : ((lo + hi) / 2).toFixed(1))

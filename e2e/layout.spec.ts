@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { accessible, expect, test } from './shop.ts'
+import { plain } from './words.ts'
 
 test.use({ reads: true })
 
@@ -14,9 +15,12 @@ const SCREENS = [
   '/jobs/1182/identify',
   '/jobs/1183/asfound',
   '/jobs/1184/teardown',
+  '/jobs/1184/clean',
   '/jobs/1185/parts',
   '/jobs/1185/build',
   '/jobs/1181/set',
+  '/jobs/1186/prove',
+  '/jobs/1187/why',
   '/jobs/1186/return',
   // A bank, two halves, a job that went back, a moment of then, the list, the import.
   '/jobs/1190',
@@ -69,10 +73,10 @@ const tinyWords = (page: Page) =>
 
 // Every screen is opened once and measured at each size: opening is what takes its time.
 for (const [half, screens] of [
-  ['counter and bench', SCREENS.slice(0, 13)],
-  ['banks, what went back, lists', SCREENS.slice(13)],
+  ['counter and bench', SCREENS.slice(0, 14)],
+  ['banks, what went back, lists', SCREENS.slice(14)],
 ] as const)
-  test(`${half}: each sheet fits its window, controls are large enough for gloves, words for eyes, and nothing scrolls sideways on phone, tablet or 200 % zoom`, async ({
+  test(`${half}: each sheet fits its window, controls are large enough for gloves, words for eyes and plain, and nothing scrolls sideways on phone, tablet or 200 % zoom`, async ({
     bench: page,
   }) => {
     const bench = page.viewportSize()!
@@ -86,6 +90,7 @@ for (const [half, screens] of [
       ).toBeLessThanOrEqual(0)
       expect(await smallControls(page), screen).toEqual([])
       expect(await tinyWords(page), screen).toEqual([])
+      await plain(page, screen)
       for (const [name, width, height] of SIZES) {
         await page.setViewportSize({ width, height })
         await expect.poll(() => sideways(page), { message: `${screen} on ${name}` }).toBe(0)

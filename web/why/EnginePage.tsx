@@ -23,7 +23,7 @@ export default function EnginePage() {
       head={(number) => (
         <>
           <Link to={`/jobs/${number}`}>back to the job</Link>
-          <Link to={`/jobs/${number}/why`}>why</Link>
+          <Link to={`/jobs/${number}/why`}>diagnose</Link>
         </>
       )}
     >

@@ -237,18 +237,21 @@ function row(state: JobState, sheets: Sheets, setting: SettingSpec, bodyNumber: 
         }`
       : body.asFoundSkipped[key]
         ? 'skipped'
-        : '·',
+        : NOT_RECORDED,
     asLeft: last
       ? /^#|^[A-Z]$/.test(last.raw)
         ? `drill ${last.raw}`
         : withUnit(showValue(last.value, setting.quantity), setting)
       : setting.set
-        ? '·'
-        : 'not recorded',
+        ? NOT_RECORDED
+        : NOT_RECORDED,
     ...(out ? { out } : {}),
     with: last ? [last.gauge ?? '', said.length > 1 ? `${ordinal} try` : ''].filter(Boolean).join(', ') : '',
   }
 }
+
+/** What nobody wrote down, in words: a dot is no word. */
+const NOT_RECORDED = 'not recorded'
 
 /** What was found and what became of it, the routine renewals in one line. */
 function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): string[] {
@@ -299,7 +302,12 @@ function foundAndDone(state: JobState, { build }: Sheets, bodyNumber: number): s
 function complaintOf(state: JobState, all: SheetsByBody): ReturnSheet['complaint'] {
   const { complaint } = state.opened!
   const words = complaintWords(complaint)
-  if (!state.answer) return { words, answer: 'not answered', detail: '' }
+  if (!state.answer)
+    return {
+      words,
+      answer: complaint.symptom === 'none: overhaul' ? 'nothing to explain' : 'not answered',
+      detail: '',
+    }
   const { explained, by, words: more } = state.answer
   const facts = by.map((named) => {
     const { body, key: code } = readBodyKey(named)

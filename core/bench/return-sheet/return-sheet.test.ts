@@ -57,13 +57,13 @@ describe('the return sheet', () => {
     expect(sheet.rows.find((r) => r.name === 'Float height')).toEqual({
       name: 'Float height',
       spec: '13.5 ±0.5 mm',
-      asFound: '·',
+      asFound: 'not recorded',
       asLeft: '13.4 mm',
       with: 'caliper 2, 2nd try',
     })
     expect(sheet.rows.find((r) => r.name === 'Mixture, left')).toMatchObject({
       asFound: '5/8 turn',
-      asLeft: '·',
+      asLeft: 'not recorded',
     })
   })
   it('says what was found and done, and answers the complaint by it', () => {

@@ -17,7 +17,7 @@ import { MarkKeys } from './MarkKeys'
 
 const Rows = styled.div`
   display: grid;
-  grid-template-columns: 118px minmax(0, 1fr);
+  grid-template-columns: 132px minmax(0, 1fr);
   column-gap: 14px;
   align-items: center;
   & > span {

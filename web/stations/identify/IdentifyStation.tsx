@@ -50,8 +50,9 @@ export default function IdentifyStation({ open }: StationProps) {
 }
 
 /** From whom the outlines on the board are. */
-function drawnFor({ nothingSeen, library, candidates }: IdentifyingView): string {
-  if (!nothingSeen && library.data) return 'drawn for the number selected on the right'
+function drawnFor({ nothingSeen, library, candidates, leader }: IdentifyingView): string {
+  if (!nothingSeen && library.data)
+    return leader ? 'drawn for the number selected on the right' : 'no number of the library fits'
   return candidates.length === 0
     ? 'nothing to draw yet'
     : 'drawn for the most common one until something is read'

@@ -36,7 +36,11 @@ export function MarkKeys({ value, set }: { value: string; set: (text: string) =>
   const [open, toggle] = usePad()
   return (
     <>
-      <QuietButton aria-expanded={open} onPress={toggle} style={{ justifySelf: 'start', flex: 'none' }}>
+      <QuietButton
+        aria-expanded={open}
+        onPress={toggle}
+        style={{ alignSelf: 'start', flex: 'none', marginLeft: -8 }}
+      >
         {open ? 'Hide characters' : 'Tap characters'}
       </QuietButton>
       {open && (

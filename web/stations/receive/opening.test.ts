@@ -45,6 +45,12 @@ describe('what is typed at the counter', () => {
       tiltDeg: 7,
     })
   })
+  it('feet, psi and inches are read as they are said', () => {
+    const read = data({ altitude: '4000 ft', pressure: '3.5 psi', head: '20 in' })
+    expect(read.altitudeM).toBeCloseTo(1219.2, 6)
+    expect(read.pressureKpa).toBeCloseTo(24.13, 2)
+    expect(read.headMm).toBeCloseTo(508, 6)
+  })
   it('what nobody knows is null and not nought', () =>
     expect(data()).toMatchObject({
       ethanol: null,

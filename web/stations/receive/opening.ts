@@ -92,8 +92,13 @@ export const comesBackAs = (opened: Opened): Partial<Opening> => {
 
 type Wrong = { field: keyof Opening; sentence: string }
 
+/** Units that a customer may say it in: feet in metres, psi in kPa, inches in millimetres. */
+const OTHER_UNITS: Readonly<Record<string, number>> = { ft: 0.3048, feet: 0.3048, psi: 6.894757, in: 25.4 }
+
 /** A figure as it is typed in the opening form, with or without its unit; null where nothing is, NaN where it is none. */
 export function figureOf(typed: string): number | null {
+  const other = /^(-?[\d.,]+)\s*(ft|feet|psi|in)$/i.exec(typed.trim())
+  if (other) return Number(other[1]!.replace(',', '.')) * OTHER_UNITS[other[2]!.toLowerCase()]!
   const text = typed
     .trim()
     .replace(',', '.')

@@ -38,7 +38,7 @@ export function InUse({ open, height, wanted }: SheetedProps & { height: number;
         {assumes.some((a) => a.includes('kPa')) ? ' (assumed)' : ''}
       </span>
       <b>
-        {figure(level.belowFace)}, want {figure(mark)}
+        {figure(level.belowFace)}, target {figure(mark)}
       </b>
       <span>fuel below face, mm</span>
     </InUseBox>

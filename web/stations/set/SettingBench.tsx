@@ -95,6 +95,7 @@ export function SettingBench({
               <Typed bench={bench} />
               {!pad && (
                 <Label as="p" aria-live="polite">
+                  {reading.last && !bench.typed ? `logged ${reading.last.raw} · ` : ''}
                   {reading.also ? `also ${reading.also} · ` : ''}
                   spec <Fraction text={setting.asWritten} /> · {sourceWords(setting.source)}
                 </Label>
@@ -137,7 +138,6 @@ function Typed({ bench }: { bench: SettingBenchView }) {
       label={`${setting.name}, reading`}
       invalid={reading.refused !== ''}
       value={bench.text}
-      logged={reading.last?.raw}
       unit={settingOf(setting).unit.set}
       padWords={PAD_WORDS[setting.quantity]}
       onChange={bench.setText}
