@@ -44,6 +44,8 @@ test('the server is away at reload: our own page, the job as it was last seen, a
   const context = await browser.newContext({ baseURL: shop.url })
   await context.addInitScript(() => localStorage.setItem('ekrond person', 'I. Marrow'))
   const page = await context.newPage()
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: /1183, / })).toBeVisible()
   await page.goto('/jobs/1183/asfound')
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
   // Once more under the worker, so that it has seen the page, its code and the job.
@@ -63,6 +65,12 @@ test('the server is away at reload: our own page, the job as it was last seen, a
   const other = await context.newPage()
   await other.goto('/jobs/1190')
   await expect(other.getByRole('button', { name: 'Try again' })).toBeVisible()
+  // The rack is what it was when it was last seen, and says so.
+  const rack = await context.newPage()
+  await rack.goto('/')
+  await expect(rack.getByText(/^Offline\. The rack as of/)).toBeVisible()
+  await expect(rack.getByRole('link', { name: /1183, / })).toBeVisible()
+  await rack.close()
   await shop.start()
   await expect(other.getByRole('navigation', { name: 'Stations' })).toBeVisible()
   await expect

@@ -204,11 +204,11 @@ test('what the customer tells on the telephone after the return is in the run lo
 }) => {
   await page.goto('/jobs/1187/engine')
   await page.getByRole('button', { name: 'sags below idle' }).click()
-  await expect(page.getByText('It is rich.')).toBeVisible()
-  await page.getByRole('textbox', { name: 'Changed' }).fill('main jet 1.45 to 1.50')
+  await expect(page.getByText('Idle: rich.')).toBeVisible()
+  await page.getByRole('textbox', { name: 'Changed' }).fill('idle jet 0.45 to 0.50')
   await page.getByRole('button', { name: 'richer', exact: true }).click()
   await page.getByRole('button', { name: 'Log change' }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'goes against the finding' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'idle it was found rich' })).toBeVisible()
   const screw = page.getByRole('region', { name: 'Mixture' })
   for (const [turns, rpm] of [
     ['1', '742'],
@@ -220,7 +220,9 @@ test('what the customer tells on the telephone after the return is in the run lo
     await screw.getByRole('textbox', { name: 'rpm, or vacuum' }).first().fill(rpm)
     await screw.getByRole('textbox', { name: 'rpm, or vacuum' }).first().press('Enter')
   }
-  await expect(screw.getByText(/Fastest at 1\.5\d ±/)).toBeVisible()
+  await expect(
+    screw.getByText(/^Leave it 1\.\d+ ±.* turns out: 20 rpm below the fastest idle, lean side/),
+  ).toBeVisible()
 })
 
 test('the customer’s page is one file without scripts, and opens without a network', async ({

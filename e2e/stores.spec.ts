@@ -26,7 +26,7 @@ test.describe('an empty shop', () => {
     await page.getByRole('button', { name: 'A supplier' }).click()
     await page.getByLabel('Price').fill('-2')
     await page.getByRole('button', { name: 'Save' }).click()
-    await expect(page.getByRole('alert')).toContainText('not below 0')
+    await expect(page.getByRole('alert')).toContainText('must be 0 or more')
     await page.getByLabel('Price').fill('12,40')
     await page.getByLabel('Days').fill('3')
     await page.getByRole('button', { name: 'Save' }).click()

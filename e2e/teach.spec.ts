@@ -55,7 +55,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await expect(page.getByText('The rack is empty.')).toBeVisible()
   // First of three steps: whose shop it is.
   await page.getByRole('link', { name: 'Enter your shop' }).click()
-  await page.getByLabel('Name').fill('Kiln Lane Carburetors')
+  await page.getByLabel('Name', { exact: true }).fill('Kiln Lane Carburetors')
   for (const name of ['I. Marrow', 'T. Hale']) {
     await page.getByLabel('Another name').fill(name)
     await press(page, 'Add')
@@ -163,12 +163,12 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
     .fill('13.5')
   await press(page, 'a leaf')
   await page.getByLabel('Which one, and page').fill('leaf 7, page 2')
-  await press(page, /^Write it/)
+  await press(page, /^Save value/)
   await expect(page.getByRole('alert')).toContainText('11.2 (as found) says otherwise')
   await accessible(page, 'sources')
   await page.getByRole('button', { name: /^11\.2.* holds$/ }).click()
   await page.getByLabel('Reason').fill('the leaf is for the older cover')
-  await press(page, /^It holds/)
+  await press(page, /^Use it/)
   await expect(page.getByText('Decided: the leaf is for the older cover')).toBeVisible()
 
   // Parts: nobody lists what a unit that nobody knows takes; the drawer has it.

