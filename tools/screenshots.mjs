@@ -92,10 +92,10 @@ const VIEWS = [
     steps: [
       type('rink'),
       (page) => page.getByRole('option', { name: /Osk skating rink/ }).click(),
-      (page) => page.getByRole('group', { name: 'Promise it for' }).getByRole('button').nth(2).click(),
+      (page) => page.getByRole('group', { name: 'Promise for' }).getByRole('button').nth(2).click(),
       (page) => page.getByRole('button', { name: 'flooding' }).click(),
       (page) => page.getByRole('button', { name: 'idle', exact: true }).click(),
-      (page) => page.getByRole('button', { name: 'hot', exact: true }).click(),
+      (page) => page.getByRole('button', { name: 'engine hot', exact: true }).click(),
       (page) => page.getByRole('button', { name: 'parked' }).click(),
       (page) => page.getByLabel(/In the customer’s words/).fill('Drips on the ice when it stands'),
     ],
@@ -144,7 +144,7 @@ const VIEWS = [
     steps: [
       (page) => page.getByRole('button', { name: /^Alike on vacuum:/ }).click(),
       ...['254', '262', '240', '231'].map(
-        (reading, i) => (page) => page.getByRole('textbox', { name: `Body ${i + 1}` }).fill(reading),
+        (reading, i) => (page) => page.getByRole('textbox', { name: `Carburetor ${i + 1}` }).fill(reading),
       ),
     ],
   },

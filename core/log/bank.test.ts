@@ -158,7 +158,7 @@ describe('a bank of four', () => {
     const pages = returnSheets(state, all, 1190)
     expect(pages.map((page) => page.body)).toEqual([1, 2, 3, 4].map((number) => ({ number, of: 4 })))
     const left = (i: number) => pages[i]!.rows.find((row) => row.name === 'Float height')!.asLeft
-    expect([left(0), left(1)]).toEqual(['·', '13.4 mm'])
+    expect([left(0), left(1)]).toEqual(['not recorded', '13.4 mm'])
     expect(returnSheets(jobOf(opening, identify(2, 1)), all, 1)[0]!.body).toBeNull()
   })
   it('shows check by check what nobody looked at', () => {

@@ -316,7 +316,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
         step: 'Turn it out of the fast-idle cam.',
         proof: 'Cam falls off its fast step.',
       }),
-      position('inlet.fitting', 'Inlet fitting', 'screw', 9, {
+      position('inlet.fitting', 'Inlet fitting', 'fitting', 9, {
         tray: 'A',
         step: 'Two wrenches: hold the casting’s boss back.',
         fastener: { thread: 'M12', lengthsMm: [18], torqueNm: 14 },

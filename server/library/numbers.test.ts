@@ -113,7 +113,9 @@ describe('a unit that was taught twice', () => {
     expect((await post('K-4417-2S', 'merge', { into: 'K-4431-1' })).body.detail).toContain(
       'Undo those merges first',
     )
-    expect((await post('S26-14F', 'merge', { into: 'K-4431-1' })).body.detail).toContain('are not one unit')
+    expect((await post('S26-14F', 'merge', { into: 'K-4431-1' })).body.detail).toContain(
+      'are not the same unit',
+    )
   })
   it('can be parted again, and its history says both', async () => {
     expect((await post('K-4499-1', 'merge', { into: null })).status).toBe(200)

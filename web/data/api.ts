@@ -19,6 +19,12 @@ export async function call<T>(path: string, init?: RequestInit): Promise<T> {
   return (await (await asked(path, init)).json()) as T
 }
 
+/** An answer, and when it was given where it is an old one that was kept for want of the server; null where it is of now. */
+export async function callKept<T>(path: string): Promise<{ answer: T; kept: string | null }> {
+  const response = await asked(path)
+  return { answer: (await response.json()) as T, kept: response.headers.get('x-kept') }
+}
+
 /** A request whose answer holds nothing. */
 export async function callEmpty(path: string, init?: RequestInit): Promise<void> {
   await asked(path, init)

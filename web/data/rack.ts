@@ -1,6 +1,6 @@
 import type { JobsAnswer } from '@ekrond/contract/jobs'
 import { useQuery } from '@tanstack/react-query'
-import { call, ApiError } from './api'
+import { ApiError, callKept } from './api'
 import { stampNow } from './clock'
 import { readLocal, writeLocal } from './local'
 
@@ -25,9 +25,13 @@ const KEPT = 'ekrond rack'
 const isWhole = ({ q, by, customer, waits, status }: RackFilter) =>
   status === 'open' && !q && !by && !customer && !waits
 
-async function orKept(filter: RackFilter, asked: Promise<JobsAnswer>): Promise<Rack> {
+async function orKept(
+  filter: RackFilter,
+  asked: Promise<{ answer: JobsAnswer; kept: string | null }>,
+): Promise<Rack> {
   try {
-    const answer = await asked
+    const { answer, kept } = await asked
+    if (kept !== null) return { ...answer, ...(kept && { asOf: new Date(kept).toISOString() }) }
     if (isWhole(filter)) writeLocal(KEPT, JSON.stringify({ ...answer, asOf: stampNow() } satisfies Rack))
     return answer
   } catch (error) {
@@ -43,7 +47,7 @@ export const useJobs = (filter: RackFilter) =>
     queryFn: () =>
       orKept(
         filter,
-        call(
+        callKept<JobsAnswer>(
           `/api/jobs?${new URLSearchParams({ q: filter.q, status: filter.status, by: filter.by, customer: filter.customer, waits: filter.waits ? '1' : '', limit: MOST_FETCHED })}`,
         ),
       ),

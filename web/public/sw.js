@@ -66,9 +66,16 @@ async function seen(request) {
     return answer
   } catch (error) {
     const known = await (await caches.open(SEEN)).match(request)
-    if (known) return known
+    if (known) return asKept(known)
     throw error
   }
+}
+
+/** The same answer, saying that it is an old one and of when. */
+function asKept(known) {
+  const headers = new Headers(known.headers)
+  headers.set('x-kept', headers.get('date') ?? '')
+  return new Response(known.body, { status: known.status, headers })
 }
 
 async function keep(request, answer) {

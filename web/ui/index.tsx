@@ -124,6 +124,7 @@ export const ReadingInput = styled(AriaInput)`
   border: 0;
   background: none;
   padding: 0;
+  min-height: 44px;
   font: 400 52px/1.15 ${figures};
   letter-spacing: -0.03em;
   color: var(--pencil);

@@ -1,3 +1,4 @@
+import { partsTable } from '../../sheets/index.ts'
 import { describe, expect, it } from 'vitest'
 import { finding, identified, JOB, opening, placed, sheetsFor, unsent } from '../../../demo/log-entries.ts'
 import { fold, type DataOf } from '../../log/index.ts'
@@ -243,4 +244,30 @@ describe('look-alikes', () => {
     ])
     expect(lookAlikes(q80.build, at('seat'))).toEqual([])
   })
+})
+
+describe('a thread stripped at the fuel inlet', () => {
+  const { conditions, mends } = partsTable.fitting
+  const of = (code: string) => conditions.find((one) => one.code === code)!
+  it('is a new fitting where it is the fitting’s own', () =>
+    expect(of('fittingStripped')).toMatchObject({ disposition: 'replace' }))
+  it('in the casting it is fatal, and no insert is offered for fuel under pressure', () => {
+    expect(of('castingStripped').disposition).toBe('condemn')
+    expect(mends).toBeUndefined()
+  })
+})
+
+describe('a power piston', () => {
+  it('has conditions of its own: no lip, no well, no cup', () => {
+    const said = partsTable.powerPiston.conditions.map(({ label, why }) => `${label} ${why}`).join(' ')
+    expect(said).not.toMatch(/lip|well|cup/i)
+    expect(said).toMatch(/Sticks/)
+  })
+})
+
+describe('a spring that was cut short', () => {
+  it('has a lower preload and a higher rate', () =>
+    expect(partsTable.spring.conditions.find(({ code }) => code === 'clipped')!.why).toBe(
+      'preload is lower, rate is higher',
+    ))
 })

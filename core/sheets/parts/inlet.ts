@@ -116,6 +116,26 @@ export const inlet = {
       missing,
     ],
   },
+  fitting: {
+    words: 'fuel fitting',
+    fastens: true,
+    place: 'inlet',
+    wash: {},
+    taught: true,
+    conditions: [
+      sound,
+      condition('fittingStripped', 'Its own thread stripped', 'replace', 'a new fitting', ['seal']),
+      condition(
+        'castingStripped',
+        'Thread in the casting stripped',
+        'condemn',
+        'fuel under pressure: never a plain insert. An oversize fitting by a method the shop approves, then shown to hold',
+        ['seal'],
+      ),
+      condition('seatScored', 'Its seat scored', 'replace', 'it leaks under pressure', ['seal']),
+      missing,
+    ],
+  },
   screw: {
     words: 'screw',
     place: 'cover',

@@ -41,6 +41,7 @@ describe('what a part can be found to be', () => {
       'body postCracked',
       'body strippedJet',
       'cover cracked',
+      'fitting castingStripped',
       'mixtureScrew brokenOff',
       'mixtureScrew seatMarked',
     ])

@@ -11,7 +11,7 @@ export interface Elevation {
 }
 
 /** Parts that are seen from outside, by where they lie to the castings' silhouette. */
-const BEHIND = new Set<Position['kind']>(['mixtureScrew', 'screw'])
+const BEHIND = new Set<Position['kind']>(['mixtureScrew', 'screw', 'fitting'])
 /** What is lifted off as a whole and seen from outside; slides and pistons are inside. */
 const SEEN = new Set<Position['kind']>(['cover', 'body', 'spring'])
 const FRONT = new Set<Position['kind']>(['link', 'coil'])

@@ -60,6 +60,7 @@ const HOOK: Line = [
 export function shapeOf(kind: PartKind): Piece[] {
   switch (kind) {
     case 'screw':
+    case 'fitting':
       return screw(12)
     case 'jet':
       return jet(1.2)

@@ -67,8 +67,8 @@ const Stamp = styled.span`
     outline: 1px solid var(--green);
     outline-offset: 1px;
     color: var(--green);
-    font: 600 12px/15px ${figures};
-    letter-spacing: 0;
+    font: 600 14px/15px ${figures};
+    letter-spacing: -0.04em;
     transform: rotate(-3deg);
   }
 `
@@ -87,7 +87,7 @@ export function ProofStrip({
         <span />
         <span />
         <span>target</span>
-        <span>as found</span>
+        <span>found</span>
         <span>now</span>
       </Labels>
       {proofs.map((proof) => {
