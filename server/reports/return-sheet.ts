@@ -82,6 +82,12 @@ const bordered = (pdf: Pdf) =>
     .rect(left, top, right - left, bottom - top)
     .stroke()
 
+/** A figure in its type; words where nobody wrote one, small enough for one line of the column. */
+const cellOf = (cell: string) =>
+  /^[a-z ]+$/.test(cell)
+    ? ({ size: 8.5, width: 64 } as const)
+    : ({ face: 'figures', size: 9, width: 58 } as const)
+
 /** As it came and as it goes back, two beside each other, on a page of their own. */
 function photographs(pdf: Pdf, sheet: ReturnSheet, photos: readonly CustomerPhoto[]): void {
   bordered(pdf)
@@ -189,13 +195,8 @@ function settings(pdf: Pdf, sheet: ReturnSheet, y0: number): number {
     rule(pdf, y, left, divider, 0.5, RULE)
     put(pdf, row.name, columns[0]!, y + (sheet.proofs ? 3 : 6), { size: 9.5, width: 106 })
     put(pdf, row.spec, columns[1]!, y + (sheet.proofs ? 3 : 6), { face: 'figures', size: 9, width: 96 })
-    put(pdf, row.asFound, columns[2]!, y + (sheet.proofs ? 3 : 6), {
-      face: 'figures',
-      size: 9,
-      colour: PENCIL,
-      width: 58,
-    })
-    put(pdf, row.asLeft, columns[3]!, y + (sheet.proofs ? 3 : 6), { face: 'figures', size: 9, width: 58 })
+    put(pdf, row.asFound, columns[2]!, y + (sheet.proofs ? 3 : 6), { ...cellOf(row.asFound), colour: PENCIL })
+    put(pdf, row.asLeft, columns[3]!, y + (sheet.proofs ? 3 : 6), cellOf(row.asLeft))
     put(pdf, row.with, columns[4]!, y + (sheet.proofs ? 3 : 6), { size: 9, width: divider - columns[4]! - 4 })
     y += sheet.proofs ? ROW : 22
     if (row.out) {
@@ -239,7 +240,7 @@ function proved(pdf: Pdf, { proofs = [], built = [] }: ReturnSheet, x0: number, 
     })
     y = Math.max(after, pdf.y) + 1.5
   }
-  heads('Proved on the bench, was to now')
+  heads('Bench tests, as found to now')
   for (const one of proofs)
     line(
       `${one.short}${['by hand', 'as listed', 'of ten'].includes(one.unit) ? '' : `, ${one.unit}`}`,
