@@ -197,6 +197,7 @@ for (const { name, path, sheet = 'light', steps = [] } of VIEWS) {
     globalThis.localStorage.setItem('ekrond sheet', theme)
   }, sheet)
   const page = await context.newPage()
+  page.setDefaultTimeout(20_000)
   await page.goto(path)
   await page.locator('main, [role=region]').first().waitFor()
   await page.waitForTimeout(900)

@@ -632,7 +632,7 @@ function titleBlock(pdf: Pdf, sheet: ReturnSheet, head: { date: string }): void 
     [sheet.standing?.word === 'DRAFT' ? 'Drawn up' : 'Returned', head.date, false],
     ['For', sheet.customer, false],
     ['Equipment', sheet.equipment, false],
-    ['Hands', sheet.hands, false],
+    ['Technician', sheet.hands, false],
   ]
   const width = (right - x0) / 3
   cells.forEach(([label, value, figures], i) => {
