@@ -238,7 +238,7 @@ export default function Rack() {
             person={person}
             today={today}
             filtered={filtered}
-            total={all ? 0 : (jobs.data?.total ?? 0)}
+            total={all ? 0 : jobs.data.total}
           />
         )}
       </RackColumns>

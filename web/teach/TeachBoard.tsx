@@ -229,7 +229,7 @@ function Done({ go, left, again }: { go: () => void; left: number; again: () => 
       <p style={{ fontSize: 17 }}>
         {left
           ? `${left} ${left === 1 ? 'measurement is' : 'measurements are'} open. You can go on without them: readings and teardown fill its sheets.`
-          : 'Parts and values are written as it comes apart.'}
+          : 'Parts and values are added as you take it apart.'}
       </p>
       <AskFoot>
         <MainButton onPress={go} autoFocus>

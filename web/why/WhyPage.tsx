@@ -71,8 +71,7 @@ function Finder({ open }: { open: OpenJob }) {
         </Label>
         {isRefusal(answer) && (
           <ErrorLine role="alert">
-            What was said cannot all be so together. Undo the answer that you are least sure of, in the
-            history.
+            These answers contradict each other. Undo the one you are least sure of, in History.
           </ErrorLine>
         )}
         <CauseList causes={shown} />

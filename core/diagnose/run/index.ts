@@ -101,12 +101,7 @@ export function screwAnswer(
   const leaner = kind === 'fuel' ? 'in' : 'out'
   const one: Result<ScrewAnswer> =
     middle === null
-      ? ((read) =>
-          isRefusal(read)
-            ? read
-            : { turns: read.leanDropAt, sigma: read.sigma, rule: 'lean drop', leaner: read.leaner })(
-          screwRun(run, screw, kind, drop),
-        )
+      ? byLeanDrop(screwRun(run, screw, kind, drop))
       : { turns: middle, sigma: STUMBLE_SIGMA, rule: 'midpoint of two stumbles', leaner }
   if (isRefusal(one)) return one
   if (Z * one.sigma > Math.max(MOST_DOUBT, one.turns))
@@ -123,6 +118,11 @@ export function screwAnswer(
     )
   return one
 }
+
+const byLeanDrop = (read: Result<ScrewRun>): Result<ScrewAnswer> =>
+  isRefusal(read)
+    ? read
+    : { turns: read.leanDropAt, sigma: read.sigma, rule: 'lean drop', leaner: read.leaner }
 
 /** Where a screw is left, in a sentence that names its rule. */
 export const screwAnswerWords = ({ turns, sigma, rule, leaner }: ScrewAnswer, drop: number, unit: string) =>

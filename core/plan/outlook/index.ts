@@ -76,6 +76,15 @@ export function minutesUntil(day: string, { today, minute, workingDays }: ShopCl
   return sum
 }
 
+/** Bench minutes that are due on a day, over the open jobs promised for it. */
+export const minutesDue = (
+  jobs: readonly { promise: string; minutesLeft: number; status: string }[],
+  day: string,
+): number =>
+  jobs
+    .filter((job) => job.promise === day && job.status === 'open')
+    .reduce((sum, job) => sum + job.minutesLeft, 0)
+
 /** Minutes as the shop says them: 50 minutes, 2 h 10. */
 export const sayMinutes = (minutes: number): string => {
   if (minutes < 90) return `${minutes} minutes`

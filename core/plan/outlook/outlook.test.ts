@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { minutesUntil, outlook, sayMinutes, type Promised } from './index.ts'
+import { minutesUntil, outlook, sayMinutes, type Promised, minutesDue } from './index.ts'
 
 // Tuesday 24 November 2026, 10:40.
 const clock = { today: '2026-11-24', minute: 640, workingDays: [1, 2, 3, 4, 5] }
@@ -68,4 +68,20 @@ describe('whether a promise holds', () => {
       '2 h',
       '3 h 10',
     ]))
+})
+
+describe('bench time that is due on a day', () => {
+  const job = (promise: string, minutesLeft: number, status = 'open') => ({ promise, minutesLeft, status })
+  it('is that of the open jobs promised for it, and of no other', () =>
+    expect(
+      minutesDue(
+        [
+          job('2026-11-27', 90),
+          job('2026-11-27', 126),
+          job('2026-11-26', 40),
+          job('2026-11-27', 60, 'returned'),
+        ],
+        '2026-11-27',
+      ),
+    ).toBe(216))
 })

@@ -54,5 +54,5 @@ export function gapIn(samples: readonly Sample[]): string {
   const at = samples.findIndex(([s], i) => i > 0 && s - samples[i - 1]![0] > GAP_S)
   return at < 0
     ? ''
-    : `The gauge stopped after ${Math.round(samples[at - 1]![0] - samples[0]![0])} s: half a hold tells nothing. Start again, or type what you read.`
+    : `The gauge stopped after ${Math.round(samples[at - 1]![0] - samples[0]![0])} s: half a hold proves nothing. Start again, or type what you read.`
 }

@@ -1,4 +1,5 @@
 import { workingDayAfter } from '@ekrond/core/base/days'
+import { minutesDue, sayMinutes } from '@ekrond/core/plan/outlook'
 import { symptomWords, whens } from '@ekrond/core/log'
 import type { ShopAnswer } from '@ekrond/contract/shop'
 import { useState } from 'react'
@@ -230,7 +231,7 @@ export function OpeningForm({
                   >
                     <span>
                       {sayDay(day)}
-                      <Due>{dueWords(jobs, day)}</Due>
+                      <Due>{dueWords(minutesDue(jobs, day))}</Due>
                     </span>
                   </Choice>
                 )
@@ -284,13 +285,8 @@ const installedWords = (typed: Opening): string[] => [
   ...(typed.tilt ? [`tilted ${typed.tilt}°`] : []),
 ]
 
-/** Bench hours that are due on a day already. */
-function dueWords(jobs: readonly { promise: string; minutesLeft: number; status: string }[], day: string) {
-  const minutes = jobs
-    .filter((job) => job.promise === day && job.status === 'open')
-    .reduce((sum, job) => sum + job.minutesLeft, 0)
-  return minutes === 0 ? 'nothing due' : `${(minutes / 60).toFixed(1)} h due`
-}
+/** Bench time that is due on a day already. */
+const dueWords = (minutes: number): string => (minutes === 0 ? 'nothing due' : `${sayMinutes(minutes)} due`)
 
 function Rung({
   done,

@@ -88,7 +88,7 @@ export default function ReceiveStation({ open }: StationProps) {
           {wrong && <ErrorLine role="alert">{wrong.sentence}</ErrorLine>}
           <AskFoot>
             <MainButton onPress={correct} isDisabled={!changed}>
-              {changed ? 'Put it right' : 'As received'} <Key>Enter</Key>
+              {changed ? 'Save changes' : 'As received'} <Key>Enter</Key>
             </MainButton>
             {open.number !== null && (
               <QuietButton onPress={() => window.open(`/api/jobs/${open.number}/label.pdf`, '_blank')}>

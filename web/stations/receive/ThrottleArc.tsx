@@ -1,13 +1,14 @@
+import { symptomWords } from '@ekrond/core/log'
 import styled from 'styled-components'
 import { Stop } from './Stops'
 import { Tick } from '../../ui'
 
-/** Where the stops lie on the plate's arc, degrees of throttle, and where their words stand. */
+/** Where the stops lie on the plate's arc, degrees of throttle. */
 const STOPS = [
-  ['idle', 'idle', 4],
-  ['just off idle', 'just off idle', 18],
-  ['middle', 'mid throttle', 47],
-  ['wide open', 'wide open', 84],
+  ['idle', 4],
+  ['just off idle', 18],
+  ['middle', 47],
+  ['wide open', 84],
 ] as const
 const SHUT_DEG = 8
 const R = 122
@@ -39,17 +40,14 @@ const onArc = (deg: number, r = R): [number, number] => {
 
 /** The throttle's plate in its bore: where on its way the trouble comes, by a tap on its arc. */
 export function ThrottleArc({ value, set }: { value: string; set: (value: string) => void }) {
-  const at = STOPS.find(([band]) => band === value)?.[2] ?? STOPS[0][2]
+  const at = STOPS.find(([band]) => band === value)?.[1] ?? STOPS[0][1]
   const [tipX, tipY] = onArc(at, 62)
   const [heelX, heelY] = [2 * CENTRE[0] - tipX, 2 * CENTRE[1] - tipY]
   const arc = [onArc(-2), onArc(90)]
   return (
     <Field role="group" aria-label="Throttle band">
       <svg viewBox="0 0 300 178" aria-hidden>
-        {[
-          [CENTRE[0] - 82, 'M'],
-          [CENTRE[0] + 64, 'M'],
-        ].map(([x]) => (
+        {[CENTRE[0] - 82, CENTRE[0] + 64].map((x) => (
           <g key={x}>
             <rect
               x={x}
@@ -61,13 +59,7 @@ export function ThrottleArc({ value, set }: { value: string; set: (value: string
               strokeWidth={1.6}
             />
             {Array.from({ length: 15 }, (_, i) => (
-              <path
-                key={i}
-                d={`M${x} ${78 + i * 8} l18 -14`}
-                stroke="var(--pencil)"
-                strokeWidth={1}
-                clipPath="inset(0)"
-              />
+              <path key={i} d={`M${x} ${78 + i * 8} l18 -14`} stroke="var(--pencil)" strokeWidth={1} />
             ))}
           </g>
         ))}
@@ -98,7 +90,7 @@ export function ThrottleArc({ value, set }: { value: string; set: (value: string
           strokeWidth={1.8}
         />
       </svg>
-      {STOPS.map(([band, words, deg]) => {
+      {STOPS.map(([band, deg]) => {
         const [x, y] = onArc(deg)
         return (
           <Stop
@@ -111,7 +103,7 @@ export function ThrottleArc({ value, set }: { value: string; set: (value: string
           >
             <i aria-hidden>{value === band && <Tick size={14} />}</i>
             {/* The last one stands over the arc, not across it. */}
-            <span style={deg > 80 ? { transform: 'translateY(-16px)' } : {}}>{words}</span>
+            <span style={deg > 80 ? { transform: 'translateY(-16px)' } : {}}>{symptomWords(band)}</span>
           </Stop>
         )
       })}

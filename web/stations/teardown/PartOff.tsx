@@ -142,7 +142,7 @@ export function PartOff({
         {position.step} {position.underneath && <b>Underneath: {position.underneath}</b>}
       </p>
       {isOff && body.on[position.code] && (
-        <OffAgain open={open} first={[position.code]} words="It is on. Remove it again" />
+        <OffAgain open={open} first={[position.code]} words="It is installed. Remove it again" />
       )}
       {alike.length > 0 && (
         <ErrorLine>
