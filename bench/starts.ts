@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { opening } from '../demo/log-entries.ts'
@@ -100,17 +100,28 @@ export interface CutResult {
   said: string[]
 }
 
+/** Resolves as soon as PostgreSQL's files are being made in a data folder. */
+async function beingMade(folder: string): Promise<void> {
+  const begun = () =>
+    readdirSync(folder).some(
+      (name) => name.startsWith('postgres.making') && existsSync(join(folder, name, 'base', '1')),
+    )
+  while (!begun()) await new Promise((resolve) => setTimeout(resolve, 2))
+}
+
 /**
- * A first start with the demo that is cut off after so many milliseconds, by a kill or by Ctrl-C in turn; then a shop that somebody
- * works in, and a start that would load the demo: what was entered must be there.
+ * A first start with the demo that is cut off after so many milliseconds, or while PostgreSQL's files are made, by a kill or by Ctrl-C
+ * in turn; then a shop that somebody works in, and a start that would load the demo: what was entered must be there.
  */
-export async function cutFirstStarts(afterMs: readonly number[]): Promise<CutResult> {
+export async function cutFirstStarts(afterMs: readonly (number | 'being made')[]): Promise<CutResult> {
   const result: CutResult = { cuts: 0, lost: 0, failed: 0, said: [] }
   for (const [i, ms] of afterMs.entries()) {
     const folder = newDataFolder()
     const port = await freePort()
+    const when = ms === 'being made' ? 'while PostgreSQL’s files were made' : `after ${ms} ms`
     try {
-      const cut = await startOn(folder, port, { demo: true, waitMs: ms })
+      const cut = await startOn(folder, port, { demo: true, waitMs: ms === 'being made' ? 0 : ms })
+      if (ms === 'being made') await beingMade(folder)
       await (i % 2 ? cut.stop() : cut.kill())
       const shop = await startOn(folder, port)
       const job = await enterJob(shop.address)
@@ -118,12 +129,12 @@ export async function cutFirstStarts(afterMs: readonly number[]): Promise<CutRes
       const again = await startOn(folder, port, { demo: true })
       if (!(await hasJob(again.address, job))) {
         result.lost++
-        result.said.push(`cut off after ${ms} ms: the job is gone`)
+        result.said.push(`cut off ${when}: the job is gone`)
       }
       await again.stop()
     } catch (error) {
       result.failed++
-      result.said.push(`cut off after ${ms} ms: ${(error as Error).message}`)
+      result.said.push(`cut off ${when}: ${(error as Error).message}`)
     } finally {
       rmSync(folder, { recursive: true, force: true })
     }

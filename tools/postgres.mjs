@@ -132,8 +132,21 @@ function passwordOf(dataFolder) {
   return made
 }
 
-/** Makes the cluster beside its place and moves it there whole: one that was cut off is made anew. */
+const MAKING = 'postgres.making'
+
+/** Removes what starts that were cut off had begun to make. Who makes it may live on and still write: what stays goes next time. */
+function removeBegun(dataFolder) {
+  for (const name of readdirSync(dataFolder).filter((one) => one.startsWith(MAKING)))
+    try {
+      rmSync(join(dataFolder, name), { recursive: true, force: true })
+    } catch {
+      // still written to
+    }
+}
+
+/** Makes the cluster beside its place, in a folder of its own, and moves it there whole: one that was cut off is made anew. */
 async function makeCluster(bin, dataFolder, cluster, password, user, fast) {
+  removeBegun(dataFolder)
   if (existsSync(join(cluster, 'PG_VERSION'))) return
   if (existsSync(cluster)) {
     if (readdirSync(cluster).length > 0)
@@ -142,8 +155,7 @@ async function makeCluster(bin, dataFolder, cluster, password, user, fast) {
       )
     rmdirSync(cluster)
   }
-  const making = join(dataFolder, 'postgres.making')
-  rmSync(making, { recursive: true, force: true })
+  const making = join(dataFolder, `${MAKING}-${randomBytes(6).toString('hex')}`)
   mkdirSync(making, { mode: 0o700 })
   const passwordFile = join(dataFolder, 'password.init')
   writeFileSync(passwordFile, password, { mode: 0o600 })

@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
+import { stripVTControlCharacters } from 'node:util'
 import { ensureDebian, ensurePackages, root, say } from './install.mjs'
 
 const counts = { passed: 0, failed: 0 }
@@ -38,9 +39,10 @@ const reports = mkdtempSync(join(tmpdir(), 'ekrond-reports-'))
 
 function count(file, read) {
   try {
-    const { passed, failed } = read(JSON.parse(readFileSync(join(reports, file), 'utf8')))
+    const { passed, failed, said } = read(JSON.parse(readFileSync(join(reports, file), 'utf8')))
     counts.passed += passed
     counts.failed += failed
+    failures.push(...said)
     if (passed + failed === 0) throw new Error('no test ran')
   } catch (error) {
     counts.failed++
@@ -48,15 +50,40 @@ function count(file, read) {
   }
 }
 
+/** The first lines of what a failed test said: they stand again at the end, where a long output is cut in its middle. */
+const firstLines = (text) =>
+  stripVTControlCharacters(text ?? '')
+    .split('\n')
+    .filter((line) => line.trim())
+    .slice(0, 12)
+    .map((line) => `    ${line.slice(0, 300)}`)
+    .join('\n')
+
 const countUnit = (file) =>
   count(file, (report) => ({
+    said: report.testResults.flatMap((one) =>
+      one.assertionResults
+        .filter((test) => test.status === 'failed')
+        .map((test) => `${test.fullName}\n${firstLines(test.failureMessages[0])}`),
+    ),
     passed: report.numPassedTests,
     failed:
       report.numFailedTests +
       report.testResults.filter((one) => one.status === 'failed' && one.assertionResults.length === 0).length,
   }))
+const specsOf = (suite) => [...suite.specs, ...(suite.suites ?? []).flatMap(specsOf)]
 const countBrowser = (file) =>
-  count(file, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }))
+  count(file, ({ stats, suites }) => ({
+    said: suites
+      .flatMap(specsOf)
+      .filter((spec) => !spec.ok)
+      .map(
+        (spec) =>
+          `${spec.title}\n${firstLines(spec.tests.flatMap((one) => one.results).find((one) => one.error)?.error.message)}`,
+      ),
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+  }))
 
 try {
   await ensurePackages()
@@ -126,6 +153,6 @@ try {
 } finally {
   rmSync(reports, { recursive: true, force: true })
 }
-if (failures.length) console.log(`failed: ${failures.join(', ')}`)
+if (failures.length) console.log(`failed:\n${failures.map((one) => `  ${one}`).join('\n')}`)
 console.log(`${counts.passed} passed, ${counts.failed} failed`)
 process.exit(counts.failed === 0 ? 0 : 1)
