@@ -1,3 +1,4 @@
+import { capital } from '@ekrond/core/base/words'
 import { complaintWords, symptomWords } from '@ekrond/core/log'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { signs, why } from '@ekrond/core/diagnose/why'
@@ -135,6 +136,18 @@ function Finder({ open }: { open: OpenJob }) {
         {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
         <Label as="h2">Other symptoms</Label>
         <Symptoms open={open} main={complaint.symptom} say={say} />
+        {!isRefusal(answer) && answer.noted.length > 0 && (
+          <>
+            <Label as="h2">Noted as found</Label>
+            <ul style={{ listStyle: 'none', display: 'grid', gap: 4 }}>
+              {answer.noted.map((one) => (
+                <li key={one} style={{ fontSize: 16 }}>
+                  {capital(one)}.
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
         {said.length > 0 && (
           <>
             <Label as="h2">Answers so far</Label>

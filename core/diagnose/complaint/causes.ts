@@ -1,5 +1,6 @@
 import type { ReceivedTest } from '../../log/index.ts'
 import type { PartKind } from '../../sheets/index.ts'
+import type { UnitThing } from './of-unit.ts'
 
 /** What may be wrong, and how readily each thing that a customer says comes of it. */
 export interface Cause {
@@ -16,6 +17,9 @@ export interface Cause {
   at?: RegExp
   /** what is said where the list number has no such part, and the passage alone can bear it; else the cause is left out */
   without?: { finding: string; look: string }
+  /** what a unit must have to have it; and how it is said of one that has something else */
+  needs?: UnitThing
+  saidWith?: readonly { has: UnitThing; finding?: string; look?: string }[]
   /** how often it is met at all, against the others */
   prior: number
   /** chance that a unit with this finding brings that symptom */
@@ -29,7 +33,9 @@ export interface Cause {
 }
 
 const lowDown = { idle: 2, 'just off idle': 1.4, middle: 0.5, 'wide open': 0.3 }
-const opening = { idle: 0.5, 'just off idle': 2, middle: 1, 'wide open': 0.6 }
+// What feeds the idle has little left to say past a quarter.
+const idling = { idle: 2, 'just off idle': 1.4, middle: 0.15, 'wide open': 0.1 }
+const opening = { idle: 0.5, 'just off idle': 2, middle: 0.5, 'wide open': 0.6 }
 const middle = { idle: 0.3, 'just off idle': 0.7, middle: 2, 'wide open': 0.9 }
 const top = { idle: 0.2, 'just off idle': 0.3, middle: 0.8, 'wide open': 2.2 }
 
@@ -58,6 +64,13 @@ export const causes: readonly Cause[] = [
     code: 'seat',
     finding: 'seat ringed, pounded or loose on its washer',
     look: 'Seat: a ring worn in, its washer flat, its bore by pins.',
+    saidWith: [
+      {
+        has: 'no washer',
+        finding: 'seat ringed or pounded',
+        look: 'Seat: a ring worn in, its bore by pins.',
+      },
+    ],
     kinds: ['seat', 'washer'],
     prior: 1.6,
     symptoms: { flooding: 0.7, leak: 0.4, smoke: 0.3, 'hard start': 0.15 },
@@ -97,6 +110,7 @@ export const causes: readonly Cause[] = [
     code: 'level.low',
     finding: 'float level low, or the drop too small',
     look: 'Float height and drop as found.',
+    saidWith: [{ has: 'no drop', finding: 'float level low', look: 'Float height as found.' }],
     kinds: [],
     prior: 0.8,
     symptoms: { surge: 0.35, 'no top end': 0.4, 'flat spot': 0.3, 'bog on opening': 0.2, 'hard start': 0.1 },
@@ -126,14 +140,16 @@ export const causes: readonly Cause[] = [
       'dies on opening': 0.3,
       'pops on the overrun': 0.3,
       'flat spot': 0.2,
+      // a starved idle is felt as the plate leaves it
+      'bog on opening': 0.2,
     },
-    bands: lowDown,
+    bands: idling,
     whens: { 'after lay-up': 3 },
   },
   {
     code: 'main.jet',
     finding: 'main jet varnished or partly blocked',
-    look: 'Main jets: look through, then the bores by pins against the stamped size.',
+    look: 'Main jet: look through, then its bore by pins against the stamped size.',
     kinds: ['jet'],
     at: /main/i,
     prior: 1.8,
@@ -160,6 +176,14 @@ export const causes: readonly Cause[] = [
     code: 'transfer',
     finding: 'transfer slot or progression holes blocked',
     look: 'Blow from the idle jet’s seat; air must come at every hole above the plate.',
+    needs: 'transfer',
+    saidWith: [
+      {
+        has: 'lifted slide',
+        finding: 'hole under the slide blocked',
+        look: 'Blow from the idle jet’s seat; air must come under the slide’s edge.',
+      },
+    ],
     kinds: [],
     prior: 1,
     symptoms: { 'flat spot': 0.6, 'dies on opening': 0.4, 'bog on opening': 0.25, hunting: 0.1 },
@@ -183,6 +207,13 @@ export const causes: readonly Cause[] = [
     code: 'air.leak',
     finding: 'air leak at shaft, flange or gasket',
     look: 'Throttle shaft’s play by indicator; flange under the straight edge; caps and hoses.',
+    saidWith: [
+      {
+        has: 'lifted slide',
+        finding: 'air leak at flange or gasket',
+        look: 'Flange under the straight edge; caps and hoses; the slide’s wear in its bore.',
+      },
+    ],
     kinds: ['shaft', 'gasket', 'body'],
     prior: 2,
     symptoms: {
@@ -201,6 +232,18 @@ export const causes: readonly Cause[] = [
     code: 'choke',
     finding: 'choke plate, coil or linkage does not close or open',
     look: 'Plate free from stop to stop; index as found; heat tube and housing clean.',
+    saidWith: [
+      {
+        has: 'enricher',
+        finding: 'enriching plunger does not shut or open',
+        look: 'Plunger free to its stop and back; its seat whole; its own jet and air passage clean.',
+      },
+      {
+        has: 'no heat',
+        finding: 'choke plate or its linkage does not close or open',
+        look: 'Plate free from stop to stop; its linkage and spring.',
+      },
+    ],
     kinds: ['coil', 'link', 'screw', 'slide'],
     at: /choke|enrichment/i,
     prior: 1.5,
@@ -224,7 +267,7 @@ export const causes: readonly Cause[] = [
     code: 'power',
     finding: 'power valve or piston leaks or sticks',
     look: 'Power piston: lifts on its spring, falls under a finger; its valve shut.',
-    kinds: ['spring', 'diaphragm', 'pump'],
+    kinds: ['powerPiston', 'spring', 'diaphragm', 'pump'],
     at: /power/i,
     prior: 0.9,
     symptoms: { smoke: 0.45, 'sagging idle': 0.4, 'no top end': 0.35, surge: 0.2, 'bog on opening': 0.15 },
@@ -234,6 +277,13 @@ export const causes: readonly Cause[] = [
     code: 'slide',
     finding: 'slide or piston sticks, its diaphragm torn',
     look: 'Slide: scored or dirty; falls by itself; diaphragm against the light.',
+    saidWith: [
+      {
+        has: 'no diaphragm',
+        finding: 'slide sticks or is worn',
+        look: 'Slide: scored or dirty; falls by itself.',
+      },
+    ],
     kinds: ['slide', 'diaphragm'],
     at: /slide|piston/i,
     prior: 1.6,
@@ -254,6 +304,13 @@ export const causes: readonly Cause[] = [
     code: 'links',
     finding: 'throttle does not snap shut: link, spring or plates',
     look: 'Snap it shut from wide open, choke on and off; plates centred; spring on its hook.',
+    saidWith: [
+      {
+        has: 'lifted slide',
+        finding: 'throttle does not drop shut: cable, spring or slide',
+        look: 'Lift the slide and let go: it drops shut. Cable free through its bends, spring whole.',
+      },
+    ],
     kinds: ['link', 'spring', 'shaft'],
     prior: 0.8,
     symptoms: { 'hanging idle': 0.6, rattle: 0.35, 'sagging idle': 0.05 },
@@ -265,6 +322,7 @@ export const causes: readonly Cause[] = [
     finding: 'plate screw or shaft loose',
     look: 'Plate screws and shaft: nothing may shake. A loose one goes into the engine.',
     kinds: ['screw', 'shaft'],
+    at: /plate|shaft/i,
     prior: 0.4,
     symptoms: { rattle: 0.8, 'hanging idle': 0.15 },
   },
@@ -272,6 +330,7 @@ export const causes: readonly Cause[] = [
     code: 'seal',
     finding: 'gasket, plug or seal leaks',
     look: 'Where it is wet: bowl gasket, drain plug, accelerator well.',
+    saidWith: [{ has: 'no pump', look: 'Where it is wet: bowl gasket or seal, drain plug.' }],
     kinds: ['gasket', 'seal'],
     prior: 1.2,
     symptoms: { leak: 0.8, 'weep at a thread': 0.5, 'hard start': 0.1 },
@@ -308,6 +367,7 @@ export const causes: readonly Cause[] = [
     code: 'percolation',
     finding: 'fuel boils in the bowl after a stop',
     look: 'Spacer and heat shield in place; fuel pressure; the level first.',
+    saidWith: [{ has: 'gravity feed', look: 'Spacer and heat shield in place; the level first.' }],
     kinds: [],
     prior: 0.5,
     symptoms: { 'hard start': 0.5, flooding: 0.3, leak: 0.1 },
@@ -327,6 +387,13 @@ export const causes: readonly Cause[] = [
     code: 'icing',
     finding: 'ice in the bore: heat riser or warm-air hose missing',
     look: 'Engine side: warm air and manifold heat. Not the carburetor’s fault.',
+    saidWith: [
+      {
+        has: 'no heat',
+        finding: 'ice in the bore',
+        look: 'It comes on a cold, damp day and goes as it stands. Not the carburetor’s fault.',
+      },
+    ],
     kinds: [],
     prior: 0.35,
     symptoms: { 'dies on opening': 0.3, 'sagging idle': 0.3, 'no top end': 0.15, hunting: 0.1 },

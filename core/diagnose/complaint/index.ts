@@ -1,8 +1,11 @@
-import { screwKindOf, type BuildSheet, type Position, type SpecSheet } from '../../sheets/index.ts'
 import { causes, type Cause } from './causes.ts'
 
 export * from '../../log/index.ts'
+import type { Sheets } from '../../sheets/index.ts'
+import { causeOfUnit } from './of-unit.ts'
+
 export { causes } from './causes.ts'
+export { causeOfUnit, unitHas, type UnitThing } from './of-unit.ts'
 export interface Said {
   symptom: string
   band: string
@@ -11,12 +14,6 @@ export interface Said {
 }
 
 export type Tests = Readonly<Record<string, { result: 'good' | 'bad' | 'none' }>>
-
-/** As much of a unit's sheets as is needed to say what it can have. */
-interface Unit {
-  build: BuildSheet
-  spec: Pick<SpecSheet, 'mixture'>
-}
 
 export interface Suspect {
   code: string
@@ -38,22 +35,15 @@ const UNNAMED = 0.02
  * or said of the passage alone, and the look is that of its kind of mixture screw. Empty for a plain
  * overhaul. Source: the shop's own table in `causes.ts`.
  */
-export function lookFirst(said: Said, tests: Tests = {}, sheets?: Unit): Suspect[] {
+export function lookFirst(said: Said, tests: Tests = {}, sheets?: Pick<Sheets, 'build' | 'spec'>): Suspect[] {
   if (!causes.some((cause) => said.symptom in cause.symptoms)) return []
-  const build = sheets?.build
-  const weighed = causes
-    .filter(
-      (cause) => !build || cause.kinds.length === 0 || cause.without || positionsOf(cause, build).length > 0,
-    )
-    .map((cause) => ({ cause, weight: weightOf(cause, said, tests) }))
+  const weighed = causes.flatMap((cause) => {
+    const ofUnit = causeOfUnit(cause, sheets)
+    return ofUnit ? [{ code: cause.code, ...ofUnit, weight: weightOf(cause, said, tests) }] : []
+  })
   const sum = weighed.reduce((total, { weight }) => total + weight, 0)
   return weighed
-    .map(({ cause, weight }) => ({
-      code: cause.code,
-      ...wordsOf(cause, sheets),
-      share: weight / sum,
-      positions: build ? positionsOf(cause, build).map((position) => position.code) : [],
-    }))
+    .map(({ weight, ...cause }) => ({ ...cause, share: weight / sum }))
     .sort((a, b) => b.share - a.share)
 }
 
@@ -89,14 +79,3 @@ function weightOf(cause: Cause, said: Said, tests: Tests): number {
   }
   return weight
 }
-
-function wordsOf(cause: Cause, sheets: Unit | undefined): { finding: string; look: string } {
-  if (sheets && cause.without && positionsOf(cause, sheets.build).length === 0) return cause.without
-  const kind = sheets && screwKindOf(sheets.spec)
-  return { finding: cause.finding, look: (kind && cause.lookBy?.[kind]) ?? cause.look }
-}
-
-const positionsOf = (cause: Cause, build: BuildSheet): Position[] =>
-  build.positions.filter(
-    ({ kind, code, name }) => cause.kinds.includes(kind) && (cause.at?.test(`${code} ${name}`) ?? true),
-  )

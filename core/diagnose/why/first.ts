@@ -32,7 +32,7 @@ export function firstCauses(
 ): FirstLook[] {
   if (said.symptom === '' || said.symptom === 'none: overhaul') return []
   const causes = causesFor(sheets, false, outcomes)
-  const network = networkOf(causes)
+  const network = networkOf(causes, said)
   const known = new Set(network.evidence.map(({ id }) => id))
   const seen: Record<string, CauseSeen> = Object.fromEntries(
     Object.entries(complaintSeen(said, tests)).filter(([id]) => known.has(id)),

@@ -6,12 +6,13 @@ import {
   type Question,
   type CauseSeen,
 } from '../causes/index.ts'
-import { causes as carburetor, type Said, type Tests } from '../complaint/index.ts'
+import { causeOfUnit, causes as carburetor, unitHas, type Said, type Tests } from '../complaint/index.ts'
 import { bodyNumbers, bodyOf, type JobState, type SheetsByBody } from '../../log/index.ts'
 import { weighFindings } from '../explain/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
-import { screwKindOf, type Sheets } from '../../sheets/index.ts'
-import { outsideCauses, signs, type Area } from './outside.ts'
+import type { Sheets } from '../../sheets/index.ts'
+import { asNoted, notedEvidence } from './noted.ts'
+import { outsideCauses, signs, type Area, type Sign } from './outside.ts'
 
 /** The judgement behind the table is worth so many complaints; what the shop has seen itself is added to it. */
 const JUDGED_COMPLAINTS = 40
@@ -46,12 +47,11 @@ interface Shape {
   tests?: Readonly<Record<string, readonly [number, number] | undefined>>
 }
 
-const EVERY_BAND = ['idle', 'just off idle', 'middle', 'wide open']
-/** Something else brings a symptom, is felt at a band, fails a test. */
-const LEAKS = { symptom: 0.02, band: 0.08, temperature: 0.15, when: 0.04, test: 0.15 }
-/** What a cause says nothing of, it brings so often; a factor of two doubles that. */
-const USUAL = 0.3
-const weight = (factor: number) => Math.min(0.9, USUAL * factor)
+/** Something else brings a symptom, fails a test. */
+const LEAKS = { symptom: 0.02, test: 0.15 }
+/** An occasion that a cause says nothing of suits it so well. */
+const ANY_OCCASION = 0.6
+const SURE = 0.95
 
 /** Minutes for a look at a part: outside at once, inside when the cover is off, or with the cover to come off. */
 const OUTSIDE_LOOKS = new Set([
@@ -84,43 +84,39 @@ export function causesFor(
     return { judged, met, prior: Math.min(0.5, (judged + met) / n) }
   }
   const inside = carburetor.flatMap((cause): NetworkCause[] => {
-    const positions = sheets
-      ? sheets.build.positions
-          .filter(
-            ({ kind, code, name }) =>
-              cause.kinds.includes(kind) && (cause.at?.test(`${code} ${name}`) ?? true),
-          )
-          .map(({ code }) => code)
+    const ofUnit = causeOfUnit(cause, sheets)
+    return ofUnit
+      ? [
+          {
+            code: cause.code,
+            area: 'carburetor',
+            ...ofUnit,
+            minutes: OUTSIDE_LOOKS.has(cause.code) || opened ? LOOK_MINUTES : COVER_MINUTES,
+            ...of(cause.code, cause.prior),
+          },
+        ]
       : []
-    if (sheets && cause.kinds.length > 0 && positions.length === 0 && !cause.without) return []
-    const words = sheets && positions.length === 0 && cause.without ? cause.without : cause
-    const kind = sheets && screwKindOf(sheets.spec)
-    return [
-      {
-        code: cause.code,
-        area: 'carburetor',
-        finding: words.finding,
-        look: (words === cause && kind && cause.lookBy?.[kind]) || words.look,
-        minutes: OUTSIDE_LOOKS.has(cause.code) || opened ? LOOK_MINUTES : COVER_MINUTES,
-        positions,
-        ...of(cause.code, cause.prior),
-      },
-    ]
   })
-  const outside = outsideCauses.map(({ code, area, finding, look, minutes, count }): NetworkCause => ({
-    code,
-    area,
-    finding,
-    look,
-    minutes,
-    positions: [],
-    ...of(code, count),
-  }))
+  const outside = outsideCauses.flatMap((cause): NetworkCause[] => {
+    const ofUnit = causeOfUnit(cause, sheets)
+    const { code, area, minutes, count } = cause
+    return ofUnit ? [{ code, area, minutes, ...ofUnit, ...of(code, count) }] : []
+  })
   return [...inside, ...outside]
 }
 
-/** The network over these causes: symptoms, bands, temperatures, occasions, tests as received and signs as evidence (`docs/physics.md` 20). */
-export function networkOf(causes: readonly NetworkCause[]): CauseNetwork {
+/**
+ * The chance that a cause brings the complaint as it is told: the symptom at this throttle position, engine temperature and occasion. A
+ * cause that works elsewhere hardly brings it there, however often it is met.
+ */
+function bringsTold(shape: Shape, { symptom, band, temperature, when }: Said): number {
+  const occasion = when === 'any time' ? 1 : (shape.whens?.[when] ?? ANY_OCCASION)
+  const factors = (shape.bands?.[band] ?? 1) * (shape.temperatures?.[temperature] ?? 1) * occasion
+  return Math.min(SURE, (shape.symptoms[symptom] ?? 0) * factors)
+}
+
+/** The network over these causes: the complaint as told, other symptoms, tests as received, notes and signs as evidence (`docs/physics.md` 20). */
+export function networkOf(causes: readonly NetworkCause[], told?: Said): CauseNetwork {
   const shapes: Shape[] = [...carburetor, ...outsideCauses]
   const there = causes.map(({ code }) => shapes.find((one) => one.code === code)!)
   const evidence: { id: string; leak: number; weights: Record<string, number> }[] = []
@@ -130,23 +126,18 @@ export function networkOf(causes: readonly NetworkCause[]): CauseNetwork {
     )
     evidence.push({ id, leak, weights })
   }
-  const names = (key: 'symptoms' | 'temperatures' | 'whens') => [
-    ...new Set(there.flatMap((one) => Object.keys(one[key] ?? {}))),
-  ]
-  for (const symptom of names('symptoms'))
-    add(`symptom:${symptom}`, LEAKS.symptom, ({ symptoms }) => symptoms[symptom] ?? 0)
-  for (const band of EVERY_BAND) add(`band:${band}`, LEAKS.band, ({ bands }) => weight(bands?.[band] ?? 1))
-  for (const one of names('temperatures'))
-    add(`temperature:${one}`, LEAKS.temperature, ({ temperatures }) => weight(temperatures?.[one] ?? 1))
-  for (const when of names('whens'))
-    add(`when:${when}`, LEAKS.when, ({ whens }) => weight((whens?.[when] ?? 0.5) * 0.8))
+  for (const symptom of new Set(there.flatMap((one) => Object.keys(one.symptoms))))
+    add(`symptom:${symptom}`, LEAKS.symptom, (shape) =>
+      symptom === told?.symptom ? bringsTold(shape, told) : (shape.symptoms[symptom] ?? 0),
+    )
   for (const test of ['inlet', 'lifts', 'links', 'squirt', 'break'])
     add(`test:${test}`, LEAKS.test, ({ tests }) => {
       const factors = tests?.[test]
       return factors ? factors[0] / (1 + factors[0]) : 0
     })
   for (const sign of signs) add(sign.code, sign.leak, ({ code }) => sign.weights[code] ?? 0)
-  for (const { id, leak, weights } of lookEvidence) add(id, leak, ({ code }) => weights[code] ?? 0)
+  for (const { id, leak, weights } of [...lookEvidence, ...notedEvidence])
+    add(id, leak, ({ code }) => weights[code] ?? 0)
   return { causes: causes.map(({ code, prior }) => ({ id: code, prior })), evidence }
 }
 
@@ -162,30 +153,18 @@ export interface Why {
   /** what settles most a minute; null where nothing is left to ask */
   next: { code: string; kind: 'cause' | 'sign'; question: string; minutes: number; gain: number } | null
   seen: Record<string, CauseSeen>
+  /** what was noted as found and speaks for or against a cause */
+  noted: string[]
   /** the chance that what was found brings what is complained of */
   explained: number
 }
 
-/** A complaint's own words and the tests as received, as evidence. */
+/** The complaint and the tests as received, as evidence. */
 export function complaintSeen(complaint: Said, tests: Tests): Record<string, CauseSeen> {
   const seen: Record<string, CauseSeen> = {}
   if (complaint.symptom !== 'none: overhaul') seen[`symptom:${complaint.symptom}`] = 'present'
-  if (EVERY_BAND.includes(complaint.band)) seen[`band:${complaint.band}`] = 'present'
-  if (complaint.temperature !== 'both') seen[`temperature:${complaint.temperature}`] = 'present'
-  if (complaint.when !== 'any time') seen[`when:${complaint.when}`] = 'present'
   for (const [test, { result }] of Object.entries(tests))
     if (result !== 'none') seen[`test:${test}`] = result === 'bad' ? 'present' : 'absent'
-  return seen
-}
-
-/** What is known of a complaint: its own words, the tests as received, what somebody said of signs and causes since. */
-function seenOf(state: JobState, body = 1): Record<string, CauseSeen> {
-  const seen = complaintSeen(state.opened!.complaint, bodyOf(state, body).tests)
-  for (const { id, look, seen: shown } of lookEvidence) {
-    const looked = bodyOf(state, body).looks[look]
-    if (looked && looked.seen !== 'none') seen[id] = looked.seen === shown ? 'present' : 'absent'
-  }
-  for (const [about, said] of Object.entries(state.signs)) seen[about] = said.state
   return seen
 }
 
@@ -205,11 +184,17 @@ export function why(
   const sheets = all[body]
   const opened = Object.keys(bodyOf(state, body).off).length > 0
   const causes = causesFor(sheets, opened, outcomes)
-  const network = networkOf(causes)
+  const told = state.opened!.complaint
+  const network = networkOf(causes, told)
   const known = new Set(network.evidence.map(({ id }) => id))
-  const said = seenOf(state, body)
+  const noted = asNoted(state, sheets, body)
+  const said: Record<string, CauseSeen> = {
+    ...complaintSeen(told, bodyOf(state, body).tests),
+    ...noted.seen,
+    ...Object.fromEntries(Object.entries(state.signs).map(([about, one]) => [about, one.state])),
+  }
   const seen = Object.fromEntries(Object.entries(said).filter(([id]) => known.has(id)))
-  const findings: Record<string, 'present' | 'absent'> = {}
+  const findings = { ...noted.findings }
   for (const number of bodyNumbers(state)) {
     const of = all[number]
     if (!of) continue
@@ -227,7 +212,6 @@ export function why(
   for (const code of Object.keys(findings)) if (!there.has(code)) delete findings[code]
   const answer = weighCauses(network, seen, findings)
   if (isRefusal(answer)) return answer
-  const { symptom } = state.opened!.complaint
   const shapes = new Map([...carburetor, ...outsideCauses].map((one): [string, Shape] => [one.code, one]))
   const weighed = causes
     .map((cause): WhyCause => {
@@ -236,7 +220,7 @@ export function why(
         ...cause,
         p: answer.posterior[cause.code] ?? 0,
         standing: found === 'present' ? 'found' : found === 'absent' ? 'ruled out' : 'open',
-        brings: shapes.get(cause.code)?.symptoms[symptom] ?? 0,
+        brings: bringsTold(shapes.get(cause.code)!, told),
       }
     })
     .sort(
@@ -250,12 +234,17 @@ export function why(
   return {
     explained,
     causes: weighed,
-    next: nextLook(network, weighed, seen, findings, said),
+    next: nextLook(network, weighed, seen, findings, said, sheets),
     seen: said,
+    noted: noted.words,
   }
 }
 
 const rank = { found: 0, open: 1, 'ruled out': 2 }
+
+/** A sign's question as it is asked of this unit. */
+const questionOf = (sign: Sign, sheets: Sheets | undefined): string =>
+  sign.askedWith && unitHas(sheets, sign.askedWith.has) ? sign.askedWith.question : sign.question
 
 function nextLook(
   network: CauseNetwork,
@@ -263,6 +252,7 @@ function nextLook(
   seen: Readonly<Record<string, CauseSeen>>,
   findings: Readonly<Record<string, 'present' | 'absent'>>,
   said: Readonly<Record<string, CauseSeen>>,
+  sheets: Sheets | undefined,
 ): Why['next'] {
   const likely = [...causes]
     .filter(({ standing }) => standing !== 'ruled out')
@@ -292,6 +282,6 @@ function nextLook(
   return cause
     ? { code: id, kind: 'cause', question: cause.look, minutes: cause.minutes, gain }
     : sign
-      ? { code: id, kind: 'sign', question: sign.question, minutes: sign.minutes, gain }
+      ? { code: id, kind: 'sign', question: questionOf(sign, sheets), minutes: sign.minutes, gain }
       : null
 }

@@ -1,3 +1,5 @@
+import type { UnitThing } from '../complaint/index.ts'
+
 /** Where a cause lies: in the carburetor, or in what is around it. */
 export type Area = 'carburetor' | 'intake' | 'ignition' | 'fuel' | 'engine'
 
@@ -7,6 +9,9 @@ export interface OutsideCause {
   area: Exclude<Area, 'carburetor'>
   finding: string
   look: string
+  /** what a unit must have to be fed or fitted like this; and how it is said of one that has something else */
+  needs?: UnitThing
+  saidWith?: readonly { has: UnitThing; finding?: string; look?: string }[]
   minutes: number
   /** judgement: as if met so many times in forty complaints */
   count: number
@@ -44,7 +49,7 @@ export const outsideCauses: readonly OutsideCause[] = [
   {
     code: 'spark.weak',
     area: 'ignition',
-    finding: 'spark weak: coil, points or their gap',
+    finding: 'spark weak: ignition coil, points or their gap',
     look: 'Spark at a plug held to ground, away from fuel and its vapour: blue, and it jumps 6 mm.',
     minutes: 4,
     count: 1.6,
@@ -105,6 +110,7 @@ export const outsideCauses: readonly OutsideCause[] = [
     area: 'intake',
     finding: 'manifold heat stuck off',
     look: 'Five minutes after a cold start the manifold under it is warm to the hand.',
+    needs: 'heat',
     minutes: 6,
     count: 0.5,
     symptoms: { 'bog on opening': 0.3, 'dies on opening': 0.3, 'flat spot': 0.2, 'hard start': 0.1 },
@@ -126,6 +132,12 @@ export const outsideCauses: readonly OutsideCause[] = [
     area: 'fuel',
     finding: 'fuel filter, tap or line choked',
     look: 'Line off at the carburetor, into a can, engine cold: half a litre in a minute.',
+    saidWith: [
+      {
+        has: 'gravity feed',
+        look: 'Line off at the carburetor, into a can, engine cold: a steady stream, not drops.',
+      },
+    ],
     minutes: 4,
     count: 1.4,
     symptoms: { surge: 0.5, 'no top end': 0.5, 'flat spot': 0.15, 'hard start': 0.1 },
@@ -136,6 +148,7 @@ export const outsideCauses: readonly OutsideCause[] = [
     area: 'fuel',
     finding: 'fuel pump weak',
     look: 'Gauge in the line, idling and loaded, then stopped: it stands.',
+    needs: 'pump feed',
     minutes: 5,
     count: 0.9,
     symptoms: { 'no top end': 0.5, surge: 0.4, 'hard start': 0.25 },
@@ -147,6 +160,7 @@ export const outsideCauses: readonly OutsideCause[] = [
     area: 'fuel',
     finding: 'fuel pressure over what the seat bears',
     look: 'Gauge in the line at idle, against the sheet’s most.',
+    needs: 'pump feed',
     minutes: 5,
     count: 0.8,
     symptoms: { flooding: 0.55, leak: 0.4, 'sagging idle': 0.3, smoke: 0.3 },
@@ -184,6 +198,7 @@ export const outsideCauses: readonly OutsideCause[] = [
     area: 'engine',
     finding: 'governor hunts',
     look: 'Hold its lever still by hand, clear of moving parts: steady is the answer.',
+    needs: 'no slide',
     minutes: 2,
     count: 0.8,
     symptoms: { hunting: 0.55, surge: 0.25 },
@@ -193,6 +208,13 @@ export const outsideCauses: readonly OutsideCause[] = [
     area: 'engine',
     finding: 'cable or stop keeps the plate from opening or shutting',
     look: 'Lever down, engine off: does the plate stand upright, and snap shut?',
+    saidWith: [
+      {
+        has: 'lifted slide',
+        finding: 'cable or stop keeps the slide from opening or shutting',
+        look: 'Engine off: does the slide clear the bore wide open, and drop shut?',
+      },
+    ],
     minutes: 2,
     count: 0.8,
     symptoms: { 'no top end': 0.3, 'hanging idle': 0.3 },
@@ -203,6 +225,8 @@ export const outsideCauses: readonly OutsideCause[] = [
 export interface Sign {
   code: string
   question: string
+  /** how it is asked of a unit that has something else */
+  askedWith?: { has: UnitThing; question: string }
   minutes: number
   /** chance that it is there with none of the causes */
   leak: number
@@ -214,6 +238,7 @@ export const signs: readonly Sign[] = [
   {
     code: 'sign.choke-helps',
     question: 'With the choke half on, does it run better?',
+    askedWith: { has: 'enricher', question: 'With the enricher on, does it run better?' },
     minutes: 1,
     leak: 0.05,
     weights: {

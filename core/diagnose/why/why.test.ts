@@ -107,7 +107,7 @@ describe('why', () => {
     const network = networkOf(twelve)
     const seen = {
       'symptom:flooding': 'present',
-      'when:parked': 'present',
+      'test:inlet': 'present',
       'symptom:surge': 'absent',
     } as const
     const exact = weighCauses(network, seen)

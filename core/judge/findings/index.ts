@@ -1,5 +1,5 @@
 export { foundWith, isDoubtful, uncured, type Uncured } from './cure.ts'
-export { storiesOf, type Story } from './story.ts'
+export { screwsFound, storiesOf, type Story } from './story.ts'
 export { mendOrBuy, type MendOrBuy } from './mend.ts'
 export type { Judgement } from './kind.ts'
 export { judgeFloatMass } from './mass.ts'

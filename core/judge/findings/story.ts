@@ -197,8 +197,8 @@ export function storiesOf(state: JobState, sheets: Sheets, body = 1): Story[] {
 const positionsOf = (sheets: Sheets, kind: PartKind) =>
   sheets.build.positions.filter((one) => one.kind === kind)
 
-/** In leans a fuel screw and enriches an air screw. */
-function screwsFound(here: BodyState, { spec }: Sheets, way: 'lean' | 'rich'): string[] {
+/** Mixture screws clearly leaner or richer than the sheet as found: in leans a fuel screw and enriches an air screw. */
+export function screwsFound(here: BodyState, { spec }: Sheets, way: 'lean' | 'rich'): string[] {
   if (screwKindOf(spec) === null) return []
   return spec.settings
     .filter(({ code }) => code === 'mixture.turns')
