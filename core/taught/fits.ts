@@ -6,6 +6,8 @@ const SECOND = /(^|\/)(R|S)$/
 /** Whether a unit with so many barrels and such a choke has the thing at all. */
 export function fits(taught: Taught, code: string, place: string): boolean {
   if (taught.barrels === 1 && (SECOND.test(code) || SECOND.test(place))) return false
+  // One that stands in the bowl falls to its floor: nothing is bent for it.
+  if (code === 'float.drop' && taught.float === 'in the bowl') return false
   const coil = /^(choke\.coil|choke\.index|vacuumBreak)/.test(code)
   if (coil && taught.choke !== 'coil') return false
   if (/^choke\.(rod|cable)/.test(code) && (taught.choke === 'enricher' || taught.choke === 'none'))

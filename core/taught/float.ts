@@ -3,6 +3,7 @@ import type { BodyState } from '../log/index.ts'
 import type { OwnFact, Taught } from '../log/kinds/index.ts'
 import { isRefusal } from '../base/refusal/index.ts'
 import type { Borrowed, FloatGeometry, SpecSheet } from '../sheets/index.ts'
+import { fromFloor } from './read-from.ts'
 import { scaled } from './scale.ts'
 import { withTries } from './tries.ts'
 
@@ -21,19 +22,23 @@ export function floatOf(here: BodyState, { spec }: Borrowed, taught: Taught) {
   const pin = numberOf(said['float.pin']) ?? float.pinBelowFace
   // A deeper float than its family's reaches lower from the point that is read.
   const deeper = (numberOf(said['float.depth']) ?? float.depth) - float.depth
-  const floor = said['float.sense']?.value === 'from the floor'
-  const sense = said['float.sense'] ? (floor ? -1 : 1) : float.sense
+  const sense = fromFloor(said['float.sense']?.value, taught.float, float.sense) ? -1 : 1
+  const hangsOn = taught.float === 'in the bowl' ? undefined : float.hangsOn
   const correction = said['float.correction']?.value
   const geometry: FloatGeometry = {
     ...float,
     ...(guided ? { guided: true } : {}),
     sense,
+    ...(hangsOn === undefined ? { hangsOn } : {}),
     pinBelowFace: pin,
     undersideY: float.undersideY - deeper,
     levelReading:
       sense === -1
         ? (numberOf(said['pin.floor']) ?? float.levelReading)
-        : float.levelReading + (pin - float.pinBelowFace),
+        : float.sense === -1
+          ? // Its family's is read from the floor: from the face the pin's own depth is where it lies level.
+            pin
+          : float.levelReading + (pin - float.pinBelowFace),
     tangArm: numberOf(said['float.tang']) ?? float.tangArm,
     correction:
       correction === 'tang' || correction === 'arm' || correction === 'washer' || correction === 'none'

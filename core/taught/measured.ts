@@ -1,6 +1,7 @@
 import { learnRatio } from '../physics/float/index.ts'
 import { isRefusal, refuse, type Result } from '../base/refusal/index.ts'
 import { isPencil, type SpecSheet, factOf, facts, readFact, type Fact } from '../sheets/index.ts'
+import type { Taught } from '../log/index.ts'
 import { readFrom } from './read-from.ts'
 import { scaled } from './scale.ts'
 import { levelSpread } from './spread.ts'
@@ -85,9 +86,15 @@ function chosen(spec: SpecSheet, fact: Fact, value: string): SpecSheet {
   return {
     ...spec,
     float: { ...spec.float, sense: value === 'from the floor' ? -1 : 1 },
-    settings: spec.settings.map((setting) => readFrom(value, setting)),
+    settings: spec.settings.map((setting) =>
+      readFrom(value, { float: hangs(spec.float) }, spec.float, setting),
+    ),
   }
 }
+
+/** How the float of a taught sheet hangs: its log is not at hand any more. */
+const hangs = ({ guided, hangsOn }: SpecSheet['float']): Taught['float'] =>
+  guided ? 'on a pin' : hangsOn === undefined ? 'in the bowl' : 'from the cover'
 
 function withValue(spec: SpecSheet, fact: Fact, value: number): SpecSheet {
   const { float } = spec

@@ -35,7 +35,11 @@ export function ownSheets(state: JobState, body: number, borrowed: Borrowed): Sh
       (setting) => fits(taught, setting.code, setting.place) && !here.ownFacts[noneOf(settingKey(setting))],
     )
     .map((setting) =>
-      withValue(state, body, readFrom(here.ownFacts['float.sense']?.value, named(taught, setting))),
+      withValue(
+        state,
+        body,
+        readFrom(here.ownFacts['float.sense']?.value, taught, borrowed.spec.float, named(taught, setting)),
+      ),
     )
   const positions = positionsOf(here, taught, borrowed.build.positions)
   const pencil = pencilOf(here, positions)

@@ -158,6 +158,37 @@ describe('float height of a taught unit', () => {
     expect(said.meaning).toMatch(/Which way to bend is not known/)
   })
 
+  it('hold, datum and drop follow how the float hangs', () => {
+    const settings = (more: Parameters<typeof taughtAs>[0], ...facts: Entry[]) =>
+      unit(taughtAs(more), ...facts).sheets.spec.settings
+    const heightOf = (...args: Parameters<typeof settings>) =>
+      settings(...args).find(({ code }) => code === 'float.height')!
+    const downdraft = { family: 'downdraft' } as const
+    expect(heightOf(downdraft)).toMatchObject({
+      held: 'inverted',
+      hold: expect.stringMatching(/^Cover upside/) as string,
+    })
+    const stands = heightOf({ ...downdraft, float: 'in the bowl' })
+    expect(stands).toMatchObject({ held: 'upright', datum: expect.stringMatching(/^bowl rim/) as string })
+    expect(stands.hold).toMatch(/^Bowl upright/)
+    // It falls to the floor of its bowl: there is no drop to read.
+    const codes = (more: Parameters<typeof taughtAs>[0]) => settings(more).map(({ code }) => code)
+    expect(codes(downdraft)).toContain('float.drop')
+    expect(codes({ ...downdraft, float: 'in the bowl' })).not.toContain('float.drop')
+    const floor = heightOf({ ...downdraft, float: 'in the bowl' }, fact('float.sense', 'from the floor'))
+    expect(floor).toMatchObject({ held: 'upright', datum: expect.stringMatching(/^bowl floor/) as string })
+    // A family that is read from the floor, of a unit whose float hangs: the face, turned over.
+    const small = { family: 'small one-barrel', barrels: 1, choke: 'plate by hand' } as const
+    expect(heightOf({ ...small, float: 'in the bowl' }).datum).toMatch(/floor/)
+    expect(heightOf({ ...small, float: 'from the cover' })).toMatchObject({
+      held: 'inverted',
+      datum: expect.stringMatching(/^face/) as string,
+    })
+    // From the face it lies level where its pin lies.
+    const { float } = unit(taughtAs({ ...small, float: 'from the cover' })).sheets.spec
+    expect(float).toMatchObject({ sense: 1, levelReading: float.pinBelowFace })
+  })
+
   it('read from the floor a small reading is early, from the face late', () => {
     const late = judge(unit(taughtAs(), height(12.4), fact('float.sense', 'from the face')), 10.9)
     const early = judge(unit(taughtAs(), height(12.4), fact('float.sense', 'from the floor')), 10.9)

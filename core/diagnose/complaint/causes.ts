@@ -1,6 +1,6 @@
 import type { ReceivedTest } from '../../log/index.ts'
 import type { PartKind } from '../../sheets/index.ts'
-import type { UnitThing } from './of-unit.ts'
+import type { UnitThing } from './unit-has.ts'
 
 /** What may be wrong, and how readily each thing that a customer says comes of it. */
 export interface Cause {

@@ -5,7 +5,8 @@ import type { Sheets } from '../../sheets/index.ts'
 import { causeOfUnit } from './of-unit.ts'
 
 export { causes } from './causes.ts'
-export { causeOfUnit, unitHas, type UnitThing } from './of-unit.ts'
+export { causeOfUnit } from './of-unit.ts'
+export { unitHas, type UnitThing } from './unit-has.ts'
 export interface Said {
   symptom: string
   band: string

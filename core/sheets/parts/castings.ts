@@ -120,8 +120,8 @@ export const castings = {
     wash: { byHand: 'rubber swells: it is renewed, or wiped' },
     taught: true,
     conditions: [
-      condition('standsProud', 'Stands proud', 'reuse', 'still seals'),
-      condition('flat', 'Flattened', 'replace', 'must stand proud of the face', ['seal']),
+      condition('standsProud', 'Whole, not flattened', 'reuse', 'still seals'),
+      condition('flat', 'Flattened, crushed or cut', 'replace', 'it seals no more', ['seal']),
       condition('swollen', 'Swollen', 'replace', 'the fuel got at it', ['seal']),
       torn,
     ],

@@ -76,14 +76,23 @@ export const electric: Listing = ({ sheets }) =>
   sheets.build.positions
     .filter(({ kind }) => kind === 'electric')
     .map((part) =>
-      seen(
-        `electric:${part.code}`,
-        `${part.name} clicks and moves`,
-        part.name,
-        'moves',
-        'Three times on and off at its own voltage, no longer than it clicks: the plunger moves each time and shuts its seat. A sensor is set to zero again at the engine.',
-        [part.code],
-      ),
+      /enrich|heated/i.test(part.name)
+        ? seen(
+            `electric:${part.code}`,
+            `${part.name} moves as it warms`,
+            part.name,
+            'travels to its stop',
+            'At its own voltage for five minutes: it does not click, its plunger creeps out to its stop. Ohms cold before; off again it creeps back.',
+            [part.code],
+          )
+        : seen(
+            `electric:${part.code}`,
+            `${part.name} clicks and moves`,
+            part.name,
+            'moves',
+            'Three times on and off at its own voltage, no longer than it clicks: the plunger moves each time and shuts its seat. A sensor is set to zero again at the engine.',
+            [part.code],
+          ),
     )
 
 /** What its sheet asks beside the usual. */
