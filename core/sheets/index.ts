@@ -1,4 +1,5 @@
 export {
+  MOST_LAPPED_MM,
   conditionOf,
   dispositions,
   dispositionWord,

@@ -16,17 +16,19 @@ export interface MendOrBuy {
 
 /**
  * Mend or buy: minutes at the hour's price (minor units) and material, against the cheapest new part with its share of nothing else.
- * A part that takes half an hour to fit costs the same either way and is left out. Null where the table knows no mend.
+ * What was measured decides how it is mended before what was seen. A part that takes half an hour to fit costs the same either way and is left out. Null where the table knows no mend.
  */
 export function mendOrBuy(
   position: Pick<Position, 'kind' | 'part'>,
-  finding: { condition: string; measured: boolean; tried: number },
+  finding: { condition: string; measured: number | null; tried: number },
   hourMinor: number,
   singles: readonly { part: string; priceMinor: number; leadDays: number }[],
 ): MendOrBuy | null {
   const { mends } = partsTable[position.kind]
-  const mending = mends?.[finding.condition] ?? (finding.measured ? mends?.measured : undefined)
-  if (!mending) return null
+  const usual = (finding.measured !== null ? mends?.measured : undefined) ?? mends?.[finding.condition]
+  if (!usual) return null
+  const { beyond } = usual
+  const mending = beyond && finding.measured !== null && finding.measured > beyond.mm ? beyond.instead : usual
   const mendMinor = Math.round((mending.minutes / 60) * hourMinor) + mending.materialMinor
   const cheapest = singles
     .filter(({ part }) => part === position.part)

@@ -1,13 +1,13 @@
 import type { PartMeasuredBy } from '../../log/index.ts'
 import { figure, judge, parseLength } from '../../measure/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
+import { MOST_LAPPED_MM } from '../../sheets/index.ts'
 import type { Finding, Judgement } from './kind.ts'
 
 /** Compression of a gasket at its bolts, and the least that seals, as shares of its thickness. */
 const COMPRESSION_AT_BOLTS = 0.2
 const COMPRESSION_THAT_SEALS = 0.05
-/** As much comes off a face on the lapping plate in an hour; more is faced on a machine, and beyond that the casting is too thin (mm). */
-const MOST_LAPPED_MM = 0.3
+/** Where more would have to come off a face, mm, the casting is too thin afterwards. */
 const MOST_FACED_MM = 0.8
 
 /**

@@ -64,7 +64,7 @@ describe('a part with a winding', () => {
     expect(conditionOf('electric', 'wire')).toMatchObject({ disposition: 'repair' })
     const mend = mendOrBuy(
       { kind: 'electric', part: 'SO-1' },
-      { condition: 'wire', measured: false, tried: 0 },
+      { condition: 'wire', measured: null, tried: 0 },
       5400,
       [{ part: 'SO-1', priceMinor: 4100, leadDays: 3 }],
     )

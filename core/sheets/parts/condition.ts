@@ -42,6 +42,8 @@ export interface Mending {
   minutes: number
   materialMinor: number
   tries: number
+  /** where more than this was measured, mm, it is mended otherwise */
+  beyond?: { mm: number; instead: Mending }
 }
 
 /** Where on a unit the parts of a kind belong, when what has to be shown is listed by place. */

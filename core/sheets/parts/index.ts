@@ -3,6 +3,7 @@ import type { PartRow, Condition } from './condition.ts'
 import { inlet } from './inlet.ts'
 import { metering } from './metering.ts'
 
+export { MOST_LAPPED_MM } from './castings.ts'
 export { SOAKED_CLOTHS } from './cautions.ts'
 export { dispositions, dispositionWord, type Condition, type Disposition } from './condition.ts'
 

@@ -95,7 +95,7 @@ export function PartOff({
   const tried = body.findings[position.code]?.said.filter((one) => one.ruled === 'repair').length ?? 0
   const mend = mendOrBuy(
     position,
-    { condition, measured: said?.data.measured != null, tried },
+    { condition, measured: said?.data.measured?.value ?? null, tried },
     shop?.hourMinor ?? 0,
     market?.singles ?? [],
   )
