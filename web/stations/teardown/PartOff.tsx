@@ -93,9 +93,10 @@ export function PartOff({
   const disposition = said?.said.disposition
   const explains = wouldExplain(state, sheets, open.body, position, condition)
   const tried = body.findings[position.code]?.said.filter((one) => one.ruled === 'repair').length ?? 0
+  const read = said?.data.measured
   const mend = mendOrBuy(
     position,
-    { condition, measured: said?.data.measured?.value ?? null, tried },
+    { condition, measured: !read ? null : 'value' in read ? read.value : 0, tried },
     shop?.hourMinor ?? 0,
     market?.singles ?? [],
   )
