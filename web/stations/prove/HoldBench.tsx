@@ -75,7 +75,12 @@ export function HoldBench(props: BenchProps) {
   const keptSamples = useCallback(() => kept, [kept])
   const held = () => (shutAt === null ? [] : trace.samples().slice(shutAt))
   const sigma = () => noiseOf(trace.samples())
-  const { hold } = useHold(proof, held, trace.runs && shutAt !== null, volumeMl, sigma)
+  const watching = trace.runs && shutAt !== null
+  const { hold } = useHold(proof, held, watching, volumeMl, sigma)
+  const keptHeld = useCallback(() => (keptFrom === null ? [] : kept.slice(keptFrom)), [kept, keptFrom])
+  const keptSigma = useCallback(() => noiseOf(kept), [kept])
+  const keptMl = told?.what === 'hold' ? told.volumeMl : volumeMl
+  const { hold: keptHold } = useHold(proof, keptHeld, !trace.runs && kept.length > 0, keptMl, keptSigma)
   const lifts = vacuum || shutAt === null ? [] : findLifts(trace.samples().slice(0, shutAt), sigma())
   const lift = lifts.at(-1) ?? null
   const typed = {
@@ -148,8 +153,12 @@ export function HoldBench(props: BenchProps) {
             }
           : { words: gone ? 'Start again' : 'Watching …', act: again, off: !gone }
   const last = trace.samples().at(-1)
-  const judged = hold && !isRefusal(hold) ? hold : null
+  const lastKpa = last?.[1] ?? 0
+  const shown = trace.runs ? hold : keptHold
+  const judged = shown && !isRefusal(shown) ? shown : null
   const from = shutAt === null ? null : trace.samples()[shutAt]
+  const fell = trace.runs ? from : keptHeld()[0]
+  const shut = trace.runs ? shutAt !== null : kept.length > 0
   return (
     <ProofSheet
       {...props}
@@ -172,7 +181,7 @@ export function HoldBench(props: BenchProps) {
             shutAt={trace.runs ? shutAt : keptFrom}
             runs={trace.runs}
             curve={judged?.curve ?? null}
-            limit={judged && from ? limitFall(proof, judged, from[1], volumeMl) : null}
+            limit={judged && fell ? limitFall(proof, judged, fell[1], trace.runs ? volumeMl : keptMl) : null}
             curveWords={judged ? curveWords(judged) : ''}
             limitWords={`limit ${vacuum ? '2 kPa in 30 s' : '2.0'}`}
             top={Math.max(kpa, 10) * 1.15}
@@ -183,9 +192,10 @@ export function HoldBench(props: BenchProps) {
           />
           <SeatRig
             spec={sheets.spec}
-            kpa={last?.[1] ?? gauge?.value ?? null}
+            kpa={last?.[1] ?? kept.at(-1)?.[1] ?? gauge?.value ?? null}
             full={Math.max(50, 50 * Math.ceil(kpa / 50))}
-            shut={shutAt !== null}
+            shut={shut}
+            lit={!trace.runs ? null : shutAt !== null ? 'gauge' : lastKpa >= kpa * 0.97 ? 'valve' : 'pump'}
             weightG={weightG}
             washerMm={fittedWasher(state, sheets.build, open.body)}
             vacuum={vacuum ? proof.short.toLowerCase() : ''}

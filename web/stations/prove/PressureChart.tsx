@@ -29,13 +29,13 @@ export interface ChartProps {
 }
 
 /** What the gauge wrote, as one path of dots: a trace of ten minutes has twelve thousand. */
-function dots(samples: () => readonly Sample[]) {
+function dots(samples: () => readonly Sample[], origin: number) {
   return (_: unknown, api: { coord: (at: number[]) => number[] }) => {
     const now = samples()
     const every = Math.ceil(now.length / MOST_POINTS) || 1
     let pathData = ''
     for (let i = 0; i < now.length; i += every) {
-      const [x, y] = api.coord([now[i]![0] - now[0]![0], Math.max(0, now[i]![1])])
+      const [x, y] = api.coord([now[i]![0] - origin, Math.max(0, now[i]![1])])
       pathData += `M${x!.toFixed(1)} ${y!.toFixed(1)}h0.01`
     }
     return {
@@ -44,6 +44,24 @@ function dots(samples: () => readonly Sample[]) {
       style: { fill: 'none', stroke: 'var(--pencil)', lineWidth: 3, lineCap: 'round' },
     }
   }
+}
+
+/** Seconds between two figures of an axis that shows so many. */
+const stepOf = (seconds: number): number =>
+  seconds > 400 ? 120 : seconds > 200 ? 60 : seconds > 90 ? 20 : seconds > 25 ? 10 : 5
+
+/** From, to and step of the pressures that a fall and its limit lie between, with room above and below: round figures. */
+function zoomOf(samples: readonly Sample[], limit: readonly XY[] | null): [number, number, number] {
+  const all = [...samples.map(([, p]) => p), ...(limit ?? []).map(([, p]) => p)]
+  const low = Math.max(0, Math.min(...all))
+  const high = Math.max(...all)
+  const span = Math.max(high - low, 1)
+  const step = [0.2, 0.5, 1, 2, 5, 10, 20].find((one) => span / one <= 6) ?? 50
+  return [
+    Math.max(0, step * Math.floor((low - span * 0.08) / step)),
+    step * Math.ceil((high + span * 0.2) / step),
+    step,
+  ]
 }
 
 /** Pressure over time as the gauge writes it: pencil dots read, ink fitted, the tint what is allowed. Drawn at each frame that has something new while it runs. */
@@ -55,7 +73,6 @@ export function PressureChart(props: ChartProps) {
   const long = Math.max(props.seconds, (last?.[0] ?? zero) - zero, 10)
   const peak = all.reduce((high, [, p]) => Math.max(high, p), popOff ?? 0)
   const most = 10 * Math.ceil(Math.max(props.top, peak) / 10)
-  const step = long > 400 ? 120 : long > 200 ? 60 : long > 90 ? 20 : 10
 
   const live = useRef({ samples, runs })
   useEffect(() => {
@@ -78,10 +95,19 @@ export function PressureChart(props: ChartProps) {
   }, [])
 
   const from = shutAt === null ? null : (all[shutAt] ?? null)
+  // Once it is shut and says something, the fall is what the chart is for: it fills it, with its limit.
+  const { curve, limit } = props
+  const zoom =
+    from && shutAt !== null && (curve || !runs) ? zoomOf(all.slice(shutAt), curve ? limit : null) : null
+  const origin = zoom ? from![0] : zero
+  const shutS = from ? from[0] - origin : 0
   const shifted = (points: readonly XY[] | null): XY[] | null =>
-    points && from ? points.map(([s, p]) => [s + from[0] - zero, p] as const) : null
-  const fitted = shifted(props.curve)
-  const allowed = fitted ? shifted(props.limit) : null
+    points && from ? points.map(([s, p]) => [s + shutS, p] as const) : null
+  const fitted = shifted(curve)
+  const allowed = fitted ? shifted(limit) : null
+  const end = zoom ? Math.max((last?.[0] ?? origin) - origin, allowed?.at(-1)?.[0] ?? 0, 1) : long
+  const [low, high, every] = zoom ?? [0, most, 10]
+  const step = stepOf(end)
   const marks = [
     ...(allowed ? [words(allowed.at(-1)!, props.limitWords, { dx: 8, dy: 6 })] : []),
     ...(fitted && props.curveWords
@@ -89,37 +115,37 @@ export function PressureChart(props: ChartProps) {
       : []),
     ...(from
       ? [
-          words([from[0] - zero, most], `valve shut, ${figure((last?.[0] ?? from[0]) - from[0], 0)} s`, {
+          words([shutS, high], `valve shut, ${figure((last?.[0] ?? from[0]) - from[0], 0)} s`, {
             dx: 6,
             dy: -8,
           }),
         ]
       : []),
-    ...(popOff === null
+    ...(popOff === null || zoom
       ? []
       : [words([0, popOff], `pops off ${figure(popOff, 0)}`, { weight: 600, dx: 8, dy: -4 })]),
-    ...(popOff === null || reseat === null
+    ...(popOff === null || reseat === null || zoom
       ? []
       : [words([0, reseat], `reseats ${figure(reseat, 0)}`, { dx: 8, dy: 22 })]),
     ...(props.volumeWords
-      ? [words([long, 0], props.volumeWords, { align: 'right', colour: 'pencil', dx: -6, dy: -6 })]
+      ? [words([end, low], props.volumeWords, { align: 'right', colour: 'pencil', dx: -6, dy: -6 })]
       : []),
-    ...(last ? [words([last[0] - zero, last[1]], figure(last[1]), { mono: true, dx: 10, dy: 8 })] : []),
+    ...(last ? [words([last[0] - origin, last[1]], figure(last[1]), { mono: true, dx: 10, dy: 8 })] : []),
   ]
   const option = {
     animation: false,
     grid: frame(46, 66, 44, 30),
     xAxis: axis({
       min: 0,
-      max: long,
+      max: end,
       interval: step,
       axisLabel: {
         ...FIGURES,
-        formatter: (s: number) => (s + step > long ? `${Math.round(s)} s` : String(Math.round(s))),
-        showMaxLabel: long % step === 0,
+        formatter: (s: number) => (s + step > end ? `${Math.round(s)} s` : String(Math.round(s))),
+        showMaxLabel: end % step === 0,
       },
     }),
-    yAxis: axis({ min: 0, max: most, interval: 10, name: props.unit ?? 'kPa' }),
+    yAxis: axis({ min: low, max: high, interval: every, name: props.unit ?? 'kPa' }),
     series: [
       ...(allowed
         ? [
@@ -135,12 +161,12 @@ export function PressureChart(props: ChartProps) {
         data: [[all.length, 0]],
         silent: true,
         clip: true,
-        renderItem: dots(samples),
+        renderItem: dots(samples, origin),
         markPoint: { silent: true, data: marks },
         markLine: {
           silent: true,
           symbol: 'none',
-          data: from ? [upright(from[0] - zero, { dash: [3, 4] })] : [],
+          data: from ? [upright(shutS, { dash: [3, 4] })] : [],
         },
       },
       ...(fitted ? [stroke(fitted)] : []),
