@@ -4,7 +4,7 @@ import { floatPose, type FloatPose, type LevelInUse } from '@ekrond/core/physics
 import { figure } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { isPencil, type Sheets } from '@ekrond/core/sheets'
-import { useId, type CSSProperties } from 'react'
+import { useId, type CSSProperties, type ReactNode } from 'react'
 import { Broken, brokenAt } from './Broken'
 import { Fuel, Tilted } from './Fuel'
 import {
@@ -54,6 +54,8 @@ export interface FloatSectionProps {
   tiltDeg?: number
   /** where the level is read, mm beyond the float’s centre */
   readAtMm?: number
+  /** what stands beside it, at the size of the sheet */
+  beside?: (room: { width: number; height: number }) => ReactNode
 }
 
 /** The castings round the float, float, tang, needle and seat to scale, as held or in use: the unit's own drawing, its float's own geometry. */
@@ -244,6 +246,7 @@ function PaintedFloat({
           <Remedy at={remedyAt} y={remedyY} words={remedy} width={width} />
         )}
       </Tilted>
+      {props.beside?.({ width, height })}
       <ScaleBar at={[width - 60 - 10 * perMm, height - 14]} scale={scale} />
     </Drawing>
   )

@@ -2,9 +2,10 @@ import type { LevelInUse } from '@ekrond/core/physics/float'
 import { figure } from '@ekrond/core/measure'
 import { useId, type ReactNode } from 'react'
 import type { SpecSheet } from '@ekrond/core/sheets'
+import { TurnProvider } from './sheet'
 import { Dimension, path, Text, type Point, type scaleOf } from './index'
 
-/** As it sits: the drawing turned about its middle, float end up above 0, with the angle written at its edge. */
+/** As it sits: the drawing turned about its middle, float end up above 0, with the angle written at its edge; its words stay upright. */
 export function Tilted({
   deg,
   width,
@@ -27,7 +28,9 @@ export function Tilted({
         {`${figure(Math.abs(deg), 0)}°`}
       </Text>
       <Text at={[x - 120, y + 24]}>{deg > 0 ? 'float end up' : 'float end down'}</Text>
-      <g transform={`rotate(${-deg} ${width / 2} ${height / 2})`}>{children}</g>
+      <TurnProvider value={deg}>
+        <g transform={`rotate(${-deg} ${width / 2} ${height / 2})`}>{children}</g>
+      </TurnProvider>
     </>
   )
 }

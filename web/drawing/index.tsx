@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { figures, narrow } from '../theme/global'
 import { path, type Point, type Scale } from './geometry'
-import { useWordSize } from './sheet'
+import { useTurn, useWordSize } from './sheet'
 
 export * from './geometry'
 export { Drawing } from './sheet'
@@ -24,10 +24,12 @@ export function Text({
   weight?: number
 }) {
   const onScreen = useWordSize(size)
+  const turn = useTurn()
   return (
     <text
       x={at[0]}
       y={at[1]}
+      transform={turn === 0 ? undefined : `rotate(${turn} ${at[0]} ${at[1]})`}
       textAnchor={anchor}
       fill={`var(--${colour})`}
       stroke={colour === 'onInk' ? undefined : 'var(--paper)'}

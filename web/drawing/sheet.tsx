@@ -87,3 +87,8 @@ const Patterns = () => (
     ))}
   </defs>
 )
+
+/** By how many degrees a part of a drawing is turned: its words stay upright. */
+const Turn = createContext(0)
+export const TurnProvider = Turn.Provider
+export const useTurn = (): number => useContext(Turn)

@@ -205,7 +205,12 @@ export function enterHold(
 }
 
 /** The fall that a leak of the limit would make from the same start, for the drawing: [s, kPa], laminar. */
-export function limitFall(proof: Proof, hold: Hold, fromKpa: number, volumeMl: number): [number, number][] {
+export function limitFall(
+  proof: Proof,
+  hold: Pick<Hold, 'curve'>,
+  fromKpa: number,
+  volumeMl: number,
+): [number, number][] {
   const limit = limitOf(proof, volumeMl)
   const side = proof.code === 'vacuum' ? -1 : 1
   return (hold.curve ?? []).map(([t]) => [t, laminar(t, fromKpa, limit, volumeMl, side)])

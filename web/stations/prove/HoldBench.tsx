@@ -41,6 +41,9 @@ const Beside = styled.div`
   }
 `
 
+/** A second each, from the valve shut to the end of a hold. */
+const SECONDS_HELD = { curve: Array.from({ length: HOLD_SECONDS + 1 }, (_, s): [number, number] => [s, 0]) }
+
 /** A pressure or a vacuum shut in and watched: from the gauge's own trace, or a fall that was read off. */
 export function HoldBench(props: BenchProps) {
   const { open, proof } = props
@@ -183,6 +186,10 @@ export function HoldBench(props: BenchProps) {
             curve={judged?.curve ?? null}
             limit={judged && fell ? limitFall(proof, judged, fell[1], trace.runs ? volumeMl : keptMl) : null}
             curveWords={judged ? curveWords(judged) : ''}
+            plan={{
+              points: limitFall(proof, SECONDS_HELD, kpa, volumeMl),
+              words: `${vacuum ? 'draw' : 'pump'} to ${figure(kpa)} kPa, shut the valve`,
+            }}
             limitWords={`limit ${vacuum ? '2 kPa in 30 s' : '2.0'}`}
             top={Math.max(kpa, 10) * 1.15}
             seconds={(from && trace.samples()[0] ? from[0] - trace.samples()[0]![0] : 20) + HOLD_SECONDS + 8}

@@ -4,12 +4,14 @@ import { figure, plainNumber } from '@ekrond/core/measure'
 import { benchLevel, benchOf, fluidDensity } from '@ekrond/core/judge/proof'
 import { enterLevel } from '@ekrond/core/bench/proving'
 import { readTyped } from '@ekrond/core/measure/instruments'
+import { headPressure } from '@ekrond/core/physics/float'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { useDraft } from '../../data/draft'
 import { FloatSection } from '../../drawing/FloatSection'
 import { FieldSelect, Label } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { Small, Smalls } from './Smalls'
+import { WetMarks } from './WetMarks'
 import { ProofSheet, type BenchProps } from './ProofSheet'
 import { TakenFrom } from '../../instruments/TakenFrom'
 
@@ -41,7 +43,12 @@ export function LevelBench(props: BenchProps) {
             belowFace: read,
             lipMm: lip.trim() ? plainNumber(lip) : proof.limits.lipMm,
           })
-  const shown = read !== null && !isRefusal(read) ? read : isRefusal(wanted) ? null : wanted.expected
+  // What was read stands, until something new is typed.
+  const told = props.standing.said?.measured
+  const before = told?.what === 'level' ? told : null
+  const seen = read !== null && !isRefusal(read) ? read : (before?.belowFace ?? null)
+  const shown = seen ?? (isRefusal(wanted) ? null : wanted.expected)
+  const band = before && read === null ? before : isRefusal(wanted) ? null : wanted
   const target = sheets.spec.settings.find(({ code }) => code === 'float.height')?.target ?? height ?? 10
   const good = entering !== null && !isRefusal(entering) && entering.proved
   return (
@@ -61,10 +68,25 @@ export function LevelBench(props: BenchProps) {
           remedy={null}
           view="use"
           level={shown === null ? null : { belowFace: shown, immersion: 0, holds: true, maxPressure: 0 }}
-          wantedBelowFace={isRefusal(wanted) ? sheets.spec.level.target : wanted.expected}
+          wantedBelowFace={
+            (seen !== null && band && seen >= band.lo && seen <= band.hi) || isRefusal(wanted)
+              ? (shown ?? sheets.spec.level.target)
+              : wanted.expected
+          }
           pressureKpa={pressureKpa}
           tiltDeg={tiltDeg}
           readAtMm={bench.readAtMm}
+          beside={(room) =>
+            band && (
+              <WetMarks
+                room={room}
+                headMm={headMm ?? pressureKpa / headPressure(1, bench.densityKgM3)}
+                pressureKpa={pressureKpa}
+                band={band}
+                read={seen}
+              />
+            )
+          }
         />
       }
     >
@@ -83,14 +105,14 @@ export function LevelBench(props: BenchProps) {
             onKey={(key) => text === '' && onKey(key)}
           />
           <TakenFrom quantity="length" purpose="depth" />
-          {!isRefusal(wanted) && read === null && (
+          {!isRefusal(wanted) && read === null && props.standing.state !== 'proved' && (
             <Label as="p">
               Expect {figure(wanted.lo)} to {figure(wanted.hi)} mm; the sheet has{' '}
               {figure(sheets.spec.level.target)} at its own pressure and fuel.
               {wanted.byHeight !== null ? ` The height as left gives ${figure(wanted.byHeight)}.` : ''}
             </Label>
           )}
-          {read === null && (
+          {read === null && props.standing.state !== 'proved' && (
             <Smalls style={{ gridTemplateColumns: '1fr 1fr' }}>
               <Small
                 label="Tank over the seat, mm"

@@ -17,6 +17,8 @@ export interface ChartProps {
   curve: readonly XY[] | null
   /** the fall that would be the limit, from there: [s, kPa] */
   limit: readonly XY[] | null
+  /** before anything was read: what it is pumped to, and how far it may fall from there, [s, kPa] */
+  plan?: { points: readonly XY[]; words: string } | undefined
   curveWords: string
   limitWords: string
   /** kPa at least to the top of the chart */
@@ -97,19 +99,24 @@ export function PressureChart(props: ChartProps) {
   const from = shutAt === null ? null : (all[shutAt] ?? null)
   // Once it is shut and says something, the fall is what the chart is for: it fills it, with its limit.
   const { curve, limit } = props
-  const zoom =
-    from && shutAt !== null && (curve || !runs) ? zoomOf(all.slice(shutAt), curve ? limit : null) : null
-  const origin = zoom ? from![0] : zero
+  const plan = all.length === 0 ? props.plan : undefined
+  const zoom = plan
+    ? zoomOf([], plan.points)
+    : from && shutAt !== null && (curve || !runs)
+      ? zoomOf(all.slice(shutAt), curve ? limit : null)
+      : null
+  const origin = zoom ? (from?.[0] ?? 0) : zero
   const shutS = from ? from[0] - origin : 0
   const shifted = (points: readonly XY[] | null): XY[] | null =>
     points && from ? points.map(([s, p]) => [s + shutS, p] as const) : null
   const fitted = shifted(curve)
-  const allowed = fitted ? shifted(limit) : null
+  const allowed = plan ? plan.points : fitted ? shifted(limit) : null
   const end = zoom ? Math.max((last?.[0] ?? origin) - origin, allowed?.at(-1)?.[0] ?? 0, 1) : long
   const [low, high, every] = zoom ?? [0, most, 10]
   const step = stepOf(end)
   const marks = [
     ...(allowed ? [words(allowed.at(-1)!, props.limitWords, { dx: 8, dy: 6 })] : []),
+    ...(plan ? [words(plan.points[0]!, plan.words, { weight: 600, dx: 8, dy: -12 })] : []),
     ...(fitted && props.curveWords
       ? [words(fitted[0]!, props.curveWords, { weight: 600, dx: 8, dy: -12 })]
       : []),
