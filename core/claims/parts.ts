@@ -184,7 +184,7 @@ export function repairClaims(state: JobState, sheets: Sheets, body: number): Cla
   })
 }
 
-/** Each part that is always renewed is new since it last came off. */
+/** Each part that is replaced as routine is new since it last came off. */
 export function renewalClaims(state: JobState, sheets: Sheets, body: number): Claim[] {
   const here = bodyOf(state, body)
   return sheets.build.positions
@@ -207,7 +207,7 @@ export function renewalClaims(state: JobState, sheets: Sheets, body: number): Cl
         ways: fresh
           ? []
           : off
-            ? [way('open', `need:${code}`, `${name} still needed`, 'always renewed')]
+            ? [way('open', `need:${code}`, `${name} still needed`, 'replaced as routine')]
             : [way('open', 'unrenewed', name, 'fit a new one', { group: 'unrenewed' })],
       })
     })

@@ -274,7 +274,7 @@ export const Position = v.object({
   step: text,
   underneath: v.string(),
   cautions: v.array(text),
-  /** always renewed */
+  /** replaced as routine */
   always: v.boolean(),
   /** ethanol share above which this material is not kept; null where it does not matter */
   ethanolLimit: v.nullable(v.number()),

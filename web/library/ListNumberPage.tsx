@@ -191,7 +191,7 @@ function Both({ data }: { data: ListNumberAnswer }) {
                   {p.name}
                   {p.quantity > 1 ? `, ${p.quantity}` : ''}
                   <small>
-                    {[p.material, p.always ? 'always renewed' : '', p.stays ? 'stays in' : '']
+                    {[p.material, p.always ? 'replaced as routine' : '', p.stays ? 'stays in' : '']
                       .filter(Boolean)
                       .join(' · ')}
                   </small>
@@ -280,7 +280,7 @@ function Kits({ build }: { build: BuildSheet }) {
                 <small>
                   {fit.lacks.length
                     ? `lacks ${fit.lacks.map(name).join(', ')}`
-                    : 'has everything that is always renewed'}
+                    : 'has everything that is replaced as routine'}
                   {fit.over ? ` · ${fit.over} ${fit.over === 1 ? 'piece stays' : 'pieces stay'} over` : ''}
                 </small>
               </th>

@@ -331,7 +331,7 @@ function leftOf(state: JobState, all: SheetsByBody, bodyNumber: number): { what:
     const position = sheets.build.positions.find((p) => p.code === code)
     const name = position?.name ?? code
     if (finding.overridden) return [{ what: `${name}: ${finding.disposition}`, why: finding.overridden }]
-    // What is always renewed is not left as it was.
+    // What is replaced as routine is not left as it was.
     return finding.condition !== 'sound' &&
       finding.disposition === 'reuse' &&
       finding.measured &&

@@ -25,7 +25,7 @@ export interface JobNeed {
   standing: 'open' | 'ordered' | 'here' | 'on'
 }
 
-/** What the job needs: verdicts that need a part, what is always renewed, and what this fuel would spoil; with where each stands. */
+/** What the job needs: verdicts that need a part, what is replaced as routine, and what this fuel would spoil; with where each stands. */
 export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[] {
   const here = bodyOf(state, body)
   if (here.ended) return []
@@ -59,7 +59,7 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
             ? finding!.sentence
             : (label ?? 'to be renewed')
         : kind === 'always'
-          ? 'always renewed'
+          ? 'replaced as routine'
           : ''
     const percent = (share: number) => `${Math.round(share * 100)} %`
     const fuelWords = !spoiled

@@ -3,26 +3,48 @@ import { bodyKey } from '@ekrond/core/log'
 import type { JobNeed } from '@ekrond/core/plan/needs'
 import type { Cover, KitLayout, Laid } from '@ekrond/core/plan/kits'
 import { partKinds, type PartKind, type Sheets } from '@ekrond/core/sheets'
-import { Balloon, Drawing, Text } from '../../drawing'
-import { GasketShape, PartShape } from '../../drawing/PartShape'
+import { Balloon, Drawing, Leader, Text, type Point } from '../../drawing'
+import { OwnPart } from '../../drawing/OwnPart'
+import { GasketShape, gasketPoints } from '../../drawing/PartShape'
+import { Hatchings } from '../../drawing/Pieces'
 
 const W = 790
+const H = 556
+/** Small parts stand at one scale, px a mm, smaller only where a cell would not hold them. */
+const PER_MM = 5
+const CELL = { width: 112, most: 152 }
+/** A few loose parts have the board for themselves. */
+const FEW = 6
+const OVER_ROW = 44
+const LETTERS = 16
 
-const H = 530
+/** A name in lines of so many letters, broken between words. */
+function linesOf(name: string, letters: number): string[] {
+  const lines: string[] = []
+  for (const word of name.toLowerCase().split(' ')) {
+    const last = lines.at(-1)
+    if (last !== undefined && `${last} ${word}`.length <= letters) lines[lines.length - 1] = `${last} ${word}`
+    else lines.push(word)
+  }
+  return lines
+}
 
-/** What goes in with its place, what stays over with the reason, what the kit lacks. */
+/** What goes in with its place and the old one beside it, what stays over with the reason, what the kit lacks. */
 export function Layout({
   layout,
   cover,
   needs,
   market,
   sheets,
+  old,
 }: {
   layout: KitLayout | null
   cover: Cover | undefined
   needs: readonly JobNeed[]
   market: MarketAnswer
   sheets: Sheets
+  /** how the old one was found, by position; empty where nobody judged it */
+  old: (position: string) => string
 }) {
   const kindOf = (part: string): PartKind => {
     const kind = market.parts.find((p) => p.part === part)?.kind
@@ -45,63 +67,53 @@ export function Layout({
           : 'own line',
     }))
   const goes = layout?.goesIn ?? []
-  const gaskets = goes.filter((laid) => drawingOf(laid.part).startsWith('gasket'))
-  const small = [...goes.filter((laid) => !gaskets.includes(laid)), ...loose]
+  const all = [...goes, ...loose]
+  const gaskets = all.filter((laid) => drawingOf(laid.part).startsWith('gasket'))
+  const small = all.filter((laid) => !gaskets.includes(laid))
   const over = layout?.staysOver ?? []
-  const overTop = 352
+  const overRows = Math.max(1, Math.ceil(Math.min(over.length, 9) / 3))
+  const overTop = layout ? H - 40 - overRows * OVER_ROW : H
   const split = layout ? overTop - 14 : H
   const choose = new Set(layout?.choices.filter((c) => c.tell).map((c) => c.take))
+  const few = gaskets.length === 0 && small.length <= FEW
+  const columns = gaskets.length > 0 || few ? 3 : 6
+  const wide = few ? 2.2 : 1
+  const shown = small.slice(0, gaskets.length ? 9 : 18)
+  const cell = Math.min(CELL.most * wide, (split - 30) / Math.max(1, Math.ceil(shown.length / columns)))
   return (
     <Drawing
       width={W}
       height={H}
-      title={`Fits: ${[...goes, ...loose].map((l) => `${l.name} ${l.part}`).join(', ') || 'nothing'}. Left over: ${over.map((l) => `${l.name} ${l.part}, ${l.reason}`).join('; ') || 'nothing'}.`}
+      title={`Fits: ${all.map((l) => `${l.name} ${l.part}`).join(', ') || 'nothing'}. Left over: ${over.map((l) => `${l.name} ${l.part}, ${l.reason}`).join('; ') || 'nothing'}.`}
     >
+      <Hatchings />
       <rect x={2} y={8} width={W - 4} height={split - 8} fill="none" stroke="var(--ink)" strokeWidth={1.8} />
-      <Text at={[16, 32]} size={15} colour="pencil">{`FITS: ${goes.length + loose.length}`}</Text>
-      {gaskets.slice(0, 3).map((laid, i) => {
-        const y = 46 + i * 96
-        return (
-          <g key={laid.part}>
-            <GasketShape
-              drawing={drawingOf(laid.part)}
-              at={[18, y]}
-              width={118}
-              mark={choose.has(laid.part)}
-            />
-            <Text at={[146, y + 22]} size={15} face="figures">
-              {laid.part}
-            </Text>
-            <Text at={[146, y + 42]} size={15}>
-              {laid.reason.toLowerCase()}
-            </Text>
-            {laid.tell && (
-              <Text at={[146, y + 61]} size={14} colour={choose.has(laid.part) ? 'red' : 'pencil'}>
-                {laid.tell}
-              </Text>
-            )}
-          </g>
-        )
-      })}
-      {small.slice(0, gaskets.length ? 9 : 18).map((laid, i) => {
-        const columns = gaskets.length ? 3 : 6
-        const [x, y] = [(gaskets.length ? 456 : 70) + (i % columns) * 124, 58 + Math.floor(i / columns) * 92]
-        return (
-          <g key={`${laid.part} ${laid.position}`}>
-            <PartShape kind={kindOf(laid.part)} at={[x, y]} size={32} width={48} />
-            <Text at={[x, y + 34]} size={14} anchor="middle">
-              {laid.name
-                .split(/,| with /)[0]!
-                .slice(0, 15)
-                .toLowerCase()}
-            </Text>
-            <Text at={[x, y + 51]} size={14} anchor="middle" face="figures" colour="pencil">
-              {laid.part}
-            </Text>
-            <Balloon at={[x + 40, y - 12]} number={numberOf(laid.position)} />
-          </g>
-        )
-      })}
+      <Text at={[16, 32]} size={15} colour="pencil">{`FITS: ${all.length}`}</Text>
+      {gaskets.slice(0, 3).map((laid, i) => (
+        <Gasket
+          key={laid.part}
+          laid={laid}
+          drawing={drawingOf(laid.part)}
+          at={[18, 46 + (i * (split - 52)) / Math.max(gaskets.length, 2)]}
+          telling={choose.has(laid.part)}
+        />
+      ))}
+      {shown.map((laid, i) => (
+        <Fitting
+          key={`${laid.part} ${laid.position}`}
+          laid={laid}
+          kind={kindOf(laid.part)}
+          sheets={sheets}
+          number={numberOf(laid.position)}
+          old={laid.position ? old(laid.position) : ''}
+          size={[CELL.width * wide, cell]}
+          perMm={PER_MM * wide}
+          at={[
+            (gaskets.length ? 440 : 24) + (i % columns) * (CELL.width * wide + 4),
+            22 + Math.floor(i / columns) * cell,
+          ]}
+        />
+      ))}
       {layout && (
         <>
           <rect
@@ -114,34 +126,175 @@ export function Layout({
             strokeWidth={1.4}
           />
           <Text at={[16, overTop + 22]} size={15} colour="pencil">{`LEFT OVER: ${over.length}`}</Text>
-          {over.slice(0, 9).map((laid, i) => {
-            const [x, y] = [18 + (i % 3) * 258, overTop + 34 + Math.floor(i / 3) * 46]
-            const gasket = drawingOf(laid.part).startsWith('gasket')
-            return (
-              <g key={laid.part}>
-                {gasket ? (
-                  <GasketShape drawing={drawingOf(laid.part)} at={[x, y]} width={56} mode="over" />
-                ) : (
-                  <PartShape
-                    kind={kindOf(laid.part)}
-                    at={[x + 28, y + 17]}
-                    size={24}
-                    width={34}
-                    mode="over"
-                  />
-                )}
-                <Text
-                  at={[x + 66, y + 15]}
-                  size={14}
-                >{`${laid.name.toLowerCase().slice(0, 14)} ${laid.part}`}</Text>
-                <Text at={[x + 66, y + 32]} size={14} colour="pencil">
-                  {laid.reason}
-                </Text>
-              </g>
-            )
-          })}
+          {over.slice(0, 9).map((laid, i) => (
+            <Over
+              key={laid.part}
+              laid={laid}
+              kind={kindOf(laid.part)}
+              drawing={drawingOf(laid.part)}
+              like={sheets.build.positions.find(({ kind }) => kind === kindOf(laid.part))?.code}
+              sheets={sheets}
+              at={[18 + (i % 3) * 258, overTop + 30 + Math.floor(i / 3) * OVER_ROW]}
+            />
+          ))}
         </>
       )}
     </Drawing>
+  )
+}
+
+/** A gasket from above, and what tells it from its look-alikes with a leader to it. */
+function Gasket({
+  laid,
+  drawing,
+  at: [x, y],
+  telling,
+}: {
+  laid: Laid
+  drawing: string
+  at: Point
+  telling: boolean
+}) {
+  const bores = /bore/i.test(laid.tell)
+  const width = /two-bore/.test(drawing) ? 158 : 100
+  const point = telling ? gasketPoints(drawing, width)?.[bores ? 'bore' : 'small'] : undefined
+  const words: Point = [x + width + 20, y + 18]
+  return (
+    <g>
+      <GasketShape
+        drawing={drawing}
+        at={[x, y]}
+        width={width}
+        mark={telling ? (bores ? 'bores' : 'small') : null}
+      />
+      <Text at={words} size={17} face="figures" weight={600}>
+        {laid.part}
+      </Text>
+      {linesOf(laid.reason, 26).map((line, i) => (
+        <Text key={line} at={[words[0], words[1] + 20 + i * 18]} size={15}>
+          {line}
+        </Text>
+      ))}
+      {laid.tell && telling && point && (
+        <>
+          <Leader to={[x + point[0], y + point[1]]} from={[words[0] - 4, words[1] + 48]} colour="red" />
+          {linesOf(laid.tell, 28).map((line, i) => (
+            <Text key={line} at={[words[0], words[1] + 53 + i * 18]} colour="red" weight={600}>
+              {line}
+            </Text>
+          ))}
+        </>
+      )}
+      {laid.tell && !telling && (
+        <Text at={[words[0], words[1] + 44]} size={15} colour="pencil">
+          {laid.tell}
+        </Text>
+      )}
+    </g>
+  )
+}
+
+/** A small part as this unit has it, the old one dashed beside it where somebody found it so. */
+function Fitting({
+  laid,
+  kind,
+  sheets,
+  number,
+  old,
+  size: [width, height],
+  perMm,
+  at: [x, y],
+}: {
+  laid: Laid
+  kind: PartKind
+  sheets: Sheets
+  number: number
+  old: string
+  size: Point
+  perMm: number
+  at: Point
+}) {
+  const lines = linesOf(laid.name.split(',')[0]!, (LETTERS * width) / CELL.width).slice(0, 2)
+  const room = height - 16 * (lines.length + 1 + (old ? 1 : 0)) - 12
+  const middle = y + room / 2 + 4
+  const under = y + room + 22
+  return (
+    <g>
+      {old && (
+        <OwnPart
+          sheets={sheets}
+          code={laid.position}
+          kind={kind}
+          at={[x + width * 0.2, middle]}
+          room={[width * 0.38, room]}
+          perMm={perMm}
+          mode="over"
+        />
+      )}
+      <OwnPart
+        sheets={sheets}
+        code={laid.position}
+        kind={kind}
+        at={[x + width * (old ? 0.61 : 0.4), middle]}
+        room={[width * (old ? 0.38 : 0.7), room]}
+        perMm={perMm}
+      />
+      <Balloon at={[x + width - 14, y + 14]} number={number} />
+      {lines.map((line, i) => (
+        <Text key={line} at={[x, under + i * 16]} size={15}>
+          {line}
+        </Text>
+      ))}
+      <Text at={[x, under + lines.length * 16]} size={14} face="figures" colour="pencil">
+        {laid.part}
+      </Text>
+      {old && (
+        <Text at={[x, under + (lines.length + 1) * 16]} size={14} colour="pencil">
+          {`old: ${old.toLowerCase()}`}
+        </Text>
+      )}
+    </g>
+  )
+}
+
+/** One that stays in its bag, and whose it is. */
+function Over({
+  laid,
+  kind,
+  drawing,
+  like,
+  sheets,
+  at: [x, y],
+}: {
+  laid: Laid
+  kind: PartKind
+  drawing: string
+  /** the position of this unit whose outline is like it */
+  like: string | undefined
+  sheets: Sheets
+  at: Point
+}) {
+  return (
+    <g>
+      {drawing.startsWith('gasket') ? (
+        <GasketShape drawing={drawing} at={[x, y]} width={/two-bore/.test(drawing) ? 58 : 40} mode="over" />
+      ) : (
+        <OwnPart
+          sheets={sheets}
+          code={like}
+          kind={kind}
+          at={[x + 29, y + 17]}
+          room={[44, 34]}
+          perMm={PER_MM}
+          mode="over"
+        />
+      )}
+      <Text at={[x + 68, y + 14]} size={15}>
+        {`${laid.name.toLowerCase()} ${laid.part}`}
+      </Text>
+      <Text at={[x + 68, y + 31]} size={14} colour="pencil">
+        {laid.reason}
+      </Text>
+    </g>
   )
 }

@@ -1,6 +1,8 @@
 import { addDays } from '@ekrond/core/base/days'
 import { enterOrder } from '@ekrond/core/bench/entering'
 import { bodyKey } from '@ekrond/core/log'
+import { foundWith } from '@ekrond/core/judge/findings'
+import { conditionOf } from '@ekrond/core/sheets'
 import { allNeeds, jobNeeds } from '@ekrond/core/plan/needs'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -87,6 +89,11 @@ function Parts({ open }: SheetedProps) {
   const kitCode = picked && openNeeds.length ? picked.kits[0]?.code : orderedKit
   const kit = market.data?.kits.find((k) => k.code === kitCode)
   const layout = kit && market.data ? layOut(kit, market.data, sheets, needs) : null
+  const old = (position: string): string => {
+    const found = foundWith(open.here.findings[position])
+    const kind = sheets.build.positions.find(({ code }) => code === position)?.kind
+    return found && kind && found.ruled !== 'reuse' ? (conditionOf(kind, found.condition)?.label ?? '') : ''
+  }
   const choices = layout?.choices.filter((choice) => choice.tell).slice(0, 2) ?? []
 
   return (
@@ -105,7 +112,7 @@ function Parts({ open }: SheetedProps) {
                     ? 'Loose parts and shelf'
                     : 'Nothing is needed'}
               </h1>
-              <p>solid: fits, with its place · dashed: left over, with the reason</p>
+              <p>solid: fits, with its place · dashed: the old one, or left over</p>
             </div>
           </BoardTitle>
           <BoardDrawing>
@@ -119,6 +126,7 @@ function Parts({ open }: SheetedProps) {
                   needs={needs}
                   market={market.data}
                   sheets={sheets}
+                  old={old}
                 />
               )
             )}
@@ -130,7 +138,7 @@ function Parts({ open }: SheetedProps) {
           </Label>
           {needs.length === 0 ? (
             <p style={{ fontSize: 18 }}>
-              Needs come from teardown findings and from the build sheet’s always-renewed parts.
+              Needs come from teardown findings and from the parts that are replaced as routine.
             </p>
           ) : openNeeds.length === 0 ? (
             <>
