@@ -31,13 +31,39 @@ export const ListNumberRow = v.object({
   /** older numbers that it takes the place of */
   supersedes: v.array(v.string()),
   features: v.record(v.string(), v.union([v.string(), v.number()])),
+  /** how many of them went back from here */
+  seen: v.number(),
 })
 export const ListNumbersAnswer = v.object({ listNumbers: v.array(ListNumberRow), total: v.number() })
 export type ListNumbersAnswer = v.InferOutput<typeof ListNumbersAnswer>
 
 export const ListNumberParams = v.object({ listNumber: v.pipe(v.string(), v.maxLength(MOST.code)) })
+/** What the list numbers of a model are set and calibrated to, each by its newest sheet. */
+export const ModelAnswer = v.object({
+  variants: v.array(
+    v.object({
+      listNumber: v.string(),
+      displacementL: v.number(),
+      settings: v.array(
+        v.object({
+          code: v.string(),
+          place: v.string(),
+          name: v.string(),
+          asWritten: v.string(),
+          target: v.nullable(v.number()),
+        }),
+      ),
+      calibration: v.array(
+        v.object({ code: v.string(), place: v.string(), name: v.string(), mm: v.nullable(v.number()) }),
+      ),
+    }),
+  ),
+})
+export type ModelAnswer = v.InferOutput<typeof ModelAnswer>
+export const ModelParams = v.object({ model: v.pipe(v.string(), v.maxLength(MOST.code)) })
+
 export const ListNumberAnswer = v.object({
-  ...ListNumberRow.entries,
+  ...v.omit(ListNumberRow, ['seen']).entries,
   sheets: SheetsAnswer,
   /** how many of them went back from here */
   returned: v.number(),

@@ -2,6 +2,7 @@ import type {
   ListNumberAnswer,
   ListNumbersAnswer,
   MarketAnswer,
+  ModelAnswer,
   RelativesAnswer,
   RevisionsAnswer,
 } from '@ekrond/contract/library'
@@ -42,8 +43,10 @@ export async function selectListNumbers(
   { q, limit }: { q: string; limit: number },
 ): Promise<ListNumbersAnswer> {
   const { rows } = await db.query<ListNumbersAnswer['listNumbers'][number] & { total: number }>(
-    `select list_number as "listNumber", model.maker, model, model.name as "modelName", mark, supersedes, features, count(*) over () as total
+    `select list_number as "listNumber", model.maker, model, model.name as "modelName", mark, supersedes, features, coalesce(seen, 0) as seen,
+            count(*) over () as total
        from list_number join model using (model)
+       left join (select list_number, count(*)::int as seen from job where status = 'returned' group by 1) back using (list_number)
       where merged_into is null and ($1 = '' or concat_ws(' ', list_number, mark, model.maker, model.name, supersedes #>> '{}',
               (select string_agg(other.list_number, ' ') from list_number other where other.merged_into = list_number.list_number)) ilike '%' || $1 || '%')
       order by model.maker, list_number
@@ -51,6 +54,21 @@ export async function selectListNumbers(
     [q.replace(/[\\%_]/g, (sign) => `\\${sign}`), limit],
   )
   return { listNumbers: rows.map(({ total: _, ...row }) => row), total: rows[0]?.total ?? 0 }
+}
+
+/** What each list number of a model is set and calibrated to, by its newest sheet, in one query; at most as many as a library page shows. */
+export async function selectModel(db: Queryable, model: string): Promise<ModelAnswer> {
+  const { rows } = await db.query<ModelAnswer['variants'][number]>(
+    `select distinct on (list_number) list_number as "listNumber", coalesce((sheet->'engine'->>'displacementL')::float8, 0) as "displacementL",
+            (select coalesce(jsonb_agg(jsonb_build_object('code', one->'code', 'place', one->'place', 'name', one->'name',
+                      'asWritten', one->'asWritten', 'target', one->'target')), '[]') from jsonb_array_elements(sheet->'settings') one) as settings,
+            (select coalesce(jsonb_agg(jsonb_build_object('code', one->'code', 'place', one->'place', 'name', one->'name', 'mm', one->'mm')), '[]')
+               from jsonb_array_elements(sheet->'calibration') one) as calibration
+       from list_number join sheet_revision using (list_number)
+      where model = $1 and merged_into is null and kind = 'spec' order by list_number, number desc limit 500`,
+    [model],
+  )
+  return { variants: rows }
 }
 
 /** A list number with its newest sheets, in one query. */

@@ -3,6 +3,7 @@ import type {
   ListNumberAnswer,
   ListNumbersAnswer,
   MarketAnswer,
+  ModelAnswer,
   RevisionsAnswer,
 } from '@ekrond/contract/library'
 import type { SheetsAnswer } from '@ekrond/contract/jobs'
@@ -43,6 +44,24 @@ describe('list numbers', () => {
     expect((await find('limit=500')).listNumbers).toHaveLength(150)
     expect((await get('/api/list-numbers?limit=501')).status).toBe(400)
     expect((await get('/api/list-numbers?limit=-1')).status).toBe(400)
+  })
+  it('say how many of each went back from here', async () => {
+    const seen = new Map((await find('limit=500')).listNumbers.map((one) => [one.listNumber, one.seen]))
+    const back = await shop.pool.query<{ number: string; n: number }>(
+      `select list_number as number, count(*)::int as n from job where status = 'returned' group by 1`,
+    )
+    expect(back.rows.length).toBeGreaterThan(0)
+    for (const { number, n } of back.rows) expect(seen.get(number), number).toBe(n)
+    expect([...seen.values()].filter((n) => n > 0)).toHaveLength(back.rows.length)
+  })
+  it('of a model come with what each is set and calibrated to', async () => {
+    const { body } = await get<ModelAnswer>('/api/models/K-44')
+    expect(body.variants).toHaveLength(18)
+    const one = body.variants.find(({ listNumber }) => listNumber === 'K-4417-2S')!
+    expect(one.displacementL).toBe(2.2)
+    expect(one.calibration.find(({ code, place }) => code === 'jet.main' && place === 'P')!.mm).toBe(1.35)
+    expect(one.settings.find(({ code }) => code === 'choke.index')!.asWritten).toBe('1 rich')
+    expect((await get<ModelAnswer>('/api/models/zeppelin')).body).toEqual({ variants: [] })
   })
   it('a superseded one finds what took its place', async () => {
     const all = (await find('limit=500')).listNumbers

@@ -15,6 +15,8 @@ import {
   ListNumbersAnswer,
   ListNumbersQuery,
   MarketAnswer,
+  ModelAnswer,
+  ModelParams,
   RelativesAnswer,
   RelativesQuery,
   RevisionsAnswer,
@@ -31,6 +33,7 @@ import {
   selectListNumber,
   selectListNumbers,
   selectMarketText,
+  selectModel,
   selectRelatives,
   selectRevisions,
 } from './library.sql.ts'
@@ -50,6 +53,11 @@ export async function libraryRoutes(
     '/api/list-numbers',
     { schema: { querystring: ListNumbersQuery, response: { 200: ListNumbersAnswer } } },
     (request) => selectListNumbers(pool, request.query),
+  )
+  app.get(
+    '/api/models/:model',
+    { schema: { params: ModelParams, response: { 200: ModelAnswer } } },
+    (request) => selectModel(pool, request.params.model),
   )
   app.get(
     '/api/list-numbers/:listNumber',

@@ -1,23 +1,9 @@
-import type { Piece, Pt } from '@ekrond/core/unit/drawing'
+import { boxOf } from '@ekrond/core/unit/drawing'
 import { unitDrawing } from '@ekrond/core/unit/families'
 import type { PartKind, Sheets } from '@ekrond/core/sheets'
 import type { Point } from './index'
 import { PartShape } from './PartShape'
 import { Pieces } from './Pieces'
-
-interface Bounds {
-  x0: number
-  y0: number
-  x1: number
-  y1: number
-}
-
-const boundsOf = (pieces: readonly Piece[]): Bounds => {
-  const points: Pt[] = pieces.flatMap(({ line }) => [...line])
-  const xs = points.map(([x]) => x)
-  const ys = points.map(([, y]) => y)
-  return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) }
-}
 
 /**
  * One part as this unit's own drawing has it, by itself: `at` its centre on the sheet, at `perMm` pixels a millimetre, smaller only
@@ -45,7 +31,7 @@ export function OwnPart({
   const pieces = place?.one ?? place?.pieces ?? []
   if (pieces.length === 0)
     return <PartShape kind={kind} at={at} size={Math.min(34, height)} width={width} mode={mode} />
-  const { x0, y0, x1, y1 } = boundsOf(pieces)
+  const { x0, y0, x1, y1 } = boxOf(pieces)
   const perMm = Math.min(most, width / Math.max(x1 - x0, 1), height / Math.max(y1 - y0, 1))
   const origin = [at[0] - ((x0 + x1) / 2) * perMm, at[1] + ((y0 + y1) / 2) * perMm] as const
   return <Pieces pieces={pieces} mode={mode === 'on' ? 'on' : 'off'} view={{ perMm, origin }} />

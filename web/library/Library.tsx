@@ -5,69 +5,88 @@ import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { Page } from '../shell/Page'
-import { figures, narrow } from '../theme/global'
 import { SearchField } from '../ui/SearchField'
 import { useKeys } from '../ui/keys'
-import { ModelMark } from './ModelMark'
+import { Models } from './Models'
+import { Picked } from './Picked'
 import { TakeIn } from './TakeIn'
+import { Variants } from './Variants'
 
-const Models = styled.div`
-  columns: 3 340px;
-  column-gap: 0;
-  column-rule: 1px solid var(--rule);
-  & > section {
-    break-inside: avoid;
-    padding: 14px 22px 18px;
-  }
-  & header {
+const Sheet = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  min-height: 100%;
+  & > aside {
+    border-left: 1px solid var(--ink);
+    padding: 14px 20px;
     display: flex;
-    gap: 14px;
-    align-items: center;
-    margin-bottom: 6px;
+    flex-direction: column;
+    gap: 8px;
+    position: sticky;
+    top: 0;
+    align-self: start;
+    height: calc(100vh - 78px);
+    overflow-y: auto;
   }
-  & h2 {
-    font: 600 20px/1.3 ${narrow};
-  }
-  & h2 + p {
-    color: var(--pencil);
-    font-size: 15px;
-  }
-  & ul {
-    columns: 2;
-    column-gap: 24px;
-  }
-  & a {
-    display: flex;
-    align-items: center;
-    min-height: 44px;
-    border-bottom: 1px solid var(--rule);
-    font: 500 18px/1.2 ${figures};
-    letter-spacing: -0.03em;
-    text-decoration: none;
-  }
-  & a > small {
-    font-size: 14px;
-    color: var(--pencil);
-    margin-left: 8px;
-  }
-  & a:hover {
-    background: var(--tint);
+  @media (max-width: 1099px) {
+    grid-template-columns: minmax(0, 1fr);
+    & > aside {
+      border-left: 0;
+      border-top: 1px solid var(--ink);
+      position: static;
+      height: auto;
+    }
   }
 `
 
-/** Every list number by its model; any fragment finds it. */
+const Files = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  margin-top: auto;
+  padding-top: 8px;
+  border-top: 1px solid var(--rule);
+  align-items: center;
+  & a {
+    min-height: 44px;
+    display: inline-flex;
+    align-items: center;
+    text-underline-offset: 4px;
+  }
+`
+
+type Row = ListNumbersAnswer['listNumbers'][number]
+
+/** The model that this shop has most of behind it; of those the one with most list numbers. */
+function usualModel(rows: readonly Row[]): string | undefined {
+  const weight = new Map<string, number>()
+  for (const { model, seen } of rows) weight.set(model, (weight.get(model) ?? 0) + seen * 1000 + 1)
+  return [...weight].sort((a, b) => b[1] - a[1])[0]?.[0]
+}
+
+/** Every model to one scale, what its list numbers differ in, and the one that is looked at; any fragment finds one. */
 export default function Library() {
   const navigate = useNavigate()
   const [q, setQ] = useState('')
+  const [model, setModel] = useState<string | null>(null)
+  const [number, setNumber] = useState<string | null>(null)
   const find = useRef<HTMLInputElement>(null)
-  useKeys({ '/': () => find.current?.focus(), r: () => void navigate('/') })
   const list = useQuery<ListNumbersAnswer, ApiError>({
     queryKey: ['list-numbers', q],
     queryFn: () => call(`/api/list-numbers?q=${encodeURIComponent(q)}&limit=500`),
     placeholderData: (before) => before,
   })
   const rows = list.data?.listNumbers ?? []
-  const models = [...new Set(rows.map((row) => row.model))]
+  const shown = rows.some((row) => row.model === model) ? model! : usualModel(rows)
+  const here = rows.filter((row) => row.model === shown)
+  const picked =
+    here.find(({ listNumber }) => listNumber === number) ?? [...here].sort((a, b) => b.seen - a.seen)[0]
+  const openIt = (listNumber: string) => void navigate(`/library/${encodeURIComponent(listNumber)}`)
+  useKeys({
+    '/': () => find.current?.focus(),
+    r: () => void navigate('/'),
+    Enter: () => picked && openIt(picked.listNumber),
+  })
   return (
     <Page
       title="library"
@@ -79,54 +98,48 @@ export default function Library() {
             value={q}
             field={find}
             onChange={setQ}
+            go={() => picked && openIt(picked.listNumber)}
           />
           <span>{list.data?.total ?? 0} list numbers</span>
-          <TakeIn />
-          <Link to="/library/import">Import a folder</Link>
-          <a href="/api/export.zip" download>
-            Export all
-          </a>
         </>
       }
     >
-      {list.isError && <p style={{ padding: 24, color: 'var(--red)' }}>{list.error.message}</p>}
-      {list.data && rows.length === 0 && (
-        <p style={{ padding: 24 }}>
-          {q
-            ? `No match for “${q}” in the library.`
-            : 'The library is empty. Teach a unit at Identify, import one that another shop shared, or import a whole folder.'}
-        </p>
-      )}
-      <Models>
-        {models.map((model) => {
-          const here = rows.filter((row) => row.model === model)
-          return (
-            <section key={model}>
-              <header>
-                <ModelMark features={here[0]!.features} />
-                <div>
-                  <h2>{here[0]!.modelName}</h2>
-                  <p>
-                    {here[0]!.maker} · {here.length} list numbers
-                  </p>
-                </div>
-              </header>
-              <ul>
-                {here.map((row) => (
-                  <li key={row.listNumber}>
-                    <Link to={`/library/${encodeURIComponent(row.listNumber)}`}>
-                      {row.listNumber}
-                      {q && row.supersedes.some((old) => old.toLowerCase().includes(q.toLowerCase())) && (
-                        <small>was {row.supersedes.join(', ')}</small>
-                      )}
-                    </Link>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )
-        })}
-      </Models>
+      <Sheet>
+        <div>
+          {list.isError && <p style={{ padding: 24, color: 'var(--red)' }}>{list.error.message}</p>}
+          {list.isPending && <p style={{ padding: 24 }}>Loading the library …</p>}
+          {list.data && rows.length === 0 && (
+            <p style={{ padding: 24 }}>
+              {q
+                ? `No match for “${q}” in the library.`
+                : 'The library is empty. Teach a unit at Identify, import one that another shop shared, or import a whole folder.'}
+            </p>
+          )}
+          {shown && (
+            <>
+              <Models rows={rows} shown={shown} pick={setModel} />
+              <Variants
+                key={shown}
+                model={shown}
+                rows={here}
+                picked={picked!.listNumber}
+                pick={setNumber}
+                q={q}
+              />
+            </>
+          )}
+        </div>
+        <aside aria-label="List number">
+          {picked && <Picked listNumber={picked.listNumber} open={openIt} />}
+          <Files>
+            <TakeIn />
+            <Link to="/library/import">Import a folder</Link>
+            <a href="/api/export.zip" download>
+              Export all
+            </a>
+          </Files>
+        </aside>
+      </Sheet>
     </Page>
   )
 }

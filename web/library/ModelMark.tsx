@@ -24,8 +24,8 @@ export function ModelMark({ features }: { features: Readonly<Record<string, stri
   const word = { down: 'downdraft', up: 'updraft', side: 'side-draft' }[draft] ?? draft
   return (
     <svg
-      width="112"
-      height="68"
+      width="96"
+      height="58"
       viewBox="0 0 112 68"
       role="img"
       aria-label={`${barrels === 1 ? 'one bore' : `${barrels} bores`} of ${features.throttleBoreMm} mm, ${word}`}

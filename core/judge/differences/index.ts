@@ -67,3 +67,4 @@ export function differenceSentence(rows: readonly Pick<Difference, 'about' | 'na
   const list = shown.length > 1 ? `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)}` : shown[0]!
   return `They differ in ${list}: find out which one it is.`
 }
+export * from './variants.ts'
