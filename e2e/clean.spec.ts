@@ -3,6 +3,9 @@ import { unsent } from '../demo/log-entries.ts'
 import { accessible, expect, test } from './shop.ts'
 import { AT, enterTaken } from './taken.ts'
 
+// By fingers on the bench's tablet, 1024 by 768.
+test.use({ touch: true })
+
 test('a blocked passage is found by blowing port by port, cleaned, blown again and proven', async ({
   bench: page,
   shop,
@@ -19,13 +22,13 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
     page.getByRole('list', { name: 'Branches' }).getByRole('listitem').filter({ hasText: name })
 
   // Blow in at the main jet: air at the booster and the idle hole, none at the transfer slot.
-  await port('J').click()
+  await port('J').tap()
   await expect(page.getByRole('heading', { name: 'Blow in at J: where does air come out?' })).toBeVisible()
   await expect(page.getByRole('button', { name: /Tap where you looked/ })).toBeDisabled()
-  await port('B').click()
-  await port('I').click()
-  await port('T').click()
-  await port('T').click()
+  await port('B').tap()
+  await port('I').tap()
+  await port('T').tap()
+  await port('T').tap()
   await expect(port('T')).toHaveAccessibleName(/no air/)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Transfer feed seems blocked' })).toBeVisible()
@@ -38,9 +41,9 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
   await expect(page.getByRole('button', { name: /Transfer feed seems blocked/ })).toBeAttached()
   await page.goto('/jobs/1181/clean')
   // Nine tenths of 0.9 mm, and never on a taper.
-  await page.getByRole('button', { name: 'Sized tool' }).click()
+  await page.getByRole('button', { name: 'Sized tool' }).tap()
   await expect(page.getByText(/at most 0.80 mm in its 0.90 mm. Never on a tapered seat/)).toBeVisible()
-  await page.getByRole('button', { name: 'Cleaned: blow again' }).click()
+  await page.getByRole('button', { name: 'Cleaned: blow again' }).tap()
   await expect(page.getByText('no air test since cleaning')).toBeVisible()
 
   for (const [from, ...seen] of [
@@ -48,14 +51,14 @@ test('a blocked passage is found by blowing port by port, cleaned, blown again a
     ['A', 'I', 'T', 'J'],
     ['W', 'N'],
   ] as const) {
-    await port(from).click()
-    for (const code of seen) await port(code).click()
+    await port(from).tap()
+    for (const code of seen) await port(code).tap()
     await page.keyboard.press('Enter')
     await expect(page.getByRole('button', { name: /Tap where you blow in|Cleaned/ })).toBeVisible()
   }
   await expect(page.getByRole('heading', { name: 'Every passage is clear.' })).toBeVisible()
   // A tap on Undo asks the last blow again.
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).tap()
   await expect(page.getByRole('heading', { name: 'Every passage is clear.' })).toBeHidden()
   await expect(branch('Pump discharge')).not.toContainText('free')
 })
@@ -65,8 +68,8 @@ test('what lies in the bowl is tapped as its cover comes off, and stands on the 
 }) => {
   await page.goto('/jobs/1188/teardown?part=cover')
   const bowl = page.getByRole('group', { name: 'Sediment in the bowl' })
-  await bowl.getByRole('button', { name: 'Rust' }).click()
-  await bowl.getByRole('button', { name: 'Crumbs of rubber' }).click()
+  await bowl.getByRole('button', { name: 'Rust' }).tap()
+  await bowl.getByRole('button', { name: 'Crumbs of rubber' }).tap()
   await expect(bowl).toContainText(
     'Upstream: the tank or its pipe rusts; a hose or seal that this fuel dissolves.',
   )
@@ -76,7 +79,7 @@ test('what lies in the bowl is tapped as its cover comes off, and stands on the 
   await expect(page.getByText(/the tank is rusting/)).toBeAttached()
   // Taken back by touch, one tap at a time.
   await page.goto('/jobs/1188/teardown?part=cover')
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).tap()
   await expect(bowl.getByRole('button', { name: 'Crumbs of rubber' })).toHaveAttribute(
     'aria-pressed',
     'false',

@@ -55,12 +55,22 @@ test('the server is away at reload: our own page, the job as it was last seen, a
     const cache = await caches.open('ekrond-seen-1')
     return (await cache.match('/api/jobs/1183')) && (await cache.match('/api/shop'))
   })
+  // Every station's code is there after the first visit, whether it was opened or not.
+  const parts = (await (await page.request.get(`${shop.url}/parts.json`)).json()) as string[]
+  expect(parts.length).toBeGreaterThan(50)
+  await page.waitForFunction(async (names) => {
+    const cache = await caches.open('ekrond-shell-2')
+    return (await Promise.all(names.map((name) => cache.match(name)))).every(Boolean)
+  }, parts)
   await shop.stop()
   await page.reload()
   await expect(page.getByRole('heading', { level: 2 })).toBeVisible()
   await page.getByRole('button', { name: /^\+ .*1$/ }).click()
   await page.getByRole('button', { name: /^Record/ }).click()
   await expect(page.getByText('Offline').first()).toBeVisible()
+  // A station that this window never opened.
+  await page.getByRole('link', { name: /^Prove/ }).click()
+  await expect(page.getByRole('region', { name: 'Current step' })).toBeVisible()
   // One that this window has never seen: a sentence and 'try again', no waiting for ever.
   const other = await context.newPage()
   await other.goto('/jobs/1190')

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import { counting } from './effort.ts'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
@@ -21,7 +21,24 @@ const noteAndGoOn = async (page: Page) => {
   await expect(page.getByRole('button', { name: /^Next/ })).toBeVisible()
   await page.keyboard.press('Enter')
 }
-const focusLabel = (page: Page, label: string) => page.getByLabel(label, { exact: true }).focus()
+/** Goes there by Tab, as hands without a pointer do; some things are nearer backwards. */
+async function tabTo(page: Page, there: Locator, key: 'Tab' | 'Shift+Tab' = 'Tab'): Promise<void> {
+  await expect(there).toBeVisible()
+  for (let presses = 0; presses < 90; presses++) {
+    if (await there.evaluate((el) => el === document.activeElement)) return
+    await page.keyboard.press(key)
+  }
+  throw new Error(`no ${key} leads to ${String(there)}`)
+}
+/** What stands in the field goes, and this comes. */
+const retype = async (page: Page, text: string) => {
+  await page.keyboard.press('Control+A')
+  await page.keyboard.type(text)
+}
+const tabToField = (page: Page, label: string, key: 'Tab' | 'Shift+Tab' = 'Tab') =>
+  tabTo(page, page.getByLabel(label, { exact: true }), key)
+const tabToButton = (page: Page, name: string | RegExp, key: 'Tab' | 'Shift+Tab' = 'Tab') =>
+  tabTo(page, page.getByRole('button', { name, exact: true }).first(), key)
 
 test('one carburetor, door to door, by keyboard alone', async ({ bench: page, shop }) => {
   const effort = await counting(page)
@@ -40,34 +57,36 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await expect(page.getByLabel('Engine')).toHaveValue('resurfacer, 1.8 L')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert')).toHaveText('Enter the promised day.')
-  await page.getByLabel('Promised').fill('2026-11-27')
-  await page.getByRole('button', { name: 'Change' }).focus()
+  await tabToField(page, 'Promised')
+  // Month, day and year, as its own parts take them.
+  await page.keyboard.type('11272026')
+  await tabToButton(page, 'Change')
   await page.keyboard.press('Enter')
-  await focusLabel(page, 'Pressure, kPa')
+  await tabToField(page, 'Pressure, kPa')
   await page.keyboard.type('24')
-  await page.getByRole('button', { name: 'flooding' }).focus()
+  await tabToButton(page, 'flooding', 'Shift+Tab')
   await page.keyboard.press('Space')
-  await focusLabel(page, 'In the customer’s words, and how it ran')
+  await tabToField(page, 'In the customer’s words, and how it ran')
   await page.keyboard.type('Floods; "drips"; on the ice')
-  await page.getByRole('button', { name: 'Aircraft engine' }).focus()
+  await tabToButton(page, 'Aircraft engine')
   await page.keyboard.press('Space')
   await expect(page.getByRole('alert')).toContainText('certificated repair station')
   await expect(page.getByRole('button', { name: /Open job/ })).toBeDisabled()
   await page.keyboard.press('Space')
   await accessible(page, 'receive')
-  await focusLabel(page, 'In the customer’s words, and how it ran')
+  await tabToField(page, 'In the customer’s words, and how it ran', 'Shift+Tab')
   await page.keyboard.press('Enter')
 
   // Identify: an emoji gets its sentence, then mark and bore.
   await expect(page).toHaveURL(/jobs\/\d+\/identify$/)
-  await page.getByLabel('Mark on the plate').focus()
+  await tabToField(page, 'Mark on the plate')
   await page.keyboard.type('K-44😀')
   await expect(page.getByRole('alert')).toContainText('is not on any casting')
-  await page.getByLabel('Mark on the plate').fill('K-4477-?')
+  await retype(page, 'K-4477-?')
   await expect(page.getByText('find out which one it is')).toBeVisible()
-  await page.getByLabel('Mark on the plate').fill('K-44[17]7-2S')
+  await retype(page, 'K-44[17]7-2S')
   await page.keyboard.press('Enter')
-  await focusLabel(page, 'throttle bore')
+  await tabToField(page, 'throttle bore')
   await page.keyboard.type('31,0')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('option', { name: /K-4417-2S/ })).toContainText('%')
@@ -173,21 +192,21 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
         await expect(page.getByText(/^before the .* goes on$/)).toBeVisible()
         await page.keyboard.type('fourteen')
         await expect(page.getByRole('alert')).toContainText('is no length')
-        await asked.fill('60')
+        await retype(page, '60')
         await expect(page.getByRole('alert')).toContainText('pin and arm allow')
-        await asked.fill('11.2')
+        await retype(page, '11.2')
         await expect(page.getByText('Bend the tang 0.30 mm toward the needle: down, as held.')).toBeVisible()
         await accessible(page, 'set')
         await page.keyboard.press('Enter')
-        await asked.fill('0.5315')
+        await retype(page, '0.5315')
         await expect(page.getByText('That can mean two things.')).toBeVisible()
-        await page.getByRole('button', { name: /0.5315 in/ }).focus()
+        await tabTo(page, page.getByRole('button', { name: /0.5315 in/ }))
         await page.keyboard.press('Space')
         await expect(asked).toHaveValue(/13\.5/)
         await asked.press('Enter')
       } else {
         // A figure goes to the reading that is asked, whatever has the focus.
-        await page.getByLabel('Gauge').focus()
+        await tabToField(page, 'Gauge')
         await page.keyboard.type(label.startsWith('Float drop') ? '22.5' : '9.5')
         await page.keyboard.press('Enter')
       }
@@ -206,10 +225,12 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       const here = (await page.locator('main h2').innerText()).includes('primary')
       await page.keyboard.press('Enter')
       await expect(page.getByRole('alert')).toContainText('Read its mark first')
-      await marks.getByRole('radio').nth(1).press('Space')
+      await tabTo(page, marks.getByRole('radio').first())
+      await page.keyboard.press('ArrowDown')
       await page.keyboard.press('Enter')
       await expect(page.getByRole('alert')).toContainText(here ? 'secondary. It goes' : 'primary. It goes')
-      await marks.getByRole('radio').nth(0).press('Space')
+      await tabTo(page, marks.getByRole('radio').nth(1), 'Shift+Tab')
+      await page.keyboard.press('ArrowUp')
     }
     const left = await page.getByText(/parts still in trays/).innerText()
     await page.keyboard.press('Enter')
@@ -239,13 +260,17 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
     await page.keyboard.press('Enter')
   }
 
+  // The last one leads on to Prove, whose first field waits for a figure.
+  await expect(page).toHaveURL(/prove$/)
+  await expect(page.getByRole('textbox', { name: 'Inlet under air, fall' })).toBeFocused()
+
   // Return: the complaint is answered by a finding, the standing point passed with a second name.
   await station(page, '0', 'return')
-  await page.getByRole('button', { name: /The complaint is not answered/ }).focus()
+  await tabTo(page, page.getByRole('button', { name: /The complaint is not answered/ }))
   await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: 'Seat', exact: true }).focus()
+  await tabToButton(page, 'Seat')
   await page.keyboard.press('Space')
-  await page.getByRole('button', { name: 'Explained', exact: true }).focus()
+  await tabToButton(page, 'Explained')
   await page.keyboard.press('Space')
   await expect(page.getByText(/“Floods; "drips"; on the ice”: explained/)).toBeVisible()
   for (let guard = 0; guard < 20 && (await page.getByRole('list', { name: 'Open items' }).count()); guard++) {
@@ -256,17 +281,20 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
       // A vent is never capped; a vacuum port is, or is joined.
       const vent = title.startsWith('Bowl vent')
       await expect(port.getByRole('button', { name: 'Capped' })).toHaveCount(vent ? 0 : 1)
-      await port.getByRole('button', { name: vent ? 'Open' : 'Capped', exact: true }).focus()
+      await tabTo(page, port.getByRole('button', { name: vent ? 'Open' : 'Capped', exact: true }))
       await page.keyboard.press('Space')
       await expect(
         page.getByRole('list', { name: 'Open items' }).getByText(title, { exact: true }),
       ).toBeHidden()
       continue
     }
-    await page.getByRole('button', { name: 'Release anyway, give reason' }).click()
-    await page.getByLabel('Release anyway. Reason:').fill('agreed with the rink')
-    await page.getByLabel('Second name').selectOption('O. Dell')
-    await page.getByRole('button', { name: 'Release anyway' }).focus()
+    await tabToButton(page, /^Release anyway, give reason/)
+    await page.keyboard.press('Enter')
+    await tabToField(page, 'Release anyway. Reason:')
+    await page.keyboard.type('agreed with the rink')
+    await tabTo(page, page.getByLabel('Second name'))
+    await page.keyboard.type('O. Dell')
+    await tabToButton(page, /^Release anyway/)
     await page.keyboard.press('Enter')
     await expect(
       page.getByRole('list', { name: 'Open items' }).getByText(title, { exact: true }),

@@ -38,12 +38,15 @@ export const test = base.extend<
     instruments: boolean
     /** enters nothing: such tests of a worker share one shop */
     reads: boolean
+    /** by fingers on a tablet: no pointer and no keyboard is needed for what it does */
+    touch: boolean
   },
   { cluster: Cluster; shared: () => Promise<RunningShop> }
 >({
   empty: [false, { option: true }],
   instruments: [false, { option: true }],
   reads: [false, { option: true }],
+  touch: [false, { option: true }],
   shared: [
     async ({ cluster }, use) => {
       let running: Promise<RunningShop> | undefined
@@ -104,10 +107,11 @@ export const test = base.extend<
     await database.drop()
   },
   /** A page at this shop with a name at its bench; any error on its console fails the test. */
-  bench: async ({ browser, shop }, use) => {
+  bench: async ({ browser, shop, touch }, use) => {
     const context = await browser.newContext({
       baseURL: shop.url,
-      viewport: { width: 1280, height: 800 },
+      viewport: touch ? { width: 1024, height: 768 } : { width: 1280, height: 800 },
+      hasTouch: touch,
       // What the server says is what is tested; the one test of the service worker brings its own context.
       serviceWorkers: 'block',
     })
@@ -187,10 +191,13 @@ export async function accessible(
   for (const sheet of sheets) {
     await page.evaluate((name) => (document.documentElement.dataset.sheet = name), sheet)
     // The second sheet is the first in other colours: only these are asked again.
-    const axe = new AxeBuilder({ page }).options({
-      resultTypes: ['violations'],
-      ...(sheet === sheets[0] ? {} : { runOnly: ['color-contrast'] }),
-    })
+    const axe = new AxeBuilder({ page })
+      .options({
+        resultTypes: ['violations'],
+        ...(sheet === sheets[0] ? {} : { runOnly: ['color-contrast'] }),
+      })
+      // No page of ours has frames: without them nothing is gathered in a window of its own, which takes longer than the looking.
+      .setLegacyMode(true)
     const { violations } = await axe.analyze()
     const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
     expect(

@@ -3,6 +3,9 @@ import { identified, opening, sheetsFor, unsent } from '../demo/log-entries.ts'
 import { expect, test } from './shop.ts'
 import { AT, enterTaken } from './taken.ts'
 
+// By fingers on the bench's tablet, 1024 by 768.
+test.use({ touch: true })
+
 test('a whole teardown of a two-barrel goes on while the network is cut in the middle, and nothing is lost', async ({
   bench: page,
   shop,
@@ -38,14 +41,18 @@ test('a whole teardown of a two-barrel goes on while the network is cut in the m
       await page
         .getByRole('button', { name: /Skip|K$/ })
         .first()
-        .click()
+        .tap()
       await page.locator('main input').first().fill('in a box')
       await page.keyboard.press('Enter')
     } else {
       if (taken === cutAt) await page.context().setOffline(true)
       if (taken === backAt) await page.context().setOffline(false)
-      await page.getByRole('radiogroup', { name: 'Condition?' }).getByRole('radio').first().press('Space')
-      await page.getByRole('button', { name: /^(Removed, to tray|Save verdict)/ }).click()
+      await page
+        .getByRole('radiogroup', { name: 'Condition?' })
+        .getByRole('radio')
+        .first()
+        .tap({ force: true })
+      await page.getByRole('button', { name: /^(Removed, to tray|Save verdict)/ }).tap()
       taken++
     }
     await expect(title).not.toHaveText(name)

@@ -31,7 +31,17 @@ const router = createBrowserRouter(routes)
 bindRouter(router)
 
 if (import.meta.env.PROD && 'serviceWorker' in navigator)
-  void navigator.serviceWorker.register('/sw.js').catch(() => undefined)
+  void navigator.serviceWorker
+    .register('/sw.js')
+    .then(() => navigator.serviceWorker.ready)
+    // Once the bench is quiet every station's code is fetched: the server may be away when it is opened.
+    .then((ready) => whenIdle(() => ready.active?.postMessage('keep every part')))
+    .catch(() => undefined)
+
+/** Some seconds after the page, and when there is nothing else to do. */
+function whenIdle(act: () => void): void {
+  setTimeout(() => (globalThis.requestIdleCallback ?? setTimeout)(act), 4000)
+}
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

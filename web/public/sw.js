@@ -36,6 +36,21 @@ self.addEventListener('fetch', (event) => {
   else if (KEEPABLE.test(url.pathname)) event.respondWith(seen(request))
 })
 
+self.addEventListener('message', (event) => {
+  if (event.data === 'keep every part') event.waitUntil(keepEveryPart())
+})
+
+/** Every station's code of this build, one after another so that nobody waits for it; what no build has any more goes. */
+async function keepEveryPart() {
+  const answer = await fetch('/parts.json', { cache: 'no-cache' }).catch(() => null)
+  if (!answer?.ok) return
+  const parts = new Set(await answer.json())
+  const cache = await caches.open(SHELL)
+  const had = new Set((await cache.keys()).map(({ url }) => new URL(url).pathname))
+  for (const part of parts) if (!had.has(part)) await asset(new Request(part)).catch(() => undefined)
+  for (const path of had) if (path.startsWith('/assets/') && !parts.has(path)) await cache.delete(path)
+}
+
 async function page(request) {
   const cache = await caches.open(SHELL)
   try {
@@ -50,7 +65,8 @@ async function page(request) {
 
 async function asset(request) {
   const cache = await caches.open(SHELL)
-  const known = await cache.match(request)
+  // A part is the same whoever asks: an import asks in other words than we did.
+  const known = await cache.match(request, { ignoreVary: true })
   if (known) return known
   const answer = await fetch(request)
   // Never a page in a part's place: it would stay there, and every screen that wants the part would be dead.

@@ -1,4 +1,6 @@
 import { type StationState } from '@ekrond/core/bench/stations'
+import { READY } from '@ekrond/core/bench/stations'
+import { Tick } from '../ui'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import { sayDate } from '../ui/dates'
@@ -26,9 +28,9 @@ const Tag = styled(Link)<{ $late: boolean; $waits: boolean }>`
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
   column-gap: 8px;
-  min-height: 46px;
+  min-height: 44px;
   margin: 0 4px 0 17px;
-  padding: 2px 8px 2px 14px;
+  padding: 1px 8px 1px 14px;
   @media (max-width: 999px) {
     min-width: 200px;
   }
@@ -78,6 +80,7 @@ export function SlipArrow({ columns }: { columns: number }) {
 export function JobTag({ row, outlook: its, onTag }: Seen) {
   const late = its.kind === 'late'
   const state = row.stationState as StationState
+  const ready = row.status === 'open' && row.line === READY
   return (
     <Tag
       data-tag=""
@@ -106,7 +109,13 @@ export function JobTag({ row, outlook: its, onTag }: Seen) {
         <circle cx="5" cy="5" r="3.8" fill="none" stroke="currentColor" strokeWidth="1.5" />
       </svg>
       <b>{row.number}</b>
-      <i>{row.status === 'open' ? (row.lastBy.split(' ').at(-1) ?? '') : row.status}</i>
+      {ready ? (
+        <i>
+          <Tick size={12} /> ready
+        </i>
+      ) : (
+        <i>{row.status === 'open' ? (row.lastBy.split(' ').at(-1) ?? '') : row.status}</i>
+      )}
       <span>
         {row.arrives && !late ? `${row.waitsFor} ${sayDate(row.arrives).slice(0, 3)}` : row.equipment}
       </span>

@@ -1,3 +1,4 @@
+import { READY } from '@ekrond/core/bench/stations'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import { figures, narrow } from '../theme/global'
@@ -154,7 +155,7 @@ export function Morning({
         </div>
         <div>
           <dt>ready</dt>
-          <dd>{open.filter(({ row }) => row.station === 'return').length}</dd>
+          <dd>{open.filter(({ row }) => row.line === READY).length}</dd>
         </div>
       </Counts>
     </Aside>

@@ -14,7 +14,7 @@ import { usePerson } from '../data/person'
 import { sayDate, sayDay, sayInstant } from '../ui/dates'
 import { Page } from '../shell/Page'
 import { AskPerson } from '../shell/Person'
-import { Choice, ErrorLine, Key, MainButton } from '../ui'
+import { Choice, ErrorLine, Key, MainButton, QuietButton } from '../ui'
 import { SearchField } from '../ui/SearchField'
 import { useKeys } from '../ui/keys'
 import { columnOf, DAYS, hang } from './hang'
@@ -163,6 +163,16 @@ export default function Rack() {
               Offline. The rack as of {sayInstant(jobs.data.asOf, shop.data?.zone ?? 'UTC')}.
             </ErrorLine>
           )}
+          {filtered && rows.length > 0 && (
+            <Hides
+              shown={rows.length}
+              by={[q && `“${q}”`, by, customer, waiting && 'waiting', only]}
+              all={() => {
+                setQ('')
+                put({ by: '', customer: '', waits: '', station: '', find: '' })
+              }}
+            />
+          )}
           {jobs.isError && (
             <p role="alert" style={{ color: 'var(--red)', padding: '14px 22px', fontWeight: 500 }}>
               {jobs.error.message}
@@ -206,6 +216,7 @@ export default function Rack() {
                     <Lane key={name} aria-label={`${title}: ${here.length}`}>
                       <h2>
                         {title}
+                        {here.length > 0 && <small aria-hidden>{here.length}</small>}
                         {more > 0 && (
                           <Link to={`/?as=list&station=${name}`} aria-label={`${more} more at ${title}`}>
                             + {more}
@@ -244,6 +255,16 @@ export default function Rack() {
       </RackColumns>
       {shop.data && <AskPerson shop={shop.data} open={person === null && shop.data.people.length > 0} />}
     </Page>
+  )
+}
+
+/** What a search or a filter leaves, and the way back to all. */
+function Hides({ shown, by, all }: { shown: number; by: readonly (string | false)[]; all: () => void }) {
+  return (
+    <p role="status" style={{ padding: '2px 22px', display: 'flex', gap: 14, alignItems: 'center' }}>
+      {shown === 1 ? 'One job' : `${shown} jobs`} for {by.filter(Boolean).join(', ')}. The others are hidden.
+      <QuietButton onPress={all}>Show all</QuietButton>
+    </p>
   )
 }
 

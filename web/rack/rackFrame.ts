@@ -44,10 +44,15 @@ export const Lane = styled.section`
   display: grid;
   grid-template-columns: 104px minmax(0, 1fr);
   border-bottom: 1px solid var(--rule);
-  min-height: 34px;
+  min-height: 30px;
   & > h2 {
     font: 500 18px/1.2 ${narrow};
-    padding: 8px 4px 0 20px;
+    padding: 5px 4px 0 20px;
+  }
+  & > h2 > small {
+    color: var(--pencil);
+    font-size: 16px;
+    margin-left: 8px;
   }
   & > h2 > a {
     display: block;
@@ -57,7 +62,7 @@ export const Lane = styled.section`
   & > ul {
     display: grid;
     grid-template-columns: repeat(${DAYS + 2}, minmax(0, 1fr));
-    gap: 4px 0;
+    gap: 3px 0;
     padding: 2px 0;
     background: repeating-linear-gradient(
       to right,

@@ -2,7 +2,7 @@ import styled from 'styled-components'
 import { narrow } from '../theme/global'
 
 /** A sheet in columns, what is told on the left and what is asked on the right; on a narrow screen one under the other. */
-export const Columns = styled.main<{
+export const Columns = styled.div<{
   /** width of what is asked, px */
   $side?: number
   /** other columns than those two */

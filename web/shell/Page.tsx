@@ -89,7 +89,7 @@ export function Page({ title, head, children }: { title: string; head?: ReactNod
             {person && <span style={{ color: 'var(--pencil)', fontSize: 15 }}>{person}</span>}
           </div>
         </Head>
-        <Body tabIndex={0} role="region" aria-label={title || 'sheet'}>
+        <Body as="main" tabIndex={0} aria-label={title || 'sheet'}>
           {children}
         </Body>
       </div>

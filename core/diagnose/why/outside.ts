@@ -131,7 +131,7 @@ export const outsideCauses: readonly OutsideCause[] = [
     code: 'filter.fuel',
     area: 'fuel',
     finding: 'fuel filter, tap or line choked',
-    look: 'Line off at the carburetor, into a can, engine cold: half a litre in a minute.',
+    look: 'Line off at the carburetor, into a can, engine cold: half a liter in a minute.',
     saidWith: [
       {
         has: 'gravity feed',

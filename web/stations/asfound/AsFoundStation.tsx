@@ -1,3 +1,5 @@
+import { looksOf } from '@ekrond/core/judge/asfound'
+import { portsOf } from '@ekrond/core/unit/families'
 import { isTeardownUnlocked } from '@ekrond/core/bench/stations'
 import type { SettingSpec } from '@ekrond/core/sheets'
 import styled from 'styled-components'
@@ -116,6 +118,20 @@ function howTo(setting: SettingSpec, { mixture, to }: AsFoundView): string {
     : 'Turn it in (clockwise) until it just seats. Tap for each part of a turn. Stop as soon as you feel it: force marks the seat.'
 }
 
+/** How far the ports and the looks are, which are steps too. */
+function stepsBeside({ here, sheets }: SheetedOpen): string {
+  const ports = portsOf(sheets)
+  const looks = looksOf(sheets)
+  const seen = ports.filter(({ code }) => here.ports[code]?.found).length
+  const looked = looks.filter(({ code }) => here.looks[code]).length
+  return [
+    ports.length > 0 && ` · ports ${seen} of ${ports.length}`,
+    looks.length > 0 && ` · looks ${looked} of ${looks.length}`,
+  ]
+    .filter(Boolean)
+    .join('')
+}
+
 /** The one setting that is noted now. */
 function Asked({ open, setting, view }: AskedProps) {
   const { skipping, setSkipping, wrong, noted, text, skipped } = view
@@ -123,7 +139,8 @@ function Asked({ open, setting, view }: AskedProps) {
     <Ask aria-label="Current step">
       <AskHead>
         <Label>
-          {view.index + 1} of {view.outside.length} · before anything is moved
+          {view.index + 1} of {view.outside.length}
+          {stepsBeside(open)} · before anything is moved
         </Label>
         {!isTeardownUnlocked(open.state, open.sheets, open.body) && (
           <QuietButton onPress={() => setSkipping('all')}>skip the rest</QuietButton>

@@ -7,16 +7,36 @@ import { Balloon, Drawing, Leader, Text, type Point } from '../../drawing'
 import { OwnPart } from '../../drawing/OwnPart'
 import { GasketShape, gasketPoints } from '../../drawing/PartShape'
 import { Hatchings } from '../../drawing/Pieces'
+import { useSize } from '../../drawing/sheet'
 
-const W = 790
-const H = 556
+/** The board as it is divided: on the shop computer, and where there is less room. */
+const ROOMY = {
+  W: 790,
+  H: 556,
+  gasket: 158,
+  words: 27,
+  smallX: 440,
+  cell: 112,
+  letters: 16,
+  over: { columns: 3, most: 9, width: 258 },
+}
+const NARROW: typeof ROOMY = {
+  W: 560,
+  H: 560,
+  gasket: 104,
+  words: 17,
+  smallX: 272,
+  cell: 90,
+  letters: 13,
+  over: { columns: 2, most: 6, width: 268 },
+}
+const NARROW_PX = 640
 /** Small parts stand at one scale, px a mm, smaller only where a cell would not hold them. */
 const PER_MM = 5
-const CELL = { width: 112, most: 152 }
+const MOST_TALL = 152
 /** A few loose parts have the board for themselves. */
 const FEW = 6
 const OVER_ROW = 44
-const LETTERS = 16
 
 /** A name in lines of so many letters, broken between words. */
 function linesOf(name: string, letters: number): string[] {
@@ -30,14 +50,16 @@ function linesOf(name: string, letters: number): string[] {
 }
 
 /** What goes in with its place and the old one beside it, what stays over with the reason, what the kit lacks. */
-export function Layout({
-  layout,
-  cover,
-  needs,
-  market,
-  sheets,
-  old,
-}: {
+export function Layout(props: LayoutProps) {
+  const [box, { width }] = useSize<HTMLDivElement>()
+  return (
+    <div ref={box} style={{ width: '100%', height: '100%' }}>
+      <Laying {...props} board={width > 0 && width < NARROW_PX ? NARROW : ROOMY} />
+    </div>
+  )
+}
+
+interface LayoutProps {
   layout: KitLayout | null
   cover: Cover | undefined
   needs: readonly JobNeed[]
@@ -45,7 +67,10 @@ export function Layout({
   sheets: Sheets
   /** how the old one was found, by position; empty where nobody judged it */
   old: (position: string) => string
-}) {
+}
+
+function Laying({ board, layout, cover, needs, market, sheets, old }: LayoutProps & { board: typeof ROOMY }) {
+  const { W, H } = board
   const kindOf = (part: string): PartKind => {
     const kind = market.parts.find((p) => p.part === part)?.kind
     return partKinds.find((k) => k === kind) ?? 'screw'
@@ -71,15 +96,15 @@ export function Layout({
   const gaskets = all.filter((laid) => drawingOf(laid.part).startsWith('gasket'))
   const small = all.filter((laid) => !gaskets.includes(laid))
   const over = layout?.staysOver ?? []
-  const overRows = Math.max(1, Math.ceil(Math.min(over.length, 9) / 3))
+  const overRows = Math.max(1, Math.ceil(Math.min(over.length, board.over.most) / board.over.columns))
   const overTop = layout ? H - 40 - overRows * OVER_ROW : H
   const split = layout ? overTop - 14 : H
   const choose = new Set(layout?.choices.filter((c) => c.tell).map((c) => c.take))
   const few = gaskets.length === 0 && small.length <= FEW
-  const columns = gaskets.length > 0 || few ? 3 : 6
-  const wide = few ? 2.2 : 1
+  const columns = gaskets.length > 0 || few ? 3 : Math.floor((W - 30) / board.cell)
+  const wide = few ? (W - 60) / 3 / board.cell : 1
   const shown = small.slice(0, gaskets.length ? 9 : 18)
-  const cell = Math.min(CELL.most * wide, (split - 30) / Math.max(1, Math.ceil(shown.length / columns)))
+  const cell = Math.min(MOST_TALL * wide, (split - 30) / Math.max(1, Math.ceil(shown.length / columns)))
   return (
     <Drawing
       width={W}
@@ -96,6 +121,7 @@ export function Layout({
           drawing={drawingOf(laid.part)}
           at={[18, 46 + (i * (split - 52)) / Math.max(gaskets.length, 2)]}
           telling={choose.has(laid.part)}
+          board={board}
         />
       ))}
       {shown.map((laid, i) => (
@@ -106,10 +132,11 @@ export function Layout({
           sheets={sheets}
           number={numberOf(laid.position)}
           old={laid.position ? old(laid.position) : ''}
-          size={[CELL.width * wide, cell]}
+          size={[board.cell * wide, cell]}
+          letters={board.letters * wide}
           perMm={PER_MM * wide}
           at={[
-            (gaskets.length ? 440 : 24) + (i % columns) * (CELL.width * wide + 4),
+            (gaskets.length ? board.smallX : 24) + (i % columns) * (board.cell * wide + 4),
             22 + Math.floor(i / columns) * cell,
           ]}
         />
@@ -126,7 +153,7 @@ export function Layout({
             strokeWidth={1.4}
           />
           <Text at={[16, overTop + 22]} size={15} colour="pencil">{`LEFT OVER: ${over.length}`}</Text>
-          {over.slice(0, 9).map((laid, i) => (
+          {over.slice(0, board.over.most).map((laid, i) => (
             <Over
               key={laid.part}
               laid={laid}
@@ -134,7 +161,10 @@ export function Layout({
               drawing={drawingOf(laid.part)}
               like={sheets.build.positions.find(({ kind }) => kind === kindOf(laid.part))?.code}
               sheets={sheets}
-              at={[18 + (i % 3) * 258, overTop + 30 + Math.floor(i / 3) * OVER_ROW]}
+              at={[
+                18 + (i % board.over.columns) * board.over.width,
+                overTop + 30 + Math.floor(i / board.over.columns) * OVER_ROW,
+              ]}
             />
           ))}
         </>
@@ -149,16 +179,20 @@ function Gasket({
   drawing,
   at: [x, y],
   telling,
+  board,
 }: {
   laid: Laid
   drawing: string
   at: Point
   telling: boolean
+  board: typeof ROOMY
 }) {
   const bores = /bore/i.test(laid.tell)
-  const width = /two-bore/.test(drawing) ? 158 : 100
+  const width = /two-bore/.test(drawing) ? board.gasket : board.gasket * 0.64
   const point = telling ? gasketPoints(drawing, width)?.[bores ? 'bore' : 'small'] : undefined
   const words: Point = [x + width + 20, y + 18]
+  const name = linesOf(laid.reason, board.words)
+  const under = words[1] + 24 + name.length * 18
   return (
     <g>
       <GasketShape
@@ -170,23 +204,23 @@ function Gasket({
       <Text at={words} size={17} face="figures" weight={600}>
         {laid.part}
       </Text>
-      {linesOf(laid.reason, 26).map((line, i) => (
+      {name.map((line, i) => (
         <Text key={line} at={[words[0], words[1] + 20 + i * 18]} size={15}>
           {line}
         </Text>
       ))}
       {laid.tell && telling && point && (
         <>
-          <Leader to={[x + point[0], y + point[1]]} from={[words[0] - 4, words[1] + 48]} colour="red" />
-          {linesOf(laid.tell, 28).map((line, i) => (
-            <Text key={line} at={[words[0], words[1] + 53 + i * 18]} colour="red" weight={600}>
+          <Leader to={[x + point[0], y + point[1]]} from={[words[0] - 4, under]} colour="red" />
+          {linesOf(laid.tell, board.words).map((line, i) => (
+            <Text key={line} at={[words[0], under + 5 + i * 18]} colour="red" weight={600}>
               {line}
             </Text>
           ))}
         </>
       )}
       {laid.tell && !telling && (
-        <Text at={[words[0], words[1] + 44]} size={15} colour="pencil">
+        <Text at={[words[0], under + 2]} size={15} colour="pencil">
           {laid.tell}
         </Text>
       )}
@@ -203,6 +237,7 @@ function Fitting({
   old,
   size: [width, height],
   perMm,
+  letters,
   at: [x, y],
 }: {
   laid: Laid
@@ -212,9 +247,10 @@ function Fitting({
   old: string
   size: Point
   perMm: number
+  letters: number
   at: Point
 }) {
-  const lines = linesOf(laid.name.split(',')[0]!, (LETTERS * width) / CELL.width).slice(0, 2)
+  const lines = linesOf(laid.name.split(',')[0]!, letters).slice(0, 2)
   const room = height - 16 * (lines.length + 1 + (old ? 1 : 0)) - 12
   const middle = y + room / 2 + 4
   const under = y + room + 22

@@ -6,9 +6,10 @@ import { enterLevel } from '@ekrond/core/bench/proving'
 import { readTyped } from '@ekrond/core/measure/instruments'
 import { headPressure } from '@ekrond/core/physics/float'
 import { isRefusal } from '@ekrond/core/base/refusal'
+import { useState } from 'react'
 import { useDraft } from '../../data/draft'
 import { FloatSection } from '../../drawing/FloatSection'
-import { FieldSelect, Label } from '../../ui'
+import { FieldSelect, Label, QuietButton } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { Small, Smalls } from './Smalls'
 import { WetMarks } from './WetMarks'
@@ -24,6 +25,9 @@ export function LevelBench(props: BenchProps) {
   const [fluid, setFluid] = useDraft(open.draft('prove', 'fluid'))
   const [readAt, setReadAt] = useDraft(open.draft('prove', 'read at'))
   const [lip, setLip] = useDraft(open.draft('prove', 'lip'))
+  // Once it passed, what stood at its side is there for whoever tests it again.
+  const [again, setAgain] = useState(false)
+  const asked = again || props.standing.state !== 'proved'
   const conditions = conditionsFor(state, sheets)
   const tiltDeg = state.opened?.tiltDeg ?? 0
   const bench = benchOf({ head, fluid, readAt }, conditions, tiltDeg)
@@ -105,14 +109,15 @@ export function LevelBench(props: BenchProps) {
             onKey={(key) => text === '' && onKey(key)}
           />
           <TakenFrom quantity="length" purpose="depth" />
-          {!isRefusal(wanted) && read === null && props.standing.state !== 'proved' && (
+          {!isRefusal(wanted) && read === null && asked && (
             <Label as="p">
               Expect {figure(wanted.lo)} to {figure(wanted.hi)} mm; the sheet has{' '}
               {figure(sheets.spec.level.target)} at its own pressure and fuel.
               {wanted.byHeight !== null ? ` The height as left gives ${figure(wanted.byHeight)}.` : ''}
             </Label>
           )}
-          {read === null && props.standing.state !== 'proved' && (
+          {!asked && <QuietButton onPress={() => setAgain(true)}>Another head or fluid</QuietButton>}
+          {read === null && asked && (
             <Smalls style={{ gridTemplateColumns: '1fr 1fr' }}>
               <Small
                 label="Tank over the seat, mm"

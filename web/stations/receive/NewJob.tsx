@@ -68,7 +68,7 @@ export default function NewJob() {
   useKeys({ Enter: open, r: () => void navigate('/') })
   return (
     <Page title="receive">
-      <Main style={{ height: '100%' }} $ask={350} $boardFirst>
+      <Main as="div" style={{ height: '100%' }} $ask={350} $boardFirst>
         <Board
           style={{ overflowY: 'auto' }}
           onKeyDown={(event) =>
