@@ -135,11 +135,11 @@ test('a job that went back shows no control that cannot act, and where work goes
 }) => {
   for (const station of ['teardown', 'clean', 'parts', 'build']) {
     await page.goto(`/jobs/1187/${station}`)
-    await expect(page.getByRole('heading', { name: 'It was returned.' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Released.' })).toBeVisible()
     await expect(page.locator('main').getByRole('button')).toHaveCount(0)
     await expect(page.locator('main').getByRole('radio')).toHaveCount(0)
     await expect(page.locator('main').getByRole('textbox')).toHaveCount(0)
   }
   await page.getByRole('link', { name: /To its sheet/ }).click()
-  await expect(page.getByRole('heading', { name: /It was returned. Sheet, revision A/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /Released. Sheet, revision A/ })).toBeVisible()
 })

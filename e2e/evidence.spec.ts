@@ -60,7 +60,7 @@ test('opened again after it left the shop it is asked for what others could reac
 }) => {
   await page.goto('/jobs/1186/return')
   await page.getByRole('button', { name: 'Release to customer' }).tap()
-  await expect(page.getByRole('heading', { name: 'It was returned. Sheet, revision A.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Released. Sheet, revision A.' })).toBeVisible()
   await page.goto('/jobs/1186/return')
   await page.getByRole('textbox', { name: 'Reason for reopening' }).fill('the owner wants another idle')
   await page.getByRole('button', { name: 'Reopen' }).tap()
@@ -102,9 +102,9 @@ test('given back while the server is away it waits for it, a draft, and went bac
   await page.getByRole('button', { name: 'Release to customer' }).tap()
   await expect(page.getByRole('heading', { name: 'Waiting for the server.' })).toBeVisible()
   await expect(page.getByRole('article', { name: 'Return sheet, draft' })).toContainText('DRAFT.')
-  await expect(page.getByText('It was returned.')).toHaveCount(0)
+  await expect(page.getByRole('heading', { name: /^Released\./ })).toHaveCount(0)
   await shop.start()
-  await expect(page.getByRole('heading', { name: 'It was returned. Sheet, revision A.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Released. Sheet, revision A.' })).toBeVisible()
   await expect(page.getByRole('article', { name: 'Return sheet, draft' })).not.toContainText('DRAFT.')
   // Taken back after it went out: not without a reason.
   await page.keyboard.press('u')

@@ -51,17 +51,20 @@ test('the server is away at reload: our own page, the job as it was last seen, a
   // Once more under the worker, so that it has seen the page, its code and the job.
   await page.reload()
   await expect(page.getByRole('heading', { level: 2 })).toBeVisible()
-  await page.waitForFunction(async () => {
-    const cache = await caches.open('ekrond-seen-1')
-    return (await cache.match('/api/jobs/1183')) && (await cache.match('/api/shop'))
-  })
+  const kept = (cache: string, names: string[]) =>
+    page.evaluate(
+      async ([of, all]) => {
+        const store = await caches.open(of)
+        const found = await Promise.all(all.map((name) => store.match(name)))
+        return all.filter((_, i) => !found[i])
+      },
+      [cache, names] as const,
+    )
+  await expect.poll(() => kept('ekrond-seen-1', ['/api/jobs/1183', '/api/shop'])).toEqual([])
   // Every station's code is there after the first visit, whether it was opened or not.
   const parts = (await (await page.request.get(`${shop.url}/parts.json`)).json()) as string[]
   expect(parts.length).toBeGreaterThan(50)
-  await page.waitForFunction(async (names) => {
-    const cache = await caches.open('ekrond-shell-2')
-    return (await Promise.all(names.map((name) => cache.match(name)))).every(Boolean)
-  }, parts)
+  await expect.poll(() => kept('ekrond-shell-2', parts)).toEqual([])
   await shop.stop()
   await page.reload()
   await expect(page.getByRole('heading', { level: 2 })).toBeVisible()

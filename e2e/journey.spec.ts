@@ -305,7 +305,7 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
   await leave(page)
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'It was returned. Sheet, revision A.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Released. Sheet, revision A.' })).toBeVisible()
   test.info().annotations.push({
     type: 'effort',
     description: `a two-barrel from the counter to its return: ${effort.keys} keys`,

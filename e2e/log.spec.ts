@@ -83,7 +83,7 @@ test('an entry that the server refuses stays visible with its reason and can be 
   await expect(page.getByText('Hinge pin is off already').first()).toBeVisible()
   await page.getByRole('button', { name: 'Discard' }).first().click()
   await expect(page.getByRole('button', { name: 'Discard' })).toHaveCount(1)
-  await page.getByRole('button', { name: 'Put it right' }).first().click()
+  await page.getByRole('button', { name: 'Fix it' }).first().click()
   await expect(page.getByText(/not taken/)).toBeHidden()
   expect(job).toMatch(/^[0-9a-f-]{36}$/)
 })

@@ -102,7 +102,7 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
   ],
   'port.noted': [
     { port: 'vacuum.ported', when: 'left', state: 'joined', to: 'distributor' },
-    'Ported vacuum left joined to distributor',
+    'Ported vacuum left connected to distributor',
   ],
   'seal.seen': [
     { code: 'mixture.turns', place: 'none', state: 'broken', whom: 'by the owner' },

@@ -19,7 +19,7 @@ const REFUSALS = {
   'not open': (): Said => ['There is no such job yet: its first entry opens it.'],
   'as of': (): Said => ['This is how it stood then. Go back to now to enter something.'],
   closed: (why: string): Said => [`The job is closed (${why}). Reopen it first.`],
-  'went back': (): Said => ['It was returned. Notes and corrections can be added; reopen the job for more.'],
+  'went back': (): Said => ['It was released. Notes and corrections can be added; reopen the job for more.'],
   'return stands': (): Said => ['A return cannot be undone: the sheet went out with it. Reopen the job.'],
   body: (body: number, most: number): Said => [
     most === 1 ? 'This job has one body.' : `This job has ${most} bodies; there is no carburetor ${body}.`,
@@ -119,7 +119,7 @@ const REFUSALS = {
     `${name} is never capped: it has to breathe or drain. Leave it open.`,
     'state',
   ],
-  'joined to what': (name: string): Said => [`Say what ${name} is joined to.`, 'to'],
+  'joined to what': (name: string): Said => [`Enter what ${name} is connected to.`, 'to'],
   'in the bath': (name: string): Said => [`${name} is in the bath already.`, 'positions'],
   'not in the bath': (name: string): Said => [`${name} is in no bath.`, 'positions'],
   'no bath': (name: string, why: string): Said => [`${name} stays out of the bath: ${why}.`, 'positions'],

@@ -250,7 +250,7 @@ function proved(pdf: Pdf, { proofs = [], built = [] }: ReturnSheet, x0: number, 
     )
   if (built.length) {
     y += 4
-    heads('As built, was to now')
+    heads('As built, before to now')
     for (const one of built.slice(0, 8)) line(one.name.replace(/, (mm|g)$/, ''), one.was, one.now)
   }
   return y + 4

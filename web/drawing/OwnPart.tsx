@@ -18,21 +18,22 @@ export function OwnPart({
   perMm: most = Infinity,
   mode = 'on',
 }: {
-  sheets: Pick<Sheets, 'spec' | 'build'>
+  /** its unit's; its kind stands for it where they are not at hand */
+  sheets: Pick<Sheets, 'spec' | 'build'> | undefined
   code: string | undefined
   kind: PartKind
   at: Point
   room: Point
   perMm?: number
-  /** as it goes in, or dashed: left over, or the old one */
-  mode?: 'on' | 'over'
+  /** as it goes in; what hands are at; or dashed: left over, or the old one */
+  mode?: 'on' | 'now' | 'over'
 }) {
-  const place = code ? unitDrawing(sheets).places[code] : undefined
+  const place = sheets && code ? unitDrawing(sheets).places[code] : undefined
   const pieces = place?.one ?? place?.pieces ?? []
   if (pieces.length === 0)
     return <PartShape kind={kind} at={at} size={Math.min(34, height)} width={width} mode={mode} />
   const { x0, y0, x1, y1 } = boxOf(pieces)
   const perMm = Math.min(most, width / Math.max(x1 - x0, 1), height / Math.max(y1 - y0, 1))
   const origin = [at[0] - ((x0 + x1) / 2) * perMm, at[1] + ((y0 + y1) / 2) * perMm] as const
-  return <Pieces pieces={pieces} mode={mode === 'on' ? 'on' : 'off'} view={{ perMm, origin }} />
+  return <Pieces pieces={pieces} mode={mode === 'over' ? 'off' : mode} view={{ perMm, origin }} />
 }

@@ -3,7 +3,7 @@ import { complaintWords, isNewer, showNumber } from '@ekrond/core/log'
 import { isOverdue } from '@ekrond/core/plan/outlook'
 import { stationList, type StationName } from '@ekrond/core/base/stations'
 import { nextThing, stationStates } from '@ekrond/core/bench/stations'
-import { useState, type ReactNode } from 'react'
+import { useEffect, useRef, useState, type ReactNode } from 'react'
 import { Dialog, Heading, Modal } from 'react-aria-components'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { clockOffMinutes } from '../data/clock'
@@ -84,6 +84,14 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
     '?': toKeys,
   })
 
+  // Where not all stations have room, the current one is in sight.
+  const zones = useRef<HTMLElement>(null)
+  useEffect(() => {
+    const nav = zones.current
+    const here = nav?.querySelector<HTMLElement>('[aria-current]')
+    if (nav && here) nav.scrollLeft = here.offsetLeft - (nav.clientWidth - here.offsetWidth) / 2
+  }, [station])
+
   const late = shop !== undefined && isOverdue(state, shop.today)
   return (
     <Frame $bar>
@@ -97,7 +105,7 @@ export function JobSheet({ open, station, children }: JobSheetProps) {
           onKeys={toKeys}
         />
         <div>
-          <Zones aria-label="Stations">
+          <Zones aria-label="Stations" ref={zones}>
             {stationList.map(({ name, title, number }) => {
               const shape = name === station ? 'here' : states[name]
               return (

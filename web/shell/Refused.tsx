@@ -72,7 +72,7 @@ export function Refused({
                   {item.refused?.code === 'superseded' && (
                     <Button onPress={() => aimAgain(item)}>Correct again</Button>
                   )}
-                  <Button onPress={() => putRight(item)}>Put it right</Button>
+                  <Button onPress={() => putRight(item)}>Fix it</Button>
                   <Button onPress={() => dropRefused(item.id)}>Discard</Button>
                 </div>
               </li>

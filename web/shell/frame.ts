@@ -207,7 +207,9 @@ export const Foot = styled.footer`
   }
   border-top: 2px solid var(--ink);
   min-height: 0;
+  /* On a phone what is asked comes first: this stands under it. */
   ${NARROW} {
+    grid-row: auto;
     grid-template-columns: minmax(0, 1fr);
   }
   @media print {

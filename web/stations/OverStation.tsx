@@ -38,7 +38,7 @@ export default function OverStation({
           next={[]}
         />
         <Ask aria-label="Current step">
-          <h2>{state.returned ? 'It was returned.' : 'Job closed.'}</h2>
+          <h2>{state.returned ? 'Released.' : 'Job closed.'}</h2>
           <p style={{ fontSize: 17 }}>
             {title} is over on {open.number === null ? 'this job' : showNumber(open.number)}
             {state.closed ? ` (${state.closed.why})` : ''}. Correct a reading or finding at its station; for

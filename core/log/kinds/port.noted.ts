@@ -50,12 +50,12 @@ export const portNoted = defineKind({
     `${portName(port)} ${when === 'found' ? 'found' : 'left'} ${portWords({ state, to })}`,
 })
 
-/** A port's state in words: `joined to the choke break`. */
+/** A port's state in words: `connected to the choke break`. */
 export const portWords = ({ state, to }: { state: PortState; to: string }): string =>
   state === 'joined'
-    ? `joined to ${to.trim()}`
+    ? `connected to ${to.trim()}`
     : state === 'sync'
-      ? 'open until synchronised'
+      ? 'open until synchronized'
       : state === 'open'
         ? 'open'
         : 'capped'

@@ -97,7 +97,13 @@ export function BathPlan({ open, views }: SheetedProps & { views: React.ReactNod
       <Board>
         {views}
         <BoardDrawing>
-          <Tank plan={plan} now={now} clock={clock} litres={tankLitres} />
+          <Tank
+            plan={plan}
+            now={now}
+            clock={clock}
+            litres={tankLitres}
+            own={({ job, body }) => (job === open.job ? open.all[body] : undefined)}
+          />
         </BoardDrawing>
       </Board>
       <Ask aria-label="Current step">

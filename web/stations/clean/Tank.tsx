@@ -1,5 +1,7 @@
 import type { PlannedBaths, BathItem, Load } from '@ekrond/core/plan/baths'
-import { PartShape } from '../../drawing/PartShape'
+import type { Sheets } from '@ekrond/core/sheets'
+import { OwnPart } from '../../drawing/OwnPart'
+import { Hatchings } from '../../drawing/Pieces'
 import { useSize } from '../../drawing/sheet'
 import { figures, narrow } from '../../theme/global'
 
@@ -8,17 +10,22 @@ const LEFT = 96
 const HOUR_MS = 3_600_000
 const LEAST_SPAN_MS = 2 * HOUR_MS
 
+/** The sheets of the unit that a part is of, where they are at hand: its own outline comes from there. */
+type Own = (item: BathItem) => Sheets | undefined
+
 /** The tank along the hours: what hangs in it now, what hangs there later, each load at its time; beside it what stays out and why. */
 export function Tank({
   plan,
   now,
   clock,
   litres,
+  own,
 }: {
   plan: PlannedBaths
   now: number
   clock: (ms: number) => string
   litres: number
+  own: Own
 }) {
   const [box, { width, height }] = useSize<SVGSVGElement>()
   const loads = [...(plan.inside ? [plan.inside] : []), ...plan.loads]
@@ -33,7 +40,18 @@ export function Tank({
       style={{ width: '100%', height: '100%', display: 'block' }}
     >
       {width > 0 && (
-        <Painted plan={plan} loads={loads} now={now} clock={clock} litres={litres} room={{ width, height }} />
+        <>
+          <Hatchings />
+          <Painted
+            plan={plan}
+            loads={loads}
+            now={now}
+            clock={clock}
+            litres={litres}
+            own={own}
+            room={{ width, height }}
+          />
+        </>
       )}
     </svg>
   )
@@ -47,6 +65,7 @@ function Painted({
   now,
   clock,
   litres,
+  own,
   room: { width, height },
 }: {
   plan: PlannedBaths
@@ -54,6 +73,7 @@ function Painted({
   now: number
   clock: (ms: number) => string
   litres: number
+  own: Own
   room: { width: number; height: number }
 }) {
   const start = Math.min(now, loads[0]?.startMs ?? now) - 6 * 60_000
@@ -149,12 +169,18 @@ function Painted({
               const y = fluid + 44 + Math.floor(k / across) * 62
               return (
                 <g key={`${item.number} ${item.body} ${item.position}`}>
-                  <path d={`M${at} ${TOP + 12}V${y - 14}`} stroke={`var(--${colour})`} strokeWidth={1} />
-                  <PartShape
+                  {/* Each hangs from the rail, or from the one over it. */}
+                  <path
+                    d={`M${at} ${k < across ? TOP + 26 : y - 38}V${y - 16}`}
+                    stroke={`var(--${colour})`}
+                    strokeWidth={1}
+                  />
+                  <OwnPart
+                    sheets={own(item)}
+                    code={item.position}
                     kind={item.kind}
-                    at={[at, y]}
-                    size={38}
-                    width={42}
+                    at={[at, y + 4]}
+                    room={[44, 40]}
                     mode={inside ? 'now' : 'on'}
                   />
                 </g>
@@ -167,10 +193,10 @@ function Painted({
               fill={`var(--${colour})`}
               style={{ font: `500 15px ${figures}` }}
             >
-              {load.minutes} min{rest > 0 ? ` · + ${rest}` : ''}
+              {load.minutes} min{rest > 0 && to - from > 120 ? ` · + ${rest}` : ''}
             </text>
             <text x={(from + to) / 2} y={floor + 46} textAnchor="middle" fill="var(--ink)" style={small}>
-              {[...new Set(load.items.map(({ number }) => number))].join(', ')}
+              {jobsOf(load, to - from)}
             </text>
           </g>
         )
@@ -190,13 +216,32 @@ function Painted({
       <text x={x(now) + 6} y={48} fill="var(--blue)" style={{ font: `600 15px ${narrow}` }}>
         now {clock(now)}
       </text>
-      <StaysOut items={plan.byHand} y={floor + 66} width={width} />
+      <StaysOut items={plan.byHand} y={floor + 66} width={width} own={own} />
     </>
   )
 }
 
+/** Whose parts a load has; how many more jobs where their numbers have no room. */
+function jobsOf(load: Load, width: number): string {
+  const numbers = [...new Set(load.items.map(({ number }) => number))]
+  const fit = Math.max(1, Math.floor(width / 40))
+  return numbers.length <= fit
+    ? numbers.join(', ')
+    : `${numbers.slice(0, Math.max(1, fit - 1)).join(', ')} + ${numbers.length - Math.max(1, fit - 1)}`
+}
+
 /** What stays out of every bath, by kind, with how it is cleaned instead. */
-function StaysOut({ items, y, width }: { items: readonly BathItem[]; y: number; width: number }) {
+function StaysOut({
+  items,
+  y,
+  width,
+  own,
+}: {
+  items: readonly BathItem[]
+  y: number
+  width: number
+  own: Own
+}) {
   const groups = [...new Map(items.map((item) => [item.wash.why, item])).values()].slice(
     0,
     Math.max(1, Math.floor((width - LEFT) / 190)),
@@ -216,7 +261,13 @@ function StaysOut({ items, y, width }: { items: readonly BathItem[]; y: number; 
         const [what, how = ''] = item.wash.why.split(': ')
         return (
           <g key={item.wash.why}>
-            <PartShape kind={item.kind} at={[LEFT + i * each + 22, y + 24]} size={30} width={36} />
+            <OwnPart
+              sheets={own(item)}
+              code={item.position}
+              kind={item.kind}
+              at={[LEFT + i * each + 22, y + 26]}
+              room={[38, 42]}
+            />
             <text fill="var(--ink)" style={{ font: `500 15px ${narrow}` }}>
               <tspan x={LEFT + i * each + 50} y={y + 12}>
                 {short(item.name, each - 56)}

@@ -138,7 +138,7 @@ function Return({ open }: SheetedProps) {
             </>
           ) : state.returned ? (
             <>
-              <h2>It was returned. Sheet, revision {afterReturn(state)!.letter}.</h2>
+              <h2>Released. Sheet, revision {afterReturn(state)!.letter}.</h2>
               <p>
                 Corrections at a station make the next revision; every released sheet is kept. Reopen the job
                 to work on it.
