@@ -244,8 +244,13 @@ test('one carburetor, door to door, by keyboard alone', async ({ bench: page, sh
     'Cover screws · M5 · 0 of 8 checked again',
   ])
 
-  // Set: what is set from outside, each on its value.
+  // Set: what is set from outside, each on its value. A question mark is no figure: it lists the keys.
   await station(page, '8', 'set')
+  await expect(page.getByLabel('Pump stem, reading')).toBeFocused()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByLabel('Pump stem, reading')).toHaveValue('')
   for (const [name, typed] of [
     ['Pump stem', '9.5'],
     ['Choke cover', '1 rich'],

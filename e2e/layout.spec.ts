@@ -52,7 +52,11 @@ const SIZES = [
 /** Controls of a page that are lower than a gloved finger. */
 const smallControls = (page: Page) =>
   page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('main button, main select, main input:not([type=radio])')]
+    [
+      ...document.querySelectorAll<HTMLElement>(
+        'main button, main select, main input:not([type=radio], [type=file])',
+      ),
+    ]
       .filter((el) => el.offsetParent !== null)
       .map((el) => ({
         name: el.getAttribute('aria-label') ?? el.innerText,

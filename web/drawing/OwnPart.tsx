@@ -1,8 +1,7 @@
-import { boxOf } from '@ekrond/core/unit/drawing'
+import { boxOf, shapeOf } from '@ekrond/core/unit/drawing'
 import { unitDrawing } from '@ekrond/core/unit/families'
 import type { PartKind, Sheets } from '@ekrond/core/sheets'
 import type { Point } from './index'
-import { PartShape } from './PartShape'
 import { Pieces } from './Pieces'
 
 /**
@@ -29,9 +28,8 @@ export function OwnPart({
   mode?: 'on' | 'now' | 'over'
 }) {
   const place = sheets && code ? unitDrawing(sheets).places[code] : undefined
-  const pieces = place?.one ?? place?.pieces ?? []
-  if (pieces.length === 0)
-    return <PartShape kind={kind} at={at} size={Math.min(34, height)} width={width} mode={mode} />
+  const own = place?.one ?? place?.pieces ?? []
+  const pieces = own.length > 0 ? own : shapeOf(kind)
   const { x0, y0, x1, y1 } = boxOf(pieces)
   const perMm = Math.min(most, width / Math.max(x1 - x0, 1), height / Math.max(y1 - y0, 1))
   const origin = [at[0] - ((x0 + x1) / 2) * perMm, at[1] + ((y0 + y1) / 2) * perMm] as const

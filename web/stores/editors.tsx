@@ -2,6 +2,7 @@ import type { StoreKind, StoreRecord } from '@ekrond/contract/stores'
 import { looseWorth } from '@ekrond/core/plan/kits'
 import { partKinds, partsTable, type PartKind } from '@ekrond/core/sheets'
 import { useMarket } from '../data/library'
+import { KitContents } from './KitContents'
 import { useShop } from '../data/shop'
 import { sayMoney } from '../ui/dates'
 import { Button, Label, QuietButton } from '../ui'
@@ -110,6 +111,7 @@ export function KitEditor({ record, put }: Editing<'kit'>) {
   const { sum, missing } = looseWorth(record.holds, useMarket().data?.singles ?? [])
   return (
     <>
+      <KitContents holds={record.holds} parts={parts} />
       <Words
         label="What it is"
         value={record.name}

@@ -16,6 +16,7 @@ interface Asked {
   onKey: ((key: string) => boolean) | null
 }
 const asked: Asked[] = []
+const isReading = (target: EventTarget | null): boolean => asked.some(({ element }) => element === target)
 const FIGURE = /^[0-9.,/#-]$/
 
 /** Esc lifts the eyes to the stations: the next digit goes to one of them. `ZONES` on the body shows it. */
@@ -103,7 +104,8 @@ export function useKeys(bindings: Record<string, () => void>): void {
         ;(event.target as HTMLElement).blur()
         return
       }
-      if (inField(event.target)) return
+      // No reading has a question mark: there too it asks for the keys.
+      if (inField(event.target) && !(event.key === '?' && isReading(event.target))) return
       // Enter and space on a focused button or link press it.
       if (
         (event.key === 'Enter' || event.key === ' ') &&

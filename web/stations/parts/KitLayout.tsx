@@ -5,7 +5,7 @@ import type { Cover, KitLayout, Laid } from '@ekrond/core/plan/kits'
 import { partKinds, type PartKind, type Sheets } from '@ekrond/core/sheets'
 import { Balloon, Drawing, Leader, Text, type Point } from '../../drawing'
 import { OwnPart } from '../../drawing/OwnPart'
-import { GasketShape, gasketPoints } from '../../drawing/PartShape'
+import { GasketShape, gasketPoints } from '../../drawing/GasketShape'
 import { Hatchings } from '../../drawing/Pieces'
 import { useSize } from '../../drawing/sheet'
 

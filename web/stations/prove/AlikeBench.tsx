@@ -103,42 +103,8 @@ export function AlikeBench(props: BenchProps) {
           turn={turnWords}
         />
       }
-    >
-      {({ enter }) => (
+      advice={
         <>
-          <Columns $n={bodies.length}>
-            {bodies.map((body, i) => (
-              <label key={body}>
-                <Label>
-                  {body}
-                  {i === lead ? ' leads' : ''}
-                </Label>
-                <input
-                  aria-label={`Carburetor ${body}`}
-                  inputMode="decimal"
-                  autoFocus={i === 0}
-                  value={typed[i]}
-                  onChange={(event) => set(i, event.target.value)}
-                  onKeyDown={(event) => {
-                    if (event.key === '+') {
-                      event.preventDefault()
-                      return take()
-                    }
-                    const next = event.currentTarget.closest('div')?.querySelectorAll('input')[i + 1]
-                    if (event.key === 'Enter' && next && !typed[i + 1]) {
-                      event.preventDefault()
-                      next.focus()
-                    } else onEnter(enter)(event)
-                  }}
-                />
-              </label>
-            ))}
-          </Columns>
-          {sync && columns.length >= bodies.length && (
-            <Button onPress={take}>
-              From the columns <Key>+</Key>
-            </Button>
-          )}
           {told && told.steps.length > 0 && (
             <RedBox>
               <Fraction text={stepWords(told)} />: spread {figure(spreadOf(now!), 0)} to{' '}
@@ -197,6 +163,44 @@ export function AlikeBench(props: BenchProps) {
               </QuietButton>
             )}
           </div>
+        </>
+      }
+    >
+      {({ enter }) => (
+        <>
+          <Columns $n={bodies.length}>
+            {bodies.map((body, i) => (
+              <label key={body}>
+                <Label>
+                  {body}
+                  {i === lead ? ' leads' : ''}
+                </Label>
+                <input
+                  aria-label={`Carburetor ${body}`}
+                  inputMode="decimal"
+                  autoFocus={i === 0}
+                  value={typed[i]}
+                  onChange={(event) => set(i, event.target.value)}
+                  onKeyDown={(event) => {
+                    if (event.key === '+') {
+                      event.preventDefault()
+                      return take()
+                    }
+                    const next = event.currentTarget.closest('div')?.querySelectorAll('input')[i + 1]
+                    if (event.key === 'Enter' && next && !typed[i + 1]) {
+                      event.preventDefault()
+                      next.focus()
+                    } else onEnter(enter)(event)
+                  }}
+                />
+              </label>
+            ))}
+          </Columns>
+          {sync && columns.length >= bodies.length && (
+            <Button onPress={take}>
+              From the columns <Key>+</Key>
+            </Button>
+          )}
         </>
       )}
     </ProofSheet>

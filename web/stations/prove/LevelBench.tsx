@@ -116,7 +116,9 @@ export function LevelBench(props: BenchProps) {
               {wanted.byHeight !== null ? ` The height as left gives ${figure(wanted.byHeight)}.` : ''}
             </Label>
           )}
-          {!asked && <QuietButton onPress={() => setAgain(true)}>Another head or fluid</QuietButton>}
+          {!asked && read === null && (
+            <QuietButton onPress={() => setAgain(true)}>Another head or fluid</QuietButton>
+          )}
           {read === null && asked && (
             <Smalls style={{ gridTemplateColumns: '1fr 1fr' }}>
               <Small

@@ -58,6 +58,7 @@ export function ProofSheet({
   sub,
   drawing,
   children,
+  advice,
   entering,
   ready = true,
   primary: asked,
@@ -70,6 +71,8 @@ export function ProofSheet({
   sub?: string
   drawing: ReactNode
   children?: ReactNode | ((keys: { enter: () => void; onKey: (key: string) => boolean }) => ReactNode)
+  /** what is to be turned for it, under the verdict */
+  advice?: ReactNode
   /** what would be entered now; null while nothing is measured */
   entering: Result<EnteredProof> | null
   /** false while something runs that must end first */
@@ -168,6 +171,7 @@ export function ProofSheet({
             {entering && isRefusal(entering) && <ErrorLine role="alert">{entering.refused.why}</ErrorLine>}
             {refused && <ErrorLine role="alert">{refused}</ErrorLine>}
             {one ? <Said one={one} /> : <StandingWords standing={standing} />}
+            {advice}
             {(came || said) && (
               <Beside>
                 <div>
