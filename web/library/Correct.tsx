@@ -31,7 +31,7 @@ export function Correct({ data, setting }: { data: ListNumberAnswer; setting: Se
   })
   if (!open)
     return (
-      <QuietButton style={{ minHeight: 32, padding: 0 }} onPress={() => setOpen(true)}>
+      <QuietButton style={{ minHeight: 44, padding: 0 }} onPress={() => setOpen(true)}>
         correct
       </QuietButton>
     )
