@@ -112,3 +112,26 @@ export const reading = (
     hi: 14,
   },
 })
+
+/** A job of a list number with a complaint that is felt everywhere and at any time, unless it is said otherwise, and what came after. */
+export const complained = (
+  listNumber: string,
+  complaint: Partial<DataOf['job.opened']['complaint']>,
+  ...more: readonly UnsentEntry[]
+): Entry[] => {
+  const { specRev, buildRev } = sheetsFor(listNumber)
+  return [
+    unsent(1, 'job.opened', {
+      ...opening,
+      complaint: {
+        ...opening.complaint,
+        band: 'everywhere',
+        temperature: 'both',
+        when: 'any time',
+        ...complaint,
+      },
+    }),
+    unsent(2, 'ident.chosen', { listNumber, specRev, buildRev, p: 1, runnerUp: null }),
+    ...more,
+  ].map((entry, i) => placed(entry, i + 1))
+}

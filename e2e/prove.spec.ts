@@ -110,7 +110,7 @@ test('ten lifts are counted from the gauge; a wet level that is off names its cu
   await page.getByRole('button', { name: /^Wet level:/ }).click()
   const level = page.getByRole('textbox', { name: 'Level below the face' })
   await expect(ask(page).getByText(/below the face, target/)).toBeVisible()
-  await press(page, 'Another head or fluid')
+  await press(page, 'Change head or fluid')
   await expect(ask(page).getByText(/^Expect/)).toBeVisible()
   await level.fill('14.1')
   await expect(ask(page).getByText(/mm too high, target/)).toBeVisible()

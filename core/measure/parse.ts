@@ -114,6 +114,13 @@ const SIGNS: Record<string, string> = {
   '”': '"',
 }
 
+/** A fraction at the end of a figure as its own sign, close to the whole: `1 3/8` is 1⅜. Others stay as they are. */
+export const fractionSigns = (words: string): string =>
+  words.replace(/ ?(\d\/\d)$/, (all, fraction: string) => {
+    const sign = Object.keys(SIGNS).find((one) => SIGNS[one] === fraction)
+    return sign ?? all
+  })
+
 function clean(text: string): string {
   return text
     .replace(/[⅛¼⅜½⅝¾⅞]/g, (sign) => ` ${SIGNS[sign] ?? sign}`)

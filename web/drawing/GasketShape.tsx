@@ -8,6 +8,21 @@ const LOOK = {
 
 const TELLING = { stroke: 'var(--red)', strokeWidth: 3 }
 
+/** A gasket's drawing words as lengths in px at a width: where its bores lie along it, its small holes, px a mm. */
+function readGasket(drawing: string, width: number) {
+  const read = /^gasket (two-bore|bowl) (\d+) small (\d)$/.exec(drawing)
+  if (!read) return undefined
+  const two = read[1] === 'two-bore'
+  const k = width / (two ? 118 : 74)
+  return {
+    bores: two ? [0.3, 0.66] : [0.5],
+    small: Number(read[3]),
+    height: width * (two ? 0.58 : 0.86),
+    k,
+    radius: (Number(read[2]) / 2 - (two ? 0 : 2)) * k,
+  }
+}
+
 /** A gasket from above: outline, bores, bolts and small holes, from its drawing words (`gasket two-bore 31 small 2`). */
 export function GasketShape({
   drawing,
@@ -23,19 +38,14 @@ export function GasketShape({
   /** what tells it from its look-alikes, in red */
   mark?: 'small' | 'bores' | null
 }) {
-  const read = /^gasket (two-bore|bowl) (\d+) small (\d)$/.exec(drawing)
+  const read = readGasket(drawing, width)
   if (!read) return null
   const line = { ...LOOK[mode], fill: 'var(--paper)' }
-  const two = read[1] === 'two-bore'
-  const bore = Number(read[2])
-  const small = Number(read[3])
-  const height = width * (two ? 0.58 : 0.86)
-  const k = width / (two ? 118 : 74)
-  const radius = (two ? bore / 2 : bore / 2 - 2) * k
+  const { bores, small, height, k, radius } = read
   return (
     <g transform={`translate(${at[0]} ${at[1]})`}>
       <rect width={width} height={height} rx={10 * k} {...line} />
-      {(two ? [0.3, 0.66] : [0.5]).map((f) => (
+      {bores.map((f) => (
         <circle
           key={f}
           cx={width * f}
@@ -69,14 +79,11 @@ export function GasketShape({
 
 /** Where a gasket's small holes and its outer bore lie on its shape, px from its corner; undefined where it has none. */
 export function gasketPoints(drawing: string, width: number): { small: Point; bore: Point } | undefined {
-  const read = /^gasket (two-bore|bowl) (\d+) small (\d)$/.exec(drawing)
+  const read = readGasket(drawing, width)
   if (!read) return undefined
-  const two = read[1] === 'two-bore'
-  const k = width / (two ? 118 : 74)
-  const height = width * (two ? 0.58 : 0.86)
-  const radius = (two ? Number(read[2]) / 2 : Number(read[2]) / 2 - 2) * k
+  const { bores, small, height, k, radius } = read
   return {
-    small: [width - 5 * k, height / 2 + ((Number(read[3]) - 1) * 8 + 2) * k],
-    bore: [width * (two ? 0.66 : 0.5) + radius * 0.7, height / 2 + radius * 0.7],
+    small: [width - 5 * k, height / 2 + ((small - 1) * 8 + 2) * k],
+    bore: [width * bores.at(-1)! + radius * 0.7, height / 2 + radius * 0.7],
   }
 }

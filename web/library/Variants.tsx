@@ -1,5 +1,6 @@
 import type { ListNumbersAnswer, ModelAnswer } from '@ekrond/contract/library'
 import { byEngine, variantColumns, type VariantColumn } from '@ekrond/core/judge/differences'
+import { fractionSigns } from '@ekrond/core/measure'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -120,7 +121,7 @@ export function Variants({
             {column.name}
             <small>
               {column.series
-                .map((place) => withFractions(column.values[picked]?.[place]?.words ?? 'none'))
+                .map((place) => fractionSigns(column.values[picked]?.[place]?.words ?? 'none'))
                 .join(' · ')}
             </small>
           </span>
@@ -164,19 +165,6 @@ export function Variants({
     </Table>
   )
 }
-
-const EIGHTHS: Readonly<Record<string, string>> = {
-  '1/8': '⅛',
-  '1/4': '¼',
-  '3/8': '⅜',
-  '1/2': '½',
-  '5/8': '⅝',
-  '3/4': '¾',
-  '7/8': '⅞',
-}
-/** Turns in one sign where there is one: `1 3/8` close together reads as 13/8. */
-const withFractions = (words: string): string =>
-  words.replace(/ ?(\d\/\d)$/, (all, fraction: string) => EIGHTHS[fraction] ?? all)
 
 /** One list number's values of a column against the picked one's: a dot on its line, or a block beside it with the figure. */
 function Against({
@@ -238,7 +226,7 @@ function Against({
                 letterSpacing: own.words.length > 4 ? 0 : '-0.05em',
               }}
             >
-              {withFractions(own.words)}
+              {fractionSigns(own.words)}
             </text>
           </g>
         )

@@ -262,7 +262,8 @@ export default function Rack() {
 function Hides({ shown, by, all }: { shown: number; by: readonly (string | false)[]; all: () => void }) {
   return (
     <p role="status" style={{ padding: '2px 22px', display: 'flex', gap: 14, alignItems: 'center' }}>
-      {shown === 1 ? 'One job' : `${shown} jobs`} for {by.filter(Boolean).join(', ')}. The others are hidden.
+      {shown === 1 ? '1 job matches' : `${shown} jobs match`} {by.filter(Boolean).join(', ')}. The others are
+      hidden.
       <QuietButton onPress={all}>Show all</QuietButton>
     </p>
   )

@@ -1,4 +1,6 @@
 import { type BodyState, type JobState, bodyOf } from '../../log/index.ts'
+import { looksOf } from '../../judge/asfound/index.ts'
+import { portsOf } from '../../unit/families/index.ts'
 import { isOutside, settingKey, type SettingSpec, type Sheets } from '../../sheets/index.ts'
 import { progress, type Station } from './station.ts'
 
@@ -19,6 +21,19 @@ export function isTeardownUnlocked(state: JobState, sheets: Sheets, body = 1): b
     here.unlocked !== null ||
     outsideSettings(sheets).every((setting) => asFoundDone(here, settingKey(setting)))
   )
+}
+
+/** How many of the ports and of the looks from outside were noted, which are steps too. */
+export function besideSettings(
+  here: BodyState,
+  sheets: Pick<Sheets, 'spec' | 'build'>,
+): { ports: readonly [seen: number, of: number]; looks: readonly [seen: number, of: number] } {
+  const ports = portsOf(sheets)
+  const looks = looksOf(sheets)
+  return {
+    ports: [ports.filter(({ code }) => here.ports[code]?.found).length, ports.length],
+    looks: [looks.filter(({ code }) => here.looks[code]).length, looks.length],
+  }
 }
 
 const doneOf = (here: BodyState, outside: readonly SettingSpec[]) =>

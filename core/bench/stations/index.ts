@@ -1,7 +1,7 @@
 export { bankGrid, type BankCell, type BankRow } from './bank.ts'
 export type { Station, StationState } from './station.ts'
 export { stations, stationStates } from './registry.ts'
-export { asFoundDone, outsideSettings, isTeardownUnlocked } from './asfound.ts'
+export { asFoundDone, besideSettings, outsideSettings, isTeardownUnlocked } from './asfound.ts'
 export { passageView, type PassageView } from './clean.ts'
 export * from './gate.ts'
 export * from './hang.ts'

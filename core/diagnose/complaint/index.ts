@@ -1,12 +1,11 @@
-import { causes, type Cause } from './causes.ts'
-
-export * from '../../log/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
+import { causes, type Cause } from './causes.ts'
 import { causeOfUnit } from './of-unit.ts'
 
+export * from '../../log/index.ts'
 export { causes } from './causes.ts'
 export { causeOfUnit } from './of-unit.ts'
-export { unitHas, type UnitThing } from './unit-has.ts'
+export { unitHas, type SaidByUnit, type UnitThing } from './unit-has.ts'
 export interface Said {
   symptom: string
   band: string

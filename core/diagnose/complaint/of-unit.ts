@@ -1,5 +1,5 @@
 import { screwKindOf } from '../../sheets/index.ts'
-import type { Cause } from './causes.ts'
+import type { Cause } from './cause.ts'
 import { unitHas, type Unit } from './unit-has.ts'
 
 export interface OfUnit {

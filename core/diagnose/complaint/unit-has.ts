@@ -24,6 +24,12 @@ export type UnitThing =
   | 'no drop'
   | 'no diaphragm'
 
+/** What a unit must have to have a cause, and how it is said of one that has something else. */
+export interface SaidByUnit {
+  needs?: UnitThing
+  saidWith?: readonly { has: UnitThing; finding?: string; look?: string }[]
+}
+
 const usual: ReadonlySet<UnitThing> = new Set(['pump feed', 'heat', 'transfer', 'no slide'])
 
 /** Whether a unit has it; where no sheet says what it is, what most have. */

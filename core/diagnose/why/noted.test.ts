@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { JOB, finding, opening, placed, sheetsFor, unsent } from '../../../demo/log-entries.ts'
+import { complained, finding, JOB, sheetsFor, unsent } from '../../../demo/log-entries.ts'
 import { fold, type DataOf, type UnsentEntry } from '../../log/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { why, type Why } from './index.ts'
@@ -12,31 +12,8 @@ function asked(
   complaint: Partial<DataOf['job.opened']['complaint']>,
   ...noted: UnsentEntry[]
 ): Why {
-  const sheets = sheetsFor(listNumber)
-  const state = fold(
-    JOB,
-    [
-      unsent(1, 'job.opened', {
-        ...opening,
-        complaint: {
-          ...opening.complaint,
-          band: 'everywhere',
-          temperature: 'both',
-          when: 'any time',
-          ...complaint,
-        },
-      }),
-      unsent(2, 'ident.chosen', {
-        listNumber,
-        specRev: sheets.specRev,
-        buildRev: sheets.buildRev,
-        p: 1,
-        runnerUp: null,
-      }),
-      ...noted,
-    ].map((entry, i) => placed(entry, i + 1)),
-  )
-  const answer = why(state, { 1: sheets })
+  const state = fold(JOB, complained(listNumber, complaint, ...noted))
+  const answer = why(state, { 1: sheetsFor(listNumber) })
   if (isRefusal(answer)) throw new Error(answer.refused.why)
   return answer
 }

@@ -49,7 +49,7 @@ export const notedEvidence: readonly Noted[] = [
   },
   {
     id: 'noted:choke index',
-    words: 'choke index off the sheet',
+    words: 'choke index not as the sheet has it',
     leak: 0.1,
     weights: { choke: 0.7, break: 0.2 },
   },
@@ -98,7 +98,7 @@ export function asNoted(state: JobState, sheets: Sheets | undefined, body = 1): 
   if (clip && groove && outside(groove.value, clip) !== 0) {
     all.findings.metering = 'present'
     all.words.push(
-      `clip in groove ${groove.raw}, the sheet says ${clip.asWritten}: ${outside(groove.value, clip) > 0 ? 'rich' : 'lean'} from a quarter to three quarters`,
+      `clip in groove ${groove.raw}, the sheet says ${clip.asWritten}: ${outside(groove.value, clip) > 0 ? 'rich' : 'lean'} from a quarter to three quarters of throttle`,
     )
   }
   const counted = Object.keys(here.asFound).some((key) => key.startsWith('mixture.turns/'))

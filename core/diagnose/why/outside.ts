@@ -1,17 +1,14 @@
-import type { UnitThing } from '../complaint/index.ts'
+import type { SaidByUnit, UnitThing } from '../complaint/index.ts'
 
 /** Where a cause lies: in the carburetor, or in what is around it. */
 export type Area = 'carburetor' | 'intake' | 'ignition' | 'fuel' | 'engine'
 
 /** A cause that is not the carburetor: what it brings, how it is looked at, and how often it is met. */
-export interface OutsideCause {
+export interface OutsideCause extends SaidByUnit {
   code: string
   area: Exclude<Area, 'carburetor'>
   finding: string
   look: string
-  /** what a unit must have to be fed or fitted like this; and how it is said of one that has something else */
-  needs?: UnitThing
-  saidWith?: readonly { has: UnitThing; finding?: string; look?: string }[]
   minutes: number
   /** judgement: as if met so many times in forty complaints */
   count: number

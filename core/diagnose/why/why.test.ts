@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { JOB, opening, placed, sheetsFor, unsent, finding } from '../../../demo/log-entries.ts'
+import { complained, finding, JOB, sheetsFor, unsent } from '../../../demo/log-entries.ts'
 import { weighCauses } from '../causes/index.ts'
 import { causes as carburetor } from '../complaint/index.ts'
 import { fold, type DataOf, type UnsentEntry } from '../../log/index.ts'
@@ -8,29 +8,7 @@ import { causesFor, firstCauses, networkOf, outsideCauses, signs, why } from './
 
 const sheets = sheetsFor('K-4417-2S')
 const job = (complaint: Partial<DataOf['job.opened']['complaint']>, ...more: UnsentEntry[]) =>
-  fold(
-    JOB,
-    [
-      unsent(1, 'job.opened', {
-        ...opening,
-        complaint: {
-          ...opening.complaint,
-          band: 'everywhere',
-          temperature: 'both',
-          when: 'any time',
-          ...complaint,
-        },
-      }),
-      unsent(2, 'ident.chosen', {
-        listNumber: 'K-4417-2S',
-        specRev: sheets.specRev,
-        buildRev: sheets.buildRev,
-        p: 1,
-        runnerUp: null,
-      }),
-      ...more,
-    ].map((entry, i) => placed(entry, i + 1)),
-  )
+  fold(JOB, complained('K-4417-2S', complaint, ...more))
 const asked = (...args: Parameters<typeof job>) => {
   const answer = why(job(...args), { 1: sheets })
   if (isRefusal(answer)) throw new Error(answer.refused.why)

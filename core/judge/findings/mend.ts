@@ -1,3 +1,4 @@
+import type { PartMeasured } from '../../log/index.ts'
 import { partsTable, type Position } from '../../sheets/index.ts'
 
 /** Mending a part beside buying another, in minor units of money. */
@@ -16,11 +17,12 @@ export interface MendOrBuy {
 
 /**
  * Mend or buy: minutes at the hour's price (minor units) and material, against the cheapest new part with its share of nothing else.
- * What was measured decides how it is mended before what was seen. A part that takes half an hour to fit costs the same either way and is left out. Null where the table knows no mend.
+ * What was measured decides how it is mended before what was seen. A part that takes half an hour to fit costs the same either way and
+ * is left out. Null where the table knows no mend.
  */
 export function mendOrBuy(
   position: Pick<Position, 'kind' | 'part'>,
-  finding: { condition: string; measured: number | null; tried: number },
+  finding: { condition: string; measured: PartMeasured | null; tried: number },
   hourMinor: number,
   singles: readonly { part: string; priceMinor: number; leadDays: number }[],
 ): MendOrBuy | null {
@@ -28,7 +30,8 @@ export function mendOrBuy(
   const usual = (finding.measured !== null ? mends?.measured : undefined) ?? mends?.[finding.condition]
   if (!usual) return null
   const { beyond } = usual
-  const mending = beyond && finding.measured !== null && finding.measured > beyond.mm ? beyond.instead : usual
+  const outMm = finding.measured?.what === 'warp' ? finding.measured.value : 0
+  const mending = beyond && outMm > beyond.mm ? beyond.instead : usual
   const mendMinor = Math.round((mending.minutes / 60) * hourMinor) + mending.materialMinor
   const cheapest = singles
     .filter(({ part }) => part === position.part)

@@ -211,7 +211,7 @@ describe('findings that belong together', () => {
 
 describe('mend or buy', () => {
   const shaft = { kind: 'shaft' as const, part: 'SH-9' }
-  const worn = { condition: 'worn', measured: 0.08, tried: 0 }
+  const worn = { condition: 'worn', measured: { what: 'play' as const, value: 0.08, sigma: 0.01 }, tried: 0 }
   it('an hour at 48.00 and 9.00 of bush against a shaft of 40.00: buy; against one of 70.00: mend', () => {
     expect(mendOrBuy(shaft, worn, 4800, [{ part: 'SH-9', priceMinor: 4000, leadDays: 3 }])).toMatchObject({
       mendMinor: 5700,
@@ -228,7 +228,12 @@ describe('mend or buy', () => {
   it('a lid out of plane by 0.2 is lapped, by 0.4 faced on a machine: one remedy, the one that its verdict says', () => {
     const lid = { kind: 'cover' as const, part: null }
     const out = (measured: number) =>
-      mendOrBuy(lid, { condition: 'warped', measured, tried: 0 }, 4800, [])!.what
+      mendOrBuy(
+        lid,
+        { condition: 'warped', measured: { what: 'warp', value: measured, sigma: 0.01 }, tried: 0 },
+        4800,
+        [],
+      )!.what
     expect(out(0.2)).toBe('lap it')
     expect(out(0.4)).toBe('have it faced on a machine')
     expect(mendOrBuy(lid, { condition: 'warped', measured: null, tried: 0 }, 4800, [])!.what).toBe('lap it')

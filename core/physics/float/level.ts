@@ -75,3 +75,6 @@ export function floatBalance(float: FloatBody, pressure: number, density: number
 
 /** Pressure of a gravity feed, kPa: ρ·g·h with the head in mm above the needle. */
 export const headPressure = (headMm: number, density: number): number => (density * GRAVITY * headMm) / 1e6
+/** The head that gives a pressure, mm: the same turned round. */
+export const headOf = (pressureKpa: number, density: number): number =>
+  (pressureKpa * 1e6) / (density * GRAVITY)

@@ -128,7 +128,7 @@ export const castings = {
     taught: true,
     conditions: [
       condition('standsProud', 'Whole, not flattened', 'reuse', 'still seals'),
-      condition('flat', 'Flattened, crushed or cut', 'replace', 'it seals no more', ['seal']),
+      condition('flat', 'Flattened, crushed or cut', 'replace', 'it no longer seals', ['seal']),
       condition('swollen', 'Swollen', 'replace', 'the fuel got at it', ['seal']),
       torn,
     ],

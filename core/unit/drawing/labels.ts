@@ -39,7 +39,7 @@ const GAP = 14
 const wide = (words: string, size: number): number => words.length * size * 0.5
 
 /** Words broken into lines no wider than the column, px: between words, and after a hyphen where one alone is too wide. */
-function broken(words: string, size: number, width: number): string[] {
+export function broken(words: string, size: number, width: number): string[] {
   const lines: string[] = []
   for (const word of words.split(' ')) {
     const last = lines.at(-1)

@@ -1,6 +1,4 @@
-import { looksOf } from '@ekrond/core/judge/asfound'
-import { portsOf } from '@ekrond/core/unit/families'
-import { isTeardownUnlocked } from '@ekrond/core/bench/stations'
+import { besideSettings, isTeardownUnlocked } from '@ekrond/core/bench/stations'
 import type { SettingSpec } from '@ekrond/core/sheets'
 import styled from 'styled-components'
 import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
@@ -120,16 +118,10 @@ function howTo(setting: SettingSpec, { mixture, to }: AsFoundView): string {
 
 /** How far the ports and the looks are, which are steps too. */
 function stepsBeside({ here, sheets }: SheetedOpen): string {
-  const ports = portsOf(sheets)
-  const looks = looksOf(sheets)
-  const seen = ports.filter(({ code }) => here.ports[code]?.found).length
-  const looked = looks.filter(({ code }) => here.looks[code]).length
-  return [
-    ports.length > 0 && ` · ports ${seen} of ${ports.length}`,
-    looks.length > 0 && ` · looks ${looked} of ${looks.length}`,
-  ]
-    .filter(Boolean)
-    .join('')
+  const { ports, looks } = besideSettings(here, sheets)
+  const said = (what: string, [seen, of]: readonly [number, number]) =>
+    of > 0 ? ` · ${what} ${seen} of ${of}` : ''
+  return said('ports', ports) + said('visual checks', looks)
 }
 
 /** The one setting that is noted now. */

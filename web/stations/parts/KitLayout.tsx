@@ -1,6 +1,7 @@
 import type { MarketAnswer } from '@ekrond/contract/library'
 import { bodyKey } from '@ekrond/core/log'
 import type { JobNeed } from '@ekrond/core/plan/needs'
+import { broken, WORD_PX } from '@ekrond/core/unit/drawing'
 import type { Cover, KitLayout, Laid } from '@ekrond/core/plan/kits'
 import { partKinds, type PartKind, type Sheets } from '@ekrond/core/sheets'
 import { Balloon, Drawing, Leader, Text, type Point } from '../../drawing'
@@ -38,16 +39,9 @@ const MOST_TALL = 152
 const FEW = 6
 const OVER_ROW = 44
 
-/** A name in lines of so many letters, broken between words. */
-function linesOf(name: string, letters: number): string[] {
-  const lines: string[] = []
-  for (const word of name.toLowerCase().split(' ')) {
-    const last = lines.at(-1)
-    if (last !== undefined && `${last} ${word}`.length <= letters) lines[lines.length - 1] = `${last} ${word}`
-    else lines.push(word)
-  }
-  return lines
-}
+/** What is written beside a part, in lines of so many letters. */
+const linesOf = (name: string, letters: number): string[] =>
+  broken(name.toLowerCase(), WORD_PX, (letters * WORD_PX) / 2)
 
 /** What goes in with its place and the old one beside it, what stays over with the reason, what the kit lacks. */
 export function Layout(props: LayoutProps) {

@@ -4,7 +4,7 @@ import { figure, plainNumber } from '@ekrond/core/measure'
 import { benchLevel, benchOf, fluidDensity } from '@ekrond/core/judge/proof'
 import { enterLevel } from '@ekrond/core/bench/proving'
 import { readTyped } from '@ekrond/core/measure/instruments'
-import { headPressure } from '@ekrond/core/physics/float'
+import { headOf } from '@ekrond/core/physics/float'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { useState } from 'react'
 import { useDraft } from '../../data/draft'
@@ -54,7 +54,10 @@ export function LevelBench(props: BenchProps) {
   const shown = seen ?? (isRefusal(wanted) ? null : wanted.expected)
   const band = before && read === null ? before : isRefusal(wanted) ? null : wanted
   const target = sheets.spec.settings.find(({ code }) => code === 'float.height')?.target ?? height ?? 10
-  const good = entering !== null && !isRefusal(entering) && entering.proved
+  const good =
+    read === null
+      ? props.standing.state === 'proved'
+      : entering !== null && !isRefusal(entering) && entering.proved
   return (
     <ProofSheet
       {...props}
@@ -73,7 +76,7 @@ export function LevelBench(props: BenchProps) {
           view="use"
           level={shown === null ? null : { belowFace: shown, immersion: 0, holds: true, maxPressure: 0 }}
           wantedBelowFace={
-            (seen !== null && band && seen >= band.lo && seen <= band.hi) || isRefusal(wanted)
+            (seen !== null && good) || isRefusal(wanted)
               ? (shown ?? sheets.spec.level.target)
               : wanted.expected
           }
@@ -84,9 +87,10 @@ export function LevelBench(props: BenchProps) {
             band && (
               <WetMarks
                 room={room}
-                headMm={headMm ?? pressureKpa / headPressure(1, bench.densityKgM3)}
+                headMm={headMm ?? headOf(pressureKpa, bench.densityKgM3)}
                 pressureKpa={pressureKpa}
                 band={band}
+                good={good}
                 read={seen}
               />
             )
@@ -117,7 +121,7 @@ export function LevelBench(props: BenchProps) {
             </Label>
           )}
           {!asked && read === null && (
-            <QuietButton onPress={() => setAgain(true)}>Another head or fluid</QuietButton>
+            <QuietButton onPress={() => setAgain(true)}>Change head or fluid</QuietButton>
           )}
           {read === null && asked && (
             <Smalls style={{ gridTemplateColumns: '1fr 1fr' }}>

@@ -11,21 +11,24 @@ export function WetMarks({
   headMm,
   pressureKpa,
   band: { lo, hi },
+  good,
   read,
 }: {
   room: { width: number; height: number }
-  /** of the bench's fluid over the seat, mm; null where a pump feeds it */
-  headMm: number | null
+  /** of the bench's fluid over the seat, mm */
+  headMm: number
   pressureKpa: number
   /** mm below the face */
   band: { lo: number; hi: number }
+  /** whether what was read holds */
+  good: boolean
   /** mm below the face; null while nothing was read */
   read: number | null
 }) {
   return (
     <>
-      {headMm !== null && width > 560 && <Tank x={width - 96} headMm={headMm} kpa={pressureKpa} />}
-      {read !== null && <Detail at={[R + 14, height - R - 32]} lo={lo} hi={hi} read={read} />}
+      {width > 560 && <Tank x={width - 96} headMm={headMm} kpa={pressureKpa} />}
+      {read !== null && <Detail at={[R + 14, height - R - 32]} lo={lo} hi={hi} read={read} good={good} />}
     </>
   )
 }
@@ -61,16 +64,17 @@ function Detail({
   lo,
   hi,
   read,
+  good,
 }: {
   at: [number, number]
   lo: number
   hi: number
   read: number
+  good: boolean
 }) {
   const middle = (lo + hi) / 2
   // A reading far off keeps its side of the circle.
   const y = (mm: number) => cy + Math.max(-R + 8, Math.min(R - 8, (mm - middle) * PER_MM))
-  const good = read >= lo && read <= hi
   return (
     <g>
       <defs>

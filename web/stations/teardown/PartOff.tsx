@@ -93,10 +93,9 @@ export function PartOff({
   const disposition = said?.said.disposition
   const explains = wouldExplain(state, sheets, open.body, position, condition)
   const tried = body.findings[position.code]?.said.filter((one) => one.ruled === 'repair').length ?? 0
-  const read = said?.data.measured
   const mend = mendOrBuy(
     position,
-    { condition, measured: !read ? null : 'value' in read ? read.value : 0, tried },
+    { condition, measured: said?.data.measured ?? null, tried },
     shop?.hourMinor ?? 0,
     market?.singles ?? [],
   )
