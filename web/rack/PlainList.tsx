@@ -45,6 +45,48 @@ const Table = styled.table`
     color: var(--pencil);
     font-size: 15px;
   }
+  /* On a phone a job is a small block: number and promise first, then for whom, where, in whose hands. */
+  @media (max-width: 699px) {
+    &,
+    & thead,
+    & tbody {
+      display: block;
+    }
+    & thead > tr {
+      display: flex;
+      flex-wrap: wrap;
+      border-bottom: 1.5px solid var(--ink);
+    }
+    & th {
+      border: 0;
+    }
+    & tbody > tr {
+      display: grid;
+      grid-template-columns: auto minmax(0, 1fr);
+      gap: 3px 14px;
+      padding: 9px 14px;
+      border-bottom: 1px solid var(--rule);
+    }
+    & td {
+      border: 0;
+      padding: 0;
+    }
+    & td:nth-child(2),
+    & td:nth-child(4) {
+      grid-column: 1 / -1;
+    }
+    & td:nth-child(6) {
+      grid-area: 1 / 2;
+      text-align: right;
+    }
+    & td:nth-child(3) {
+      grid-row: 4;
+    }
+    & td:nth-child(5) {
+      grid-area: 4 / 2;
+      text-align: right;
+    }
+  }
 `
 
 const title = (row: JobRow) => stationList.find((s) => s.name === row.station)?.title ?? row.station
@@ -67,14 +109,15 @@ export function PlainList({ seen }: { seen: readonly { row: JobRow; outlook: Out
   const [by, setBy] = useState({ column: 5, down: false })
   const sorted = [...seen].sort((a, b) => COLUMNS[by.column]!.compare(a.row, b.row) * (by.down ? -1 : 1))
   return (
-    <Table>
+    <Table role="table">
       <caption className="visually-hidden">Jobs, sorted by {COLUMNS[by.column]!.name.toLowerCase()}</caption>
-      <thead>
-        <tr>
+      <thead role="rowgroup">
+        <tr role="row">
           {COLUMNS.map(({ name }, i) => (
             <th
               key={name}
               scope="col"
+              role="columnheader"
               aria-sort={by.column === i ? (by.down ? 'descending' : 'ascending') : 'none'}
             >
               <button onClick={() => setBy({ column: i, down: by.column === i && !by.down })}>
@@ -85,28 +128,30 @@ export function PlainList({ seen }: { seen: readonly { row: JobRow; outlook: Out
           ))}
         </tr>
       </thead>
-      <tbody>
+      <tbody role="rowgroup">
         {sorted.map(({ row, outlook }) => (
-          <tr key={row.job} className={outlook.kind === 'late' ? 'late' : undefined}>
-            <td>
+          <tr key={row.job} role="row" className={outlook.kind === 'late' ? 'late' : undefined}>
+            <td role="cell">
               <Link to={`/jobs/${row.number}`}>{showNumber(row.number)}</Link>
             </td>
-            <td>
+            <td role="cell">
               {row.customer}
               <small>
                 {row.equipment}
                 {row.bodies > 1 ? `, bank of ${row.bodies}` : ''}: {row.complaint}
               </small>
             </td>
-            <td style={{ fontFamily: figures, letterSpacing: '-0.03em', whiteSpace: 'nowrap' }}>
+            <td role="cell" style={{ fontFamily: figures, letterSpacing: '-0.03em', whiteSpace: 'nowrap' }}>
               {row.listNumber ?? 'in doubt'}
             </td>
-            <td>
+            <td role="cell">
               <StateShape state={row.stationState as StationState} /> {title(row)}
               <small>{row.line}</small>
             </td>
-            <td style={{ whiteSpace: 'nowrap' }}>{row.lastBy}</td>
-            <td>
+            <td role="cell" style={{ whiteSpace: 'nowrap' }}>
+              {row.lastBy}
+            </td>
+            <td role="cell">
               {sayDate(row.promise)}
               {outlook.kind !== 'fine' && (
                 <small>

@@ -44,6 +44,8 @@ const Head = styled.header`
 `
 
 const Body = styled.div`
+  /* What is placed in it scrolls with it and does not widen the window. */
+  position: relative;
   overflow: auto;
   min-height: 0;
   grid-row: 2 / 4;
