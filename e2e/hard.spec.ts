@@ -1,12 +1,6 @@
 import { chromium } from '@playwright/test'
 import { expect, test } from './shop.ts'
-
-const entriesOf = async (url: string, number: number) =>
-  (
-    (await (await fetch(`${url}/api/jobs/${number}`)).json()) as {
-      entries: { kind: string; data: { raw?: string; text?: string } }[]
-    }
-  ).entries
+import { entriesOf } from './taken.ts'
 
 test('a browser that keeps nothing loses nothing while its window is open, and says so', async ({
   browser,
@@ -114,8 +108,8 @@ test('an entry that the server fails at again and again steps aside; what does n
   await page.getByRole('button', { name: /^Record/ }).click()
   await expect(page.getByText('1 refused')).toBeVisible()
   expect(failing).toBeGreaterThanOrEqual(3)
-  await page.getByRole('link', { name: /^Receive/ }).click()
-  await page.getByRole('button', { name: 'Pump squirts at once' }).click()
+  await page.getByRole('button', { name: /tests, before anything moves/ }).click()
+  await page.getByRole('button', { name: /holds pressure|snap shut/ }).click()
   await expect
     .poll(async () => (await entriesOf(shop.url, 1183)).some(({ kind }) => kind === 'test.noted'))
     .toBe(true)

@@ -25,3 +25,11 @@ export async function enterTaken(
   expect(answers.map(({ outcome, sentence }) => sentence ?? outcome)).toEqual(entries.map(() => 'accepted'))
   return number
 }
+
+/** A job's log as the server has it. */
+export const entriesOf = async (url: string, number: number) =>
+  (
+    (await (await fetch(`${url}/api/jobs/${number}`)).json()) as {
+      entries: { kind: string; data: { raw?: string; text?: string } }[]
+    }
+  ).entries

@@ -107,7 +107,7 @@ export function receivedClaims(state: JobState, sheets: Sheets, body: number): C
         body,
         subject: `received:${test.code}`,
         name: test.name,
-        station: 'receive',
+        station: 'asfound',
         minutes: 1,
         ways: good
           ? []

@@ -1,5 +1,6 @@
 import { type BodyState, type JobState, bodyOf } from '../../log/index.ts'
 import { looksOf } from '../../judge/asfound/index.ts'
+import { receivedTestsOf, type ProofSubject } from '../../judge/proof/index.ts'
 import { portsOf } from '../../unit/families/index.ts'
 import { isOutside, settingKey, type SettingSpec, type Sheets } from '../../sheets/index.ts'
 import { progress, type Station } from './station.ts'
@@ -23,14 +24,18 @@ export function isTeardownUnlocked(state: JobState, sheets: Sheets, body = 1): b
   )
 }
 
-/** How many of the ports and of the looks from outside were noted, which are steps too. */
-export function besideSettings(
-  here: BodyState,
-  sheets: Pick<Sheets, 'spec' | 'build'>,
-): { ports: readonly [seen: number, of: number]; looks: readonly [seen: number, of: number] } {
+/** How many of the tests as received, of the ports and of the looks from outside were noted, which are steps too. */
+export function besideSettings({
+  state,
+  sheets,
+  body,
+}: ProofSubject): Record<'tests' | 'ports' | 'looks', readonly [seen: number, of: number]> {
+  const here = bodyOf(state, body)
+  const tests = receivedTestsOf({ state, sheets, body })
   const ports = portsOf(sheets)
   const looks = looksOf(sheets)
   return {
+    tests: [tests.filter(({ code }) => here.tests[code]).length, tests.length],
     ports: [ports.filter(({ code }) => here.ports[code]?.found).length, ports.length],
     looks: [looks.filter(({ code }) => here.looks[code]).length, looks.length],
   }

@@ -13,7 +13,7 @@ import {
   soakedBy,
   spillMargin,
 } from './figures.ts'
-import { HOUSE_LIMITS, judgeHold, limitsOf, proofsOf } from './index.ts'
+import { HOUSE_LIMITS, judgeHold, limitsOf, proofsOf, receivedTestsOf } from './index.ts'
 import { proves } from './proves.ts'
 import { fold } from '../../log/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
@@ -24,6 +24,21 @@ const value = <T>(result: T) => {
   if (isRefusal(result)) throw new Error('refused')
   return result as Exclude<T, { refused: unknown }>
 }
+
+describe('tests as received', () => {
+  const asked = (listNumber: string) => {
+    const subject = { state: fold(JOB, []), sheets: sheetsFor(listNumber), body: 1 }
+    return receivedTestsOf(subject).map(({ code }) => code)
+  }
+  it('are those that the unit can be given', () => {
+    // A two-barrel with a pump and a choke that a vacuum break pulls off, and no slide.
+    expect(asked('K-4417-2S')).toEqual(['links', 'squirt', 'inlet', 'break'])
+    // A small one without a pump, without a slide, its choke by hand.
+    expect(asked('U712B')).toEqual(['links', 'inlet'])
+    // A slide under a diaphragm has to lift and fall by itself.
+    expect(asked('B34-17H')).toEqual(['lifts', 'links', 'inlet'])
+  })
+})
 
 describe('figures of a proof', () => {
   it('weighs the needle down so that it lifts a fifth above the test pressure', () => {

@@ -7,6 +7,8 @@ import {
   type JobState,
   type ProofData,
   isUnseenBy,
+  receivedTests,
+  type ReceivedTest,
   seqOf,
 } from '../../log/index.ts'
 import { nameOn } from '../../sheets/index.ts'
@@ -130,7 +132,7 @@ export const nothingProved = (state: JobState): boolean =>
   )
 
 /** The proof that says the same as a test made as received. */
-const OF_TEST: Readonly<Record<string, string>> = {
+const OF_TEST: Readonly<Record<ReceivedTest, string>> = {
   inlet: 'inlet',
   break: 'vacuum/break',
   lifts: 'slide',
@@ -140,9 +142,15 @@ const OF_TEST: Readonly<Record<string, string>> = {
 
 /** Whether a test as received is answered by a proof that stands. */
 export function provedInstead(subject: ProofSubject, test: string): boolean {
-  const proof = proofsOf(subject).find(({ key }) => key === OF_TEST[test])
+  const proof = proofsOf(subject).find(({ key }) => testOf(key) === test)
   return proof !== undefined && proofStanding(subject, proof).state === 'proved'
 }
 /** The test as received beside which a proof stands. */
-export const testOf = (key: string): string | undefined =>
-  Object.keys(OF_TEST).find((test) => OF_TEST[test] === key)
+export const testOf = (key: string): ReceivedTest | undefined =>
+  receivedTests.find(({ code }) => OF_TEST[code] === key)?.code
+
+/** The tests as received that this unit can be given: no squirt is asked of one without a pump. */
+export function receivedTestsOf(subject: ProofSubject): (typeof receivedTests)[number][] {
+  const keys = new Set(proofsOf(subject).map(({ key }) => key))
+  return receivedTests.filter(({ code }) => keys.has(OF_TEST[code]))
+}

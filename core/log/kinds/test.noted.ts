@@ -20,7 +20,7 @@ declare module '../state.ts' {
 export const testNoted = defineKind({
   kind: 'test.noted',
   version: 1,
-  station: 'receive',
+  station: 'asfound',
   ofBody: true,
   slice: { body: { tests: {} } },
   schema: v.object({

@@ -15,6 +15,7 @@ import { Counted, Read } from './Counted'
 import { Looks } from './Looks'
 import { Outside } from './Outside'
 import { PortsFound } from './Ports'
+import { Received } from './Received'
 import { Seal } from './Seal'
 import { useAsFound, type AsFoundView } from './useAsFound'
 
@@ -90,6 +91,7 @@ function FromOutside({ open, view }: { open: SheetedOpen; view: AsFoundView }) {
         />
       </BoardDrawing>
       <Foot>
+        <Received open={open} />
         <PortsFound open={open} />
         <Looks open={open} />
         <Photos
@@ -116,12 +118,12 @@ function howTo(setting: SettingSpec, { mixture, to }: AsFoundView): string {
     : 'Turn it in (clockwise) until it just seats. Tap for each part of a turn. Stop as soon as you feel it: force marks the seat.'
 }
 
-/** How far the ports and the looks are, which are steps too. */
-function stepsBeside({ here, sheets }: SheetedOpen): string {
-  const { ports, looks } = besideSettings(here, sheets)
+/** How far the tests, the ports and the looks are, which are steps too. */
+function stepsBeside({ state, body, sheets }: SheetedOpen): string {
+  const { tests, ports, looks } = besideSettings({ state, body, sheets })
   const said = (what: string, [seen, of]: readonly [number, number]) =>
     of > 0 ? ` · ${what} ${seen} of ${of}` : ''
-  return said('ports', ports) + said('visual checks', looks)
+  return said('tests', tests) + said('ports', ports) + said('looks', looks)
 }
 
 /** The one setting that is noted now. */

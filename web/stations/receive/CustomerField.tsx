@@ -1,6 +1,14 @@
 import type { CustomersAnswer } from '@ekrond/contract/jobs'
 import { useContext, useEffect, useRef, useState } from 'react'
-import { ComboBox, ComboBoxStateContext, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components'
+import {
+  Button,
+  ComboBox,
+  ComboBoxStateContext,
+  Input,
+  ListBox,
+  ListBoxItem,
+  Popover,
+} from 'react-aria-components'
 import styled from 'styled-components'
 import { useCustomers } from '../../data/customers'
 import { FieldInput, Label } from '../../ui'
@@ -31,6 +39,25 @@ const Found = styled(Popover)`
     font-weight: 400;
     font-size: 15px;
     color: var(--pencil);
+  }
+`
+
+const Beside = styled.div`
+  position: relative;
+  & > input {
+    width: 100%;
+    padding-right: 52px;
+  }
+  & > button {
+    position: absolute;
+    right: 0;
+    top: 0;
+    bottom: 0;
+    width: 52px;
+    border: 0;
+    background: none;
+    color: var(--ink);
+    cursor: pointer;
   }
 `
 
@@ -101,7 +128,15 @@ export function CustomerField({
       aria-label="Customer"
     >
       <Label aria-hidden>Customer</Label>
-      <FieldInput as={Input} autoFocus={focus} autoComplete="off" />
+      <Beside>
+        <FieldInput as={Input} autoFocus={focus} autoComplete="off" />
+        {/* For hands with a mouse or a glove: everybody who was here, without a letter typed. */}
+        <Button aria-label="Known customers">
+          <svg viewBox="0 0 20 12" width="20" height="12" aria-hidden>
+            <path d="M2 2 L10 10 L18 2" fill="none" stroke="currentColor" strokeWidth="2.4" />
+          </svg>
+        </Button>
+      </Beside>
       <KeepsUp typed={value === chosen ? '' : value} answer={asked.data} />
       <Found>
         <ListBox<Entry> style={{ outline: 'none' }}>

@@ -1,7 +1,6 @@
 import { plainNumber } from '@ekrond/core/measure'
-import { receivedTests, workSoFar } from '@ekrond/core/log'
+import { workSoFar } from '@ekrond/core/log'
 import { useMemo, useState } from 'react'
-import styled from 'styled-components'
 import { useShop } from '../../data/shop'
 import { sayInstant, sayMoney } from '../../ui/dates'
 import { Ask, AskFoot, Board, Main, StripCell } from '../../shell/frame'
@@ -26,7 +25,7 @@ import { suspectsOf } from './LookFirst'
 import { emptyOpening, readOpening, typedFrom, type Opening } from './opening'
 import { OpeningForm } from './OpeningForm'
 
-/** What was said at the counter, to be put right where it was wrong; the five minutes of tests before anything is moved; the estimate. */
+/** What was said at the counter, to be put right where it was wrong, and the estimate. */
 export default function ReceiveStation({ open }: StationProps) {
   const { opened } = open.state
   const shop = useShop().data
@@ -79,7 +78,6 @@ export default function ReceiveStation({ open }: StationProps) {
             </ErrorLine>
           ) : (
             <>
-              <Tests open={open} />
               <Estimate open={open} />
               {!open.state.returned && <Scope open={open} />}
               {opened?.earlier && <Comeback number={opened.earlier} />}
@@ -127,73 +125,6 @@ function Suspects({ open, typed }: StationProps & { typed: Opening }) {
         <span style={{ color: 'var(--pencil)', lineHeight: 1.25, display: 'block' }}>{suspect.look}</span>
       </StripCell>
     ))
-  )
-}
-
-const Test = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 58px 58px 50px;
-  gap: 4px;
-  align-items: center;
-  & > span {
-    font-size: 15px;
-    line-height: 1.15;
-    font-weight: 600;
-  }
-  & > span small {
-    display: block;
-    font-weight: 400;
-    font-size: 14px;
-    color: var(--pencil);
-  }
-  & > button {
-    justify-content: center;
-    min-height: 44px;
-    padding: 2px 4px;
-    font-size: 15px;
-  }
-`
-
-/** One tap a test: it does, it does not, there is not equipped. */
-function Tests({ open }: StationProps) {
-  const [wrong, setWrong] = useState('')
-  const tap = (test: (typeof receivedTests)[number]['code'], result: 'good' | 'bad' | 'none') => {
-    const before = open.standing('test.noted', (data) => data.test === test)
-    setWrong(open.add('test.noted', { test, result }, before ? { corrects: before.id } : {})?.sentence ?? '')
-  }
-  return (
-    <section aria-label="Tests as received">
-      <LabelHeading style={{ marginBottom: 2 }}>
-        Tests as received{open.bodies > 1 ? `, carburetor ${open.body}` : ''}, before anything is moved
-      </LabelHeading>
-      <div style={{ display: 'grid', gap: 4 }}>
-        {receivedTests.map((test) => {
-          const result = open.here.tests[test.code]?.result
-          const one = (value: 'good' | 'bad' | 'none', words: string, said: string) => (
-            <Choice
-              $on={result === value}
-              aria-pressed={result === value}
-              aria-label={`${test.name} ${said}`}
-              onPress={() => tap(test.code, value)}
-            >
-              {words}
-            </Choice>
-          )
-          return (
-            <Test key={test.code}>
-              <span>
-                {test.name}
-                <small>{result === 'bad' ? test.bad : test.good}</small>
-              </span>
-              {one('good', 'does', test.good)}
-              {one('bad', 'not', test.bad)}
-              {one('none', 'none', 'is not equipped')}
-            </Test>
-          )
-        })}
-      </div>
-      {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
-    </section>
   )
 }
 
