@@ -134,6 +134,13 @@ test('axe finds nothing serious beside the straight way, on paper or as a bluepr
     '/jobs/1190/receive?body=2',
     '/jobs/1195/return',
     '/jobs/1181/set?asof=20',
+    '/jobs/1181/receive',
+    '/jobs/1181/history',
+    '/jobs/1187/why',
+    '/library/K-4417-2S/beside/K-4417-1',
+    '/shop',
+    '/shop/stores/part/DM-34',
+    '/shop/stores/kit/31-B',
   ].entries()) {
     await page.goto(screen)
     await expect(page.locator('h1, h2').first()).toBeVisible()

@@ -31,6 +31,8 @@ import { gapIn, useTrace } from './useTrace'
 const Beside = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 5fr) minmax(0, 3fr);
+  /* On a large screen the rig keeps to its pane instead of pushing both out of it. */
+  grid-template-rows: minmax(0, 1fr);
   height: 100%;
   gap: 8px;
   @media (max-width: 1180px) {

@@ -61,6 +61,7 @@ export default function ReceiveStation({ open }: StationProps) {
       </OnStrip>
       <Main $ask={348} $boardFirst>
         <Board style={{ overflowY: 'auto', paddingTop: 8, paddingBottom: 4 }}>
+          <h1 className="visually-hidden">Receive</h1>
           <OpeningForm
             typed={typed}
             shop={shop}
