@@ -35,6 +35,25 @@ test('a catalogue by upload: its faults by file, row and column, then a preview,
   const right = readFileSync(prices, 'utf8')
   writeFileSync(prices, right.replace('price_minor', 'price'))
   await page.goto('/library/import')
+  // A check that takes its time can be left: what it still brings is not shown, and nothing was imported.
+  let goOn = () => {}
+  const waits = new Promise<void>((resolve) => (goOn = resolve))
+  await page.route('**/api/import', async (route) => {
+    await waits
+    await route.continue()
+  })
+  await page.getByLabel('The folder').setInputFiles(folder)
+  await expect(page.getByRole('status')).toHaveText('Checking against the library …')
+  await expect(page.getByRole('progressbar')).toBeVisible()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByRole('progressbar')).toBeHidden()
+  const answered = page.waitForResponse('**/api/import')
+  goOn()
+  await answered
+  await expect(page.getByLabel('The folder')).toBeEnabled()
+  await expect(page.getByRole('heading', { name: /nothing was imported/ })).toBeHidden()
+  await page.unroute('**/api/import')
+  await page.reload()
   await page.getByLabel('The folder').setInputFiles(folder)
   await expect(page.getByRole('heading', { name: /error.*nothing was imported/ })).toBeVisible()
   await expect(page.getByRole('cell', { name: /prices\.csv/ }).first()).toBeVisible()

@@ -1,11 +1,11 @@
 import { TABLES, type ImportAnswer } from '@ekrond/contract/library'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import { useSend } from '../data/useSend'
 import { Page } from '../shell/Page'
 import { figures } from '../theme/global'
-import { ErrorLine, Fraction, Label, MainButton } from '../ui'
+import { ErrorLine, Fraction, Label, MainButton, QuietButton } from '../ui'
 
 const Columns = styled.div`
   display: grid;
@@ -67,14 +67,21 @@ export default function Import() {
   const [files, setFiles] = useState<Record<string, string>>({})
   const [answer, setAnswer] = useState<ImportAnswer | null>(null)
   const [taking, setTaking] = useState(false)
+  /** of how many files how many were read; nothing while none are */
+  const [reading, setReading] = useState<readonly [read: number, of: number] | null>(null)
+  /** whether anybody still waits for what the server says of the folder */
+  const [wants, setWants] = useState(true)
+  /** which folder is looked at: what an older one still brings is left alone */
+  const turn = useRef(0)
   const sending = useSend<ImportAnswer>({
     path: '/api/import',
     // All of what is shown may be another after a catalogue was taken in.
     stale: taking ? [[]] : [],
-    done: setAnswer,
+    done: (its) => {
+      if (wants) setAnswer(its)
+    },
   })
   const { wrong, setWrong } = sending
-  const busy = sending.busy ? (taking ? 'Importing …' : 'Reading …') : ''
   const send = (sent: Record<string, string>, take: boolean) => {
     setTaking(take)
     sending.send({ files: sent, take })
@@ -86,11 +93,22 @@ export default function Import() {
       return setWrong(
         'There is no catalog in that folder. It needs a catalogue.json, a models folder and CSV tables.',
       )
-    const read = Object.fromEntries(
-      await Promise.all(wanted.map(async (file) => [pathOf(file), await file.text()] as const)),
-    )
+    const mine = ++turn.current
+    const read: Record<string, string> = {}
+    for (const [i, file] of wanted.entries()) {
+      setReading([i, wanted.length])
+      read[pathOf(file)] = await file.text()
+      if (turn.current !== mine) return
+    }
+    setReading(null)
     setFiles(read)
+    setWants(true)
     send(read, false)
+  }
+  const leave = () => {
+    turn.current++
+    setReading(null)
+    setWants(false)
   }
   const preview = answer?.preview
   return (
@@ -107,12 +125,20 @@ export default function Import() {
             <input
               type="file"
               multiple
+              // The check of a folder that was left still runs at the server.
+              disabled={sending.busy}
               // Not in React's own list of attributes.
               {...{ webkitdirectory: '' }}
               onChange={(event) => void choose(event.target.files)}
             />
           </label>
-          {busy && <p role="status">{busy}</p>}
+          {(reading ?? (sending.busy && wants)) && (
+            <Progress
+              words={reading ? 'Reading the folder' : taking ? 'Importing' : 'Checking against the library'}
+              {...(reading ? { far: reading } : {})}
+              {...(taking ? {} : { leave })}
+            />
+          )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           {answer?.errors.length === 0 && !answer.taken && (
             <MainButton style={{ marginTop: 16, width: '100%' }} onPress={() => send(files, true)}>
@@ -132,6 +158,35 @@ export default function Import() {
         </section>
       </Columns>
     </Page>
+  )
+}
+
+/** How far a long task is, in files where they can be counted; a check may be left, an import is done whole or not at all. */
+function Progress({
+  words,
+  far,
+  leave,
+}: {
+  words: string
+  far?: readonly [done: number, of: number]
+  leave?: () => void
+}) {
+  return (
+    <div style={{ marginTop: 14, display: 'grid', gap: 6 }}>
+      <p role="status">{far ? `${words}: file ${far[0] + 1} of ${far[1]} …` : `${words} …`}</p>
+      <progress
+        aria-label={words}
+        style={{ width: '100%' }}
+        {...(far ? { value: far[0], max: far[1] } : {})}
+      />
+      {leave ? (
+        <QuietButton style={{ justifySelf: 'start' }} onPress={leave}>
+          Cancel
+        </QuietButton>
+      ) : (
+        <p>You may leave this page: it is imported whole or not at all.</p>
+      )}
+    </div>
   )
 }
 
