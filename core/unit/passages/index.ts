@@ -1,3 +1,5 @@
+export { detailOf, type Detail } from './detail.ts'
+
 /** A drilling or a tube between two places; air goes through it both ways. */
 export interface Branch {
   id: string

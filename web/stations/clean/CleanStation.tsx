@@ -51,7 +51,7 @@ function Clean({ open }: SheetedProps) {
         <p>
           {bath
             ? 'loads by time · blue: now or next'
-            : `${open.sheets.spec.taught ? `as in its family, ${open.sheets.spec.taught.family}: check that each exists · ` : ''}solid: fuel · dashed: air · heavy: shown clear · red: blocked`}
+            : `${open.sheets.spec.taught ? `as in its family, ${open.sheets.spec.taught.family}: check that each exists · ` : ''}solid: fuel · dashed: air · tinted: shown clear · red: blocked`}
         </p>
       </div>
       <Views role="group" aria-label="View">

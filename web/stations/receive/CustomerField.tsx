@@ -51,9 +51,9 @@ const Beside = styled.div`
   & > button {
     position: absolute;
     right: 0;
-    top: 0;
     bottom: 0;
     width: 52px;
+    height: 48px;
     border: 0;
     background: none;
     color: var(--ink);
