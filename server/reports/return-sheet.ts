@@ -5,6 +5,7 @@ import {
   moneyWords,
   type ReturnSheet,
   type SheetPicture,
+  wasToNow,
 } from '@ekrond/core/bench/return-sheet'
 import PDFDocument from 'pdfkit'
 import { INK, PENCIL, registerFaces } from './faces.ts'
@@ -58,13 +59,15 @@ export function returnSheetPdf(pages: ReturnSheet[], head: SheetHead): Promise<B
     const y2 = settings(pdf, sheet, y1)
     const y3 = sheet.picture ? picture(pdf, sheet.picture, y2) : y2
     const y4 = findings(pdf, sheet, y3, moneyWords(sheet, head.currency, head.warrantyDays))
-    if (y4 + cardHeight(pdf, sheet) > bottom - TITLE_HEIGHT) {
+    const room = bottom - TITLE_HEIGHT - y4
+    const card = cardFor(pdf, sheet, room)
+    if (card.height > room) {
       // What finds no room goes onto a page of its own: the card can go with the unit.
       titleBlock(pdf, sheet, head)
       bordered(pdf)
       if (sheet.standing?.word === 'DRAFT') across(pdf, 'DRAFT')
-      startUp(pdf, sheet, top)
-    } else startUp(pdf, sheet, y4)
+      startUp(pdf, sheet, top, card)
+    } else startUp(pdf, sheet, y4, card)
     titleBlock(pdf, sheet, head)
     theRest(pdf, sheet, head)
   }
@@ -232,7 +235,7 @@ function proved(pdf: Pdf, { proofs = [], built = [] }: ReturnSheet, x0: number, 
   const line = (name: string, was: string, now: string, colour = INK) => {
     put(pdf, name, x0 + 8, y, { size: 8.2, width: width - 74 })
     const after = pdf.y
-    put(pdf, `${was === '·' ? '' : `${was} → `}${now}`.replace(' → ', ' to '), x0 + width - 70, y, {
+    put(pdf, wasToNow({ was, now }), x0 + width - 70, y, {
       size: 8.2,
       face: 'strong',
       colour,
@@ -244,7 +247,7 @@ function proved(pdf: Pdf, { proofs = [], built = [] }: ReturnSheet, x0: number, 
   for (const one of proofs)
     line(
       `${one.short}${['by hand', 'as listed', 'of ten'].includes(one.unit) ? '' : `, ${one.unit}`}`,
-      one.was === 'good' ? '·' : one.was,
+      one.was,
       one.now,
       one.state === 'proved' ? INK : one.state === 'fitted' ? PENCIL : RED,
     )
@@ -562,42 +565,57 @@ function theRest(pdf: Pdf, sheet: ReturnSheet, head: SheetHead): void {
   }
 }
 
-/** How high the start-up card will stand. */
-function cardHeight(pdf: Pdf, sheet: ReturnSheet): number {
-  const width = (right - left) / 2 - 34
-  const half = Math.ceil(sheet.startUp.lines.length / 2)
-  pdf.font('words').fontSize(9.5)
-  const column = (lines: readonly string[]) =>
-    lines.reduce((sum, line) => sum + pdf.heightOfString(line, { width, lineGap: 1 }) + 3, 0)
-  const danger = sheet.startUp.danger
-    ? pdf
-        .font('strong')
-        .fontSize(10.5)
-        .heightOfString(sheet.startUp.danger, { width: right - left - 48 }) + 24
-    : 0
-  pdf.font('words').fontSize(9.5)
+/** The card's letters, pt: as large as lets it stand on the first page, beside what it goes with. */
+const CARD_SIZES = [9.5, 9, 8.5] as const
+type CardSize = (typeof CARD_SIZES)[number]
+
+interface Card {
+  size: CardSize
+  /** how many of its lines stand in the left column: as many as make both end alike */
+  half: number
+  height: number
+}
+
+/** The start-up card in the largest letters that find room in a height, pt; in its usual ones where none do. */
+function cardFor(pdf: Pdf, { startUp: { lines, danger } }: ReturnSheet, room: number): Card {
+  const cards = CARD_SIZES.map((size): Card => {
+    const width = (right - left) / 2 - 34
+    pdf.font('words').fontSize(size)
+    const heights = lines.map((line) => pdf.heightOfString(line, { width, lineGap: 1 }) + 3)
+    const sum = (some: readonly number[]) => some.reduce((all, one) => all + one, 0)
+    const columns = (half: number) => Math.max(sum(heights.slice(0, half)), sum(heights.slice(half)))
+    const halves = Array.from({ length: lines.length + 1 }, (_, i) => i)
+    const half = halves.reduce((best, one) => (columns(one) < columns(best) ? one : best), 0)
+    return { size, half, height: 34 + (danger ? dangerHeight(pdf, danger) + 10 : 0) + columns(half) }
+  })
+  return cards.find(({ height }) => height <= room) ?? cards[0]!
+}
+
+function dangerHeight(pdf: Pdf, danger: string): number {
   return (
-    34 +
-    danger +
-    Math.max(column(sheet.startUp.lines.slice(0, half)), column(sheet.startUp.lines.slice(half)))
+    pdf
+      .font('strong')
+      .fontSize(10.5)
+      .heightOfString(danger, { width: right - left - 48 }) + 14
   )
 }
 
-function startUp(pdf: Pdf, sheet: ReturnSheet, y0: number): void {
+function startUp(
+  pdf: Pdf,
+  { startUp: { lines, danger } }: ReturnSheet,
+  y0: number,
+  { size, half }: Card,
+): void {
   put(pdf, 'Start-up card', left + 12, y0 + 10, { face: 'strong', size: 13 })
   let y = y0 + 32
-  if (sheet.startUp.danger) {
-    const height =
-      pdf
-        .font('strong')
-        .fontSize(10.5)
-        .heightOfString(sheet.startUp.danger, { width: right - left - 48 }) + 14
+  if (danger) {
+    const height = dangerHeight(pdf, danger)
     pdf
       .lineWidth(1.6)
       .strokeColor(RED)
       .rect(left + 12, y, right - left - 24, height)
       .stroke()
-    put(pdf, sheet.startUp.danger, left + 24, y + 7, {
+    put(pdf, danger, left + 24, y + 7, {
       face: 'strong',
       size: 10.5,
       colour: RED,
@@ -605,16 +623,15 @@ function startUp(pdf: Pdf, sheet: ReturnSheet, y0: number): void {
     })
     y += height + 10
   }
-  const half = Math.ceil(sheet.startUp.lines.length / 2)
   const columnWidth = (right - left) / 2 - 34
   let yl = y
   let yr = y
-  sheet.startUp.lines.forEach((line, i) => {
+  lines.forEach((line, i) => {
     const leftSide = i < half
     const x = leftSide ? left + 12 : left + (right - left) / 2 + 6
     const at = leftSide ? yl : yr
-    put(pdf, `${i + 1}.`, x, at, { size: 9.5, width: 16 })
-    const end = put(pdf, line, x + 16, at, { size: 9.5, width: columnWidth }) + 3
+    put(pdf, `${i + 1}.`, x, at, { size, width: 16 })
+    const end = put(pdf, line, x + 16, at, { size, width: columnWidth }) + 3
     if (leftSide) yl = end
     else yr = end
   })

@@ -17,6 +17,7 @@ import { Tries } from '../stations/set/Tries'
 import { FloatSection } from './FloatSection'
 import { AirValveSpring } from './settings/air-valve'
 import { CoverIndex } from './settings/choke-index'
+import { LeverHoles } from './settings/lever-holes'
 import { MixtureScrews } from './settings/mixture-turns'
 import { PlateInBore } from './settings/vacuum-break'
 import { PumpLinkage } from './settings/pump-stem'
@@ -194,6 +195,16 @@ describe('the mechanisms of each model', () => {
           />,
           `${spec.model} cover ${notches}`,
         )
+    for (const hole of [null, 1, 2, 4]) {
+      const { title, labels } = sound(
+        <LeverHoles hole={hole} target={2} name="Pump link hole" />,
+        `hole ${hole}`,
+      )
+      expect(title).toContain(hole === null ? 'not noted' : `hole ${hole}`)
+      // As many holes as are spoken of, at least three; where it is in the sheet's own, that is not said twice.
+      expect(labels.filter(({ text }) => /^\d$/.test(text))).toHaveLength(Math.max(3, hole ?? 0))
+      expect(labels.some(({ text }) => text === 'the sheet')).toBe(hole !== null && hole !== 2)
+    }
     const screws = spec.settings.filter((one) => one.code === 'mixture.turns')
     const { title } = sound(
       <MixtureScrews

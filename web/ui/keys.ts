@@ -17,6 +17,8 @@ interface Asked {
 }
 const asked: Asked[] = []
 const isReading = (target: EventTarget | null): boolean => asked.some(({ element }) => element === target)
+/** No reading has them: there too they ask for the keys and step from one to the next. */
+const OF_NO_READING = new Set(['?', 'ArrowUp', 'ArrowDown'])
 const FIGURE = /^[0-9.,/#-]$/
 
 /** Esc lifts the eyes to the stations: the next digit goes to one of them. `ZONES` on the body shows it. */
@@ -104,8 +106,7 @@ export function useKeys(bindings: Record<string, () => void>): void {
         ;(event.target as HTMLElement).blur()
         return
       }
-      // No reading has a question mark: there too it asks for the keys.
-      if (inField(event.target) && !(event.key === '?' && isReading(event.target))) return
+      if (inField(event.target) && !(OF_NO_READING.has(event.key) && isReading(event.target))) return
       // Enter and space on a focused button or link press it.
       if (
         (event.key === 'Enter' || event.key === ' ') &&

@@ -17,5 +17,7 @@ export function doneAt(judged: Judged<FindingData> | undefined): string {
   const last = lastSaid(judged)
   if (!first || !last || first === last || last.disposition !== 'reuse' || !last.sure) return ''
   const done = first.disposition === 'clean' ? 'cleaned' : first.disposition === 'repair' ? 'mended' : ''
-  return done && `${done}, ${last.measured ? `then ${last.raw}` : 'then looked at again'}`
+  // Two figures are the pin that goes in and the next that does not.
+  const again = last.raw.trim().replace(/^(\S+)\s+(\S+)$/, 'between $1 and $2')
+  return done && `${done}, ${last.measured ? `then ${again}` : 'then looked at again'}`
 }

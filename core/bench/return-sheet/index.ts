@@ -54,7 +54,7 @@ import {
 import { notToBeFitted, startUpCard, type StartUpCard } from './start-up.ts'
 
 export { foundLine, type EndOfUnit } from './end.ts'
-export { worthOf } from './proved.ts'
+export { wasToNow, worthOf } from './proved.ts'
 export { layPicture, type LaidPicture, type SheetPicture } from './picture.ts'
 export type { ProofRow } from './proved.ts'
 

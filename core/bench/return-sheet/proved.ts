@@ -49,6 +49,10 @@ export interface Worth {
   rests: string
 }
 
+/** How a thing came and how it goes back; nothing is said to have become what nobody tested, nor to have come in good where that is usual. */
+export const wasToNow = ({ was, now }: { was: string; now: string }): string =>
+  was === '·' || was === 'good' ? now : now === '·' ? `${was}; not tested` : `${was} to ${now}`
+
 interface Told {
   proof: Proof
   standing: ProofStanding

@@ -12,7 +12,7 @@ import {
 } from '../../../demo/log-entries.ts'
 import { fold, warrantyOf, type DataOf, type JobState, type UnsentEntry } from '../../log/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
-import { returnSheet, returnSheets } from './index.ts'
+import { returnSheet, returnSheets, wasToNow } from './index.ts'
 
 const ferry = ferrySheets()
 const jobOf = (first: DataOf['job.opened'], sheets: Sheets, ...more: UnsentEntry[]): JobState =>
@@ -172,7 +172,7 @@ describe('what was found and done', () => {
       unsent(6, 'complaint.answered', { explained: true, by: ['jet.main/P'], words: '' }),
     ]
     const { foundAndDone, complaint } = sheetOf(ferry, {}, ...cleaned)
-    expect(foundAndDone).toEqual(['Main jet, primary: varnished: cleaned, then 1.345 1.355'])
+    expect(foundAndDone).toEqual(['Main jet, primary: varnished: cleaned, then between 1.345 and 1.355'])
     expect(complaint).toMatchObject({ answer: 'explained', detail: 'Main jet, primary: varnished.' })
     // Not looked at again it is not said to be clean.
     expect(sheetOf(ferry, {}, ...cleaned.slice(0, 2)).foundAndDone).toEqual([
@@ -345,5 +345,13 @@ describe('a job that comes back', () => {
   it('says nothing where the shop does not, or it never went back', () => {
     expect(warrantyOf('2026-11-20', '2026-11-26', 0)).toBeNull()
     expect(warrantyOf(null, '2026-11-26', 90)).toBeNull()
+  })
+})
+
+describe('how a proof came and how it goes back', () => {
+  it('is said of both, and nothing becomes what nobody tested', () => {
+    expect(wasToNow({ was: 'leaks down', now: '0.4' })).toBe('leaks down to 0.4')
+    expect(wasToNow({ was: 'leaks down', now: '·' })).toBe('leaks down; not tested')
+    expect(wasToNow({ was: 'good', now: '10.1' })).toBe('10.1')
   })
 })

@@ -1,11 +1,14 @@
 import { showValue } from '@ekrond/core/measure'
 import { Drawing, Text } from '../index'
 import { ScrewDial } from '../ScrewDial'
+import { LeverHoles } from './lever-holes'
 import { isOut, type SettingPicture } from './props'
 
-/** A setting that has no mechanism of its own to draw: a screw's head where turns are counted, else what it stands at and wants. */
+/** A setting that has no mechanism of its own to draw: a screw's head where turns are counted, a lever where its holes are, else what it stands at and wants. */
 export const plainPicture: SettingPicture = {
   Picture({ setting, reading, target }) {
+    if (setting.quantity === 'count')
+      return <LeverHoles hole={reading.value} target={target} name={setting.name} />
     const now = reading.value === null ? 'not recorded' : showValue(reading.value, setting.quantity)
     const wants = showValue(target, setting.quantity)
     return (

@@ -9,7 +9,8 @@ export interface SettingPictureProps {
   spec: SpecSheet
   sheets: Sheets
   setting: SettingSpec
-  reading: ReadingView
+  /** where it stands, and what that is worth; nothing where it was not read */
+  reading: Pick<ReadingView, 'value' | 'shown'>
   /** where it is to stand, stored units */
   target: number
   conditions: Conditions
@@ -25,4 +26,4 @@ export interface SettingPicture {
   inUse?: true
 }
 
-export const isOut = (reading: ReadingView): boolean => reading.shown?.verdict === 'out'
+export const isOut = (reading: SettingPictureProps['reading']): boolean => reading.shown?.verdict === 'out'

@@ -1,13 +1,27 @@
 import { besideSettings, isTeardownUnlocked } from '@ekrond/core/bench/stations'
+import { aim } from '@ekrond/core/judge/settings'
 import type { SettingSpec } from '@ekrond/core/sheets'
+import { conditionsFor } from '@ekrond/core/bench/entering'
+import { useState } from 'react'
 import styled from 'styled-components'
+import { pictureFor } from '../../drawing/settings'
 import { Ask, AskFoot, AskHead, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { Photos } from '../../photos/Photos'
 import { OnStrip } from '../../shell/OnStrip'
 import type { StationProps } from '../../shell/props'
 import { SettingsStrip } from '../../shell/SettingsStrip'
 import { NoneHere } from '../../teach/NoneHere'
-import { Answer, ErrorLine, FieldInput, Fraction, Key, Label, MainButton, QuietButton } from '../../ui'
+import {
+  Answer,
+  Choice,
+  ErrorLine,
+  FieldInput,
+  Fraction,
+  Key,
+  Label,
+  MainButton,
+  QuietButton,
+} from '../../ui'
 import { onEnter, useKeys } from '../../ui/keys'
 import { NotIdentified } from '../NotIdentified'
 import type { SheetedOpen } from '../withSheets'
@@ -59,36 +73,55 @@ export default function AsFoundStation({ open }: StationProps) {
         <SettingsStrip open={sheeted} here={view.key} order="asfound" />
       </OnStrip>
       <Main $ask={430}>
-        <FromOutside open={sheeted} view={view} />
+        <FromOutside open={sheeted} setting={setting} view={view} />
         <Asked open={sheeted} setting={setting} view={view} />
       </Main>
     </>
   )
 }
 
-/** The unit from outside, with its ports, its looks and its photographs. */
-function FromOutside({ open, view }: { open: SheetedOpen; view: AsFoundView }) {
+/** The unit from outside with its ports, or what is read now close up; under it its tests, its looks and its photographs. */
+function FromOutside({ open, setting, view }: AskedProps) {
   const { spec } = open.sheets
+  // A screw is counted by its dial; what is read is best seen close up.
+  const near = setting.quantity !== 'turns'
+  const [close, setClose] = useState(true)
+  const isClose = near && close
+  useKeys(near ? { v: () => setClose((now) => !now) } : {})
   return (
     <Board>
       <BoardTitle>
         <div>
-          <h1>Outside, as received</h1>
+          <h1>{isClose ? 'Close up, as received' : 'Outside, as received'}</h1>
           <p>
-            filled: noted · blue: now ·{' '}
+            {isClose ? '' : 'filled: noted · blue: now · '}
             {spec.taught
               ? `grey: borrowed from its family, ${spec.taught.family}`
-              : `letters: ports · drawn from ${spec.listNumber}`}
+              : `${isClose ? '' : 'letters: ports · '}drawn from ${spec.listNumber}`}
           </p>
         </div>
+        {near && (
+          <div role="group" aria-label="View" style={{ display: 'flex', gap: 6 }}>
+            <Choice $on={!close} aria-pressed={!close} onPress={() => setClose(false)}>
+              Outside
+            </Choice>
+            <Choice $on={close} aria-pressed={close} onPress={() => setClose(true)}>
+              Close up <Key>V</Key>
+            </Choice>
+          </div>
+        )}
       </BoardTitle>
       <BoardDrawing>
-        <Outside
-          sheets={open.sheets}
-          body={open.here}
-          current={view.key}
-          counting={view.turns && view.text !== '' ? view.count : null}
-        />
+        {isClose ? (
+          <CloseUp open={open} setting={setting} view={view} />
+        ) : (
+          <Outside
+            sheets={open.sheets}
+            body={open.here}
+            current={view.key}
+            counting={view.turns && view.text !== '' ? view.count : null}
+          />
+        )}
       </BoardDrawing>
       <Foot>
         <Received open={open} />
@@ -102,6 +135,24 @@ function FromOutside({ open, view }: { open: SheetedOpen; view: AsFoundView }) {
         />
       </Foot>
     </Board>
+  )
+}
+
+/** What is read now as Set draws it: the lever with its holes, the plate with the gap, the cover with its marks. */
+function CloseUp({ open, setting, view }: AskedProps) {
+  const { sheets, state, here } = open
+  const { Picture } = pictureFor(sheets.spec, setting.code)
+  return (
+    <Picture
+      spec={sheets.spec}
+      sheets={sheets}
+      setting={setting}
+      reading={{ value: view.noted?.value ?? null, shown: null }}
+      target={aim(setting) ?? 0}
+      conditions={conditionsFor(state, sheets)}
+      here={here}
+      side="held"
+    />
   )
 }
 

@@ -1,4 +1,10 @@
-import { layPicture, moneyWords, type ReturnSheet, type SheetPicture } from '@ekrond/core/bench/return-sheet'
+import {
+  layPicture,
+  moneyWords,
+  wasToNow,
+  type ReturnSheet,
+  type SheetPicture,
+} from '@ekrond/core/bench/return-sheet'
 import { useShop } from '../../data/shop'
 import styled from 'styled-components'
 import { figures, narrow } from '../../theme/global'
@@ -187,24 +193,23 @@ function Repaired({ sheet, money }: { sheet: ReturnSheet; money: string }) {
       {(sheet.proofs?.length || sheet.built?.length) && (
         <div className="two">
           <div>
-            <Label>Bench tests, as found → now</Label>
+            <Label>Bench tests, as found to now</Label>
             {sheet.proofs?.map((one) => (
               <p key={one.name} className={`pair ${one.state}`}>
                 <span>{one.name}</span>
                 <span>
-                  {one.was !== '·' && one.was !== 'good' ? `${one.was} → ` : ''}
-                  <b>{one.now}</b>
+                  <b>{wasToNow(one)}</b>
                 </span>
               </p>
             ))}
           </div>
           <div>
-            <Label>As built, as found → now</Label>
+            <Label>As built, as found to now</Label>
             {sheet.built?.map((one) => (
               <p key={one.name} className="pair">
                 <span>{one.name}</span>
                 <span>
-                  {one.was} → <b>{one.now}</b>
+                  <b>{wasToNow(one)}</b>
                 </span>
               </p>
             ))}
