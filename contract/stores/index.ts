@@ -92,7 +92,11 @@ export type StoreRecord<K extends StoreKind = StoreKind> = v.InferOutput<(typeof
 
 export const StoreParams = v.object({ what: v.picklist(storeKinds), code: v.string() })
 export const StoresParams = v.object({ what: v.picklist(storeKinds) })
-export const StoresQuery = v.object({ q: v.optional(v.pipe(v.string(), v.maxLength(80)), '') })
+export const StoresQuery = v.object({
+  q: v.optional(v.pipe(v.string(), v.maxLength(80)), ''),
+  /** of parts: only those of this kind; empty for all */
+  kind: v.optional(v.pipe(v.string(), v.maxLength(40)), ''),
+})
 export const StoresAnswer = v.object({
   rows: v.array(
     v.object({
@@ -105,6 +109,8 @@ export const StoresAnswer = v.object({
   ),
   /** how many there are in all */
   count: v.number(),
+  /** every kind of part that the shop has, also beyond the rows */
+  kinds: v.array(v.string()),
 })
 export type StoresAnswer = v.InferOutput<typeof StoresAnswer>
 

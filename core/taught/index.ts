@@ -1,5 +1,5 @@
 export { bends, readBend, type TriedBend } from './bends.ts'
-export { familyFor, type Described } from './family.ts'
+export { breathes, familyFor, type Described } from './family.ts'
 export { factOf, facts, readFact, type Fact, type ReadFact } from '../sheets/index.ts'
 export { known, type KnownSoFar, type TaughtRung } from './known.ts'
 export { noneOf, ownSheets } from './sheets.ts'

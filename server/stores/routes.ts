@@ -103,7 +103,7 @@ export async function storeRoutes(
   app.get(
     '/api/stores/:what',
     { schema: { params: StoresParams, querystring: StoresQuery, response: { 200: StoresAnswer } } },
-    (request) => selectStores(pool, request.params.what, request.query.q),
+    (request) => selectStores(pool, request.params.what, request.query),
   )
   app.get(
     '/api/stores/:what/:code',

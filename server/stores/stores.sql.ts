@@ -12,19 +12,25 @@ const LISTS: Readonly<Record<StoreKind, string>> = {
   supplier: `select supplier as code, name, (select count(*) from price where price.supplier = supplier.supplier) || ' prices' as words, '' as kind from supplier`,
 }
 
-/** Those whose number, name or words hold a fragment, and how many there are in all. */
-export async function selectStores(db: Queryable, what: StoreKind, q: string): Promise<StoresAnswer> {
-  const { rows } = await db.query<StoresAnswer['rows'][number] & { count: number }>(
-    `with listed as (${LISTS[what]})
-     select code, name, words, kind, (select count(*)::int from listed) as count from listed
-      where code ilike '%' || $1 || '%' or name ilike '%' || $1 || '%' or words ilike '%' || $1 || '%'
-      order by (code ilike $1 || '%') desc, code limit ${MOST_LISTED}`,
-    [escapeLike(q)],
+/** Those whose number, name or words hold a fragment, of one kind where one is asked for; how many there are in all, and of which kinds. */
+export async function selectStores(
+  db: Queryable,
+  what: StoreKind,
+  { q, kind }: { q: string; kind: string },
+): Promise<StoresAnswer> {
+  const { rows } = await db.query<StoresAnswer>(
+    `with listed as (${LISTS[what]}),
+          found as (
+            select code, name, words, kind from listed
+             where ($2 = '' or kind = $2)
+               and (code ilike '%' || $1 || '%' or name ilike '%' || $1 || '%' or words ilike '%' || $1 || '%')
+             order by (code ilike $1 || '%') desc, code limit ${MOST_LISTED})
+     select (select count(*)::int from listed) as count,
+            (select coalesce(array_agg(distinct kind order by kind), '{}') from listed where kind <> '') as kinds,
+            (select coalesce(jsonb_agg(to_jsonb(found)), '[]') from found) as rows`,
+    [escapeLike(q), kind],
   )
-  return {
-    rows: rows.map(({ code, name, words, kind }) => ({ code, name, words, kind })),
-    count: rows[0]?.count ?? 0,
-  }
+  return rows[0]!
 }
 
 const RECORDS: Readonly<Record<StoreKind, string>> = {

@@ -172,4 +172,14 @@ describe('what a shop buys and keeps, edited on screen', () => {
     expect(await found('odd o')).toEqual(['A%B'])
     expect(await found('%')).toEqual(['A%B'])
   })
+  it('lies in the drawer of its kind, and all kinds are there whichever is open', async () => {
+    const drawer = async (kind: string) =>
+      (await get<StoresAnswer>(`/api/stores/part?kind=${encodeURIComponent(kind)}`)).body
+    const { rows, kinds, count } = await drawer('float')
+    expect(rows.length).toBeGreaterThan(2)
+    expect(new Set(rows.map(({ kind }) => kind))).toEqual(new Set(['float']))
+    expect(count).toBeGreaterThan(rows.length)
+    for (const kind of ['float', 'gasket', 'jet', 'seat']) expect(kinds).toContain(kind)
+    expect((await drawer('nothing like it')).rows).toEqual([])
+  })
 })

@@ -1,12 +1,11 @@
 import { boxOf, explode } from '@ekrond/core/unit/drawing'
-import { unitDrawing } from '@ekrond/core/unit/families'
-import type { Sheets } from '@ekrond/core/sheets'
+import { unitDrawing, type DrawnFrom } from '@ekrond/core/unit/families'
 import { useMemo } from 'react'
 import { Axis, Hatchings, Pieces, type View } from './Pieces'
 import { useSize } from './sheet'
 
 /** A unit in section, all of it on, as large as its place allows. */
-export function WholeUnit({ sheets, title }: { sheets: Pick<Sheets, 'spec' | 'build'>; title: string }) {
+export function WholeUnit({ sheets, title }: { sheets: DrawnFrom; title: string }) {
   const drawing = useMemo(() => unitDrawing(sheets), [sheets])
   const [box, { width, height }] = useSize<SVGSVGElement>()
   const parts = useMemo(() => {

@@ -17,6 +17,7 @@ import { useKeys } from '../ui/keys'
 import { blank, KitEditor, PartEditor, SupplierEditor } from './editors'
 import { Words } from './fields'
 import { changeWords, differing } from './differing'
+import { Drawers } from './Drawers'
 import { Likeness } from './Likeness'
 import { useSave, useStore } from './useStore'
 
@@ -103,6 +104,9 @@ export default function StoresPage() {
   const what = KINDS.find((one) => one.what === params.what)?.what ?? 'part'
   const code = params.code ?? ''
   const [q, setQ] = useState('')
+  const [pulled, setDrawer] = useState('')
+  // Only loose parts lie in drawers.
+  const drawer = what === 'part' ? pulled : ''
   const find = useRef<HTMLInputElement>(null)
   const navigate = useNavigate()
   useKeys({
@@ -111,8 +115,8 @@ export default function StoresPage() {
     n: () => void navigate(`/shop/stores/${what}/${NEW}`),
   })
   const list = useQuery<StoresAnswer, ApiError>({
-    queryKey: ['stores', what, q],
-    queryFn: () => call(`/api/stores/${what}?q=${encodeURIComponent(q)}`),
+    queryKey: ['stores', what, q, drawer],
+    queryFn: () => call(`/api/stores/${what}?q=${encodeURIComponent(q)}&kind=${encodeURIComponent(drawer)}`),
     placeholderData: (before) => before,
   })
   const { one } = KINDS.find((kind) => kind.what === what)!
@@ -155,6 +159,11 @@ export default function StoresPage() {
             </p>
           )}
           <Lines>
+            {drawer && (
+              <li style={{ padding: '4px 18px', borderBottom: '1px solid var(--rule)' }}>
+                One drawer only. <QuietButton onPress={() => setDrawer('')}>Show all</QuietButton>
+              </li>
+            )}
             {rows.map((row) => (
               <li key={row.code}>
                 <Link
@@ -171,7 +180,7 @@ export default function StoresPage() {
               </li>
             ))}
           </Lines>
-          {list.data && list.data.count > rows.length && !q && (
+          {list.data && list.data.count > rows.length && !q && !drawer && (
             <p style={{ padding: 18, fontSize: 15 }}>
               {rows.length} of {list.data.count}: search to see the others.
             </p>
@@ -179,6 +188,7 @@ export default function StoresPage() {
         </section>
         {code === '' ? (
           <section>
+            {what === 'part' && <Drawers kinds={list.data?.kinds ?? []} pulled={drawer} pull={setDrawer} />}
             <p style={{ fontSize: 17 }}>
               {what === 'part'
                 ? 'Choose a part to see what it is, who sells it, its price, and how many are in the drawer.'

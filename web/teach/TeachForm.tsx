@@ -9,6 +9,7 @@ import { UnitBoard } from '../shell/UnitBoard'
 import { AskFoot, Ask, Board, BoardTitle, Main } from '../shell/frame'
 import { Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../ui'
 import { useKeys } from '../ui/keys'
+import { FamilyGallery } from './FamilyGallery'
 
 type Told = DataOf['ident.taught']
 
@@ -51,7 +52,8 @@ export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void 
         : null,
     [family, barrels, float, choke, maker, name],
   )
-  const drawn = useDrawn(open, told)
+  const families = useFamilies(true)
+  const drawn = useDrawn(open, told, families)
   const missing = [
     draft ? '' : 'draft',
     barrels ? '' : 'its barrels',
@@ -114,9 +116,20 @@ export function TeachForm({ open, cancel }: { open: OpenJob; cancel: () => void 
           <BoardTitle>
             <div>
               <h1>Not in the library: teach it</h1>
-              <p>drawing borrowed from its family; grey turns solid as you measure</p>
+              <p>Which of these is it most like? It borrows its drawing from there, until you measure.</p>
             </div>
           </BoardTitle>
+          {families && (
+            <FamilyGallery
+              families={families}
+              choose={(its) => {
+                setDraft(its.draft)
+                setThrottle(its.throttle)
+                setBarrels(its.barrels)
+                setWrong('')
+              }}
+            />
+          )}
         </Board>
       )}
       <Ask aria-label="Current step">
@@ -175,8 +188,7 @@ const asBarrels = (value: unknown): number | null =>
   Number(value) === 1 || Number(value) === 2 || Number(value) === 4 ? Number(value) : null
 
 /** The sheets that a description would borrow, before anything is entered: what the board draws. */
-function useDrawn(open: OpenJob, told: Told | null): Sheets | null {
-  const families = useFamilies(told !== null)
+function useDrawn(open: OpenJob, told: Told | null, families: ReturnType<typeof useFamilies>): Sheets | null {
   return useMemo(() => {
     if (!told || !families) return null
     const at = '2026-01-01T00:00:00Z'

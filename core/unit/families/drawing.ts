@@ -12,7 +12,7 @@ import {
 } from '../drawing/index.ts'
 import type { PassagePlan } from '../passages/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import type { Sheets } from '../../sheets/index.ts'
+import type { Borrowed, Sheets } from '../../sheets/index.ts'
 import { downdraft } from './downdraft.ts'
 import { cutOf, footprints, ring, scaledLine } from './footprints.ts'
 import type { FamilyName } from './names.ts'
@@ -22,7 +22,11 @@ import { sizesOf, type UnitSizes } from './sizes.ts'
 import { smallOneBarrel } from './small-one-barrel.ts'
 import { twinUpdraft, updraft } from './updraft.ts'
 
-type Described = Pick<Sheets, 'spec' | 'build'>
+/** What a unit is drawn from: a list number's sheets, or what its family lends. */
+export interface DrawnFrom {
+  spec: Borrowed['spec'] & Partial<Sheets['spec']>
+  build: Pick<Sheets['build'], 'positions'>
+}
 
 const drawings: Record<FamilyName, (sizes: UnitSizes) => FamilyDrawing> = {
   slide: (sizes) => sidedraft(sizes, false),
@@ -35,7 +39,7 @@ const drawings: Record<FamilyName, (sizes: UnitSizes) => FamilyDrawing> = {
 }
 
 /** The family of a unit, by draft and what its build sheet has. */
-export function familyOf({ spec, build }: Described): FamilyName {
+export function familyOf({ spec, build }: DrawnFrom): FamilyName {
   const has = (code: string) => build.positions.some((position) => position.code === code)
   if (has('slide')) return 'slide'
   if (has('diaphragm')) return 'diaphragm'
@@ -47,15 +51,15 @@ export function familyOf({ spec, build }: Described): FamilyName {
 const width = (line: Line): number => Math.max(...line.map(([x]) => x)) - Math.min(...line.map(([x]) => x))
 
 /** How much larger than its family's drawing a unit is: its own float beside the family's. */
-const sizeOf = (family: FamilyDrawing, { section }: Sheets['spec']): number =>
+const sizeOf = (family: FamilyDrawing, { section }: DrawnFrom['spec']): number =>
   width(section.float) / width(family.places.float!.pieces[0]!.line)
 
 /** The same of a list number. */
-export const sizeIn = (sheets: Described): number =>
+export const sizeIn = (sheets: DrawnFrom): number =>
   sizeOf(drawings[familyOf(sheets)](sizesOf(sheets)), sheets.spec)
 
 /** How a list number's unit is drawn, at its own size, with its own float; parts that its family does not know sit where somebody tapped. */
-export function unitDrawing(sheets: Described): UnitDrawing {
+export function unitDrawing(sheets: DrawnFrom): UnitDrawing {
   const name = familyOf(sheets)
   const family = drawings[name](sizesOf(sheets))
   const k = sizeOf(family, sheets.spec)
@@ -82,7 +86,7 @@ function planOf(name: FamilyName, barrels: number, k: number): UnitDrawing['plan
 /** Float, pin and needle by a list number's own outlines, the float as its sheet wants it. */
 function ownFloat(
   { places, floatAt }: FamilyDrawing,
-  { float, section, settings }: Sheets['spec'],
+  { float, section, settings }: DrawnFrom['spec'],
 ): Record<string, PlaceOnSheet> {
   const wanted = settings.find(({ code }) => code === 'float.height')?.target ?? null
   const turn = float.guided || wanted === null ? 0 : floatTurn(float, wanted)
@@ -143,10 +147,10 @@ function bar(line: Line, half: number): Pt[] {
 }
 
 // Sheets are never changed: what was laid out of them once stands.
-const plans = new WeakMap<Described, PassagePlan>()
+const plans = new WeakMap<DrawnFrom, PassagePlan>()
 
 /** The passages of a list number's family, where they lie in its own drawing. */
-export function passagePlanOf(sheets: Described): PassagePlan {
+export function passagePlanOf(sheets: DrawnFrom): PassagePlan {
   const known = plans.get(sheets)
   if (known) return known
   const plan = laidPassages(sheets)
@@ -154,7 +158,7 @@ export function passagePlanOf(sheets: Described): PassagePlan {
   return plan
 }
 
-function laidPassages(sheets: Described): PassagePlan {
+function laidPassages(sheets: DrawnFrom): PassagePlan {
   const k = sizeIn(sheets)
   const at = ([x, y, r = 0]: Pt): Pt => [x * k, y * k, r * k]
   const { ports, passages } = passagePlans[familyOf(sheets)]

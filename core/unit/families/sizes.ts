@@ -6,7 +6,7 @@ export interface UnitSizes {
   bore(code: string): number
 }
 
-export const sizesOf = ({ build }: Pick<Sheets, 'build'>): UnitSizes => ({
+export const sizesOf = ({ build }: { build: Pick<Sheets['build'], 'positions'> }): UnitSizes => ({
   bore(code) {
     const deciding = build.positions.find((position) => position.code === code)?.deciding
     return deciding?.what === 'bore' ? deciding.newMm : 1.2
