@@ -10,7 +10,8 @@ export interface BankTry {
 export interface Advice {
   /** in the order in which they do not undo each other; sixteenths of a turn, out above 0 */
   steps: { coupler: number; sixteenths: number; carries: number }[]
-  /** spread to expect after them */
+  /** what each body should read after them, and how far these stand apart */
+  after: number[]
   spread: number
   /** bodies that no coupler brings to the leader, with what is left of each */
   left: number
@@ -112,6 +113,7 @@ export function bankAdvice(
   )
   return {
     steps,
+    after,
     spread: Math.max(...after) - Math.min(...after),
     left: balance.spread,
     halfFirst,

@@ -34,6 +34,18 @@ describe('what was turned since the last try', () => {
   })
 })
 
+describe('what each carburetor should read after the turns', () => {
+  it('is the reading and, for each turn, the usual 120 mbar a turn of those that it carries; the leader stays', () => {
+    const advice = bankAdvice([{ readings: [250, 250, 220], turned: [] }], 1)
+    if (isRefusal(advice)) throw new Error('refused')
+    const [step] = advice.steps
+    expect(advice.steps).toHaveLength(1)
+    expect(advice.after[1]).toBeCloseTo(250, 6)
+    expect(Math.abs(advice.after[2]! - 220)).toBeCloseTo((Math.abs(step!.sixteenths) / 16) * 120, 6)
+    expect(advice.spread).toBeCloseTo(250 - advice.after[2]!, 6)
+  })
+})
+
 describe('sixteenths as a hand says them', () => {
   it.each([
     [2, 'out 1/8'],

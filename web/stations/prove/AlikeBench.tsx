@@ -85,8 +85,8 @@ export function AlikeBench(props: BenchProps) {
       title="Bank from above, engine side up"
       sub={
         sync
-          ? 'plates on the stop · below: vacuum in each barrel'
-          : 'plates on the stop · below: the gap of each'
+          ? 'carburetor 1 at the left, plates on the stop · below: vacuum in each barrel · red: after the turns'
+          : 'carburetor 1 at the left, plates on the stop · below: the gap of each'
       }
       entering={entering}
       again={again}

@@ -5,7 +5,7 @@ import { Drawing, Text } from '../../drawing'
 const W = 800
 const H = 520
 
-/** The bank from above with its couplers, and a column of each barrel beneath: how far each stands from the one that leads. */
+/** The bank from above with its couplers, and a column of each barrel beneath: how far each stands from the one that leads, and where the turns that are advised should bring it. */
 export function BankColumns({
   readings,
   lead,
@@ -63,7 +63,9 @@ export function BankColumns({
               stroke="var(--ink)"
               strokeWidth={2}
             />
-            <Text at={[cx, 50]} anchor="middle" weight={600}>{`carburetor ${i + 1}`}</Text>
+            <Text at={[cx, 53]} anchor="middle" size={20} weight={600}>
+              {i + 1}
+            </Text>
             <rect
               x={cx - wide / 2}
               y={78}
@@ -156,6 +158,14 @@ export function BankColumns({
             height={y(leads - allowed / 2) - y(leads + allowed / 2)}
             fill="var(--tint)"
           />
+          {ticksOf(leads, half).map((tick) => (
+            <g key={tick}>
+              <line x1={70} x2={W - 10} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" strokeWidth={1.2} />
+              <Text at={[62, y(tick) + 5]} anchor="end" face="figures" size={15} colour="pencil">
+                {figure(tick, places)}
+              </Text>
+            </g>
+          ))}
           <line
             x1={70}
             x2={W - 10}
@@ -164,47 +174,106 @@ export function BankColumns({
             stroke="var(--ink)"
             strokeDasharray="12 4 2 4"
           />
-          <Text at={[62, y(leads) + 6]} anchor="end" face="figures" size={15} colour="pencil">
+          <Text at={[62, 288]} anchor="end" size={15} colour="pencil">
+            {unit}
+          </Text>
+          <Text at={[W - 6, y(leads) - 6]} anchor="end" face="figures" size={15} colour="pencil">
             {`±${figure(allowed / 2, places === 2 ? 3 : 0)}`}
           </Text>
         </>
       )}
-      {Array.from({ length: bodies }, (_, i) => {
-        const cx = x(i)
-        const value = readings?.[i]
-        const out = value !== undefined && Math.abs(value - leads) > allowed / 2
-        const level = value === undefined ? H - 40 : Math.max(296, Math.min(H - 20, y(value)))
-        return (
-          <g key={i}>
-            <rect
-              x={cx - 15}
-              y={284}
-              width={30}
-              height={H - 300}
-              fill="var(--paper)"
-              stroke="var(--ink)"
-              strokeWidth={2}
-            />
-            <rect x={cx - 14} y={level} width={28} height={H - 16 - level} fill="url(#fuel)" stroke="none" />
-            {value !== undefined && (
-              <Text
-                at={[cx + 22, i === lead ? level - 8 : level + 6]}
-                face="figures"
-                size={20}
-                colour={out ? 'red' : 'ink'}
-                weight={i === lead ? 700 : 500}
-              >
-                {`${figure(value, places)}${i === lead ? ' leads' : ''}`}
-              </Text>
-            )}
-          </g>
-        )
-      })}
+      {Array.from({ length: bodies }, (_, i) => (
+        <Column
+          key={i}
+          x={x(i)}
+          y={y}
+          value={readings?.[i]}
+          goal={advice?.steps.length && i !== lead ? advice.after[i] : undefined}
+          out={readings !== null && Math.abs(readings[i]! - leads) > allowed / 2}
+          leads={i === lead}
+          places={places}
+        />
+      ))}
       {!readings && (
         <Text at={[W / 2, 390]} anchor="middle" colour="pencil">
           No reading yet.
         </Text>
       )}
     </Drawing>
+  )
+}
+
+/** Heights of a scale's lines: round figures, about three to each side of the one that leads. */
+function ticksOf(middle: number, half: number): number[] {
+  const rough = half / 3
+  const ten = 10 ** Math.floor(Math.log10(rough))
+  const step = [1, 2, 5, 10].map((n) => n * ten).find((one) => one >= rough) ?? 10 * ten
+  const first = Math.ceil((middle - half) / step)
+  const last = Math.floor((middle + half) / step)
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * step)
+}
+
+const clamp = (y: number) => Math.max(296, Math.min(H - 20, y))
+
+/** One barrel's column, its fluid where it was read, and where the turns that are advised should bring it. */
+function Column({
+  x,
+  y,
+  value,
+  goal,
+  out,
+  leads,
+  places,
+}: {
+  x: number
+  y: (value: number) => number
+  value: number | undefined
+  goal: number | undefined
+  out: boolean
+  leads: boolean
+  places: number
+}) {
+  const level = value === undefined ? H - 40 : clamp(y(value))
+  const aim = goal === undefined ? level : clamp(y(goal))
+  const moves = goal !== undefined && Math.abs(aim - level) > 5
+  // Two figures one over the other keep a line's height between them.
+  const said = moves && Math.abs(aim - level) < 22 ? level + (aim < level ? -22 : 22) : aim
+  return (
+    <g>
+      <rect
+        x={x - 15}
+        y={284}
+        width={30}
+        height={H - 300}
+        fill="var(--paper)"
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      <rect x={x - 14} y={level} width={28} height={H - 16 - level} fill="url(#fuel)" stroke="none" />
+      {value !== undefined && (
+        <Text
+          at={[x + 22, leads ? level - 8 : level + 6]}
+          face="figures"
+          size={20}
+          colour={moves ? 'pencil' : out ? 'red' : 'ink'}
+          weight={leads ? 700 : 500}
+        >
+          {`${figure(value, places)}${leads ? ' leads' : ''}`}
+        </Text>
+      )}
+      {moves && goal !== undefined && (
+        <g stroke="var(--red)" strokeWidth={2} fill="none">
+          <path d={`M${x + 18} ${level - 1}h48`} strokeWidth={1.6} />
+          <path d={`M${x} ${level}V${aim + (aim < level ? 8 : -8)}`} />
+          <path d={`M${x} ${aim}l-5 ${aim < level ? 11 : -11}h10Z`} fill="var(--red)" stroke="none" />
+          <path d={`M${x - 15} ${aim}h30`} />
+          <g stroke="none">
+            <Text at={[x + 22, said + 6]} face="figures" size={20} weight={600} colour="red">
+              {figure(goal, places)}
+            </Text>
+          </g>
+        </g>
+      )}
+    </g>
   )
 }
