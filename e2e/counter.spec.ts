@@ -49,7 +49,7 @@ test('a bank of four is taken in and one body’s float is set, by fingers alone
   await expect(page.getByRole('term').first()).toHaveText('Job · carburetor 3 of 4')
   await expect(page.getByLabel(/, reading$/)).toBeVisible()
   while (!(await page.getByText(/Float height$/).isVisible()))
-    await page.getByRole('button', { name: 'after' }).tap()
+    await page.getByRole('button', { name: 'next setting' }).tap()
   // What hides it is said by name; other hands have it off at the next bench.
   await expect(page.getByText(/^To read it, first remove: /)).toBeVisible()
   await takeOffWhatHides(page.request, `${shop.url}/api/jobs/${/jobs\/(\d+)/.exec(page.url())![1]!}`)

@@ -169,7 +169,7 @@ test.describe('entering', () => {
     // Another pair of hands says otherwise.
     await page.getByRole('button', { name: /^Technician/ }).click()
     await page.getByRole('button', { name: 'O. Dell' }).click()
-    await page.getByRole('button', { name: 'Part before' }).click()
+    await page.getByRole('button', { name: 'previous part' }).click()
     await expect(heading).toHaveText(part)
     await page.getByRole('radio').nth(1).check({ force: true })
     // Arrived before the window goes elsewhere.

@@ -34,7 +34,7 @@ test('by a mouse alone: taken in from the list, its mark put together, tested, c
   await page.getByRole('button', { name: 'skip the rest' }).click()
   await page.getByRole('link', { name: /^Set,/ }).click()
   while (!(await page.getByText(/Float height$/).isVisible()))
-    await page.getByRole('button', { name: 'after' }).click()
+    await page.getByRole('button', { name: 'next setting' }).click()
   const pad = page.getByRole('group', { name: 'Number pad' })
   for (const key of ['1', '2', 'point', '1'])
     await pad.getByRole('button', { name: key, exact: true }).click()

@@ -15,11 +15,11 @@ export function StepHead({
   return (
     <AskHead>
       <Label>{children}</Label>
-      <QuietButton onPress={() => move(-1)} aria-label={`${what} before`}>
-        before
+      <QuietButton onPress={() => move(-1)} aria-label={`previous ${what}`}>
+        previous
       </QuietButton>
-      <QuietButton onPress={() => move(1)} aria-label={`${what} after`}>
-        after
+      <QuietButton onPress={() => move(1)} aria-label={`next ${what}`}>
+        next
       </QuietButton>
     </AskHead>
   )

@@ -83,7 +83,7 @@ export function PartOn({
   useKeys({ Enter: () => log(true) })
   return (
     <Ask aria-label="Current step">
-      <StepHead what="Part" move={move}>
+      <StepHead what="part" move={move}>
         {left} parts still in trays · from tray {open.here.off[position.code]?.tray}
       </StepHead>
       <h2>

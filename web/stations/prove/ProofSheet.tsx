@@ -153,7 +153,7 @@ export function ProofSheet({
         <BoardDrawing>{drawing}</BoardDrawing>
       </Board>
       <Ask aria-label="Current step">
-        <StepHead what="Test" move={move}>
+        <StepHead what="test" move={move}>
           {place}
         </StepHead>
         <h2>{proof.name}</h2>

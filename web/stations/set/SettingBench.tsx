@@ -87,7 +87,7 @@ export function SettingBench({
             <ValueAsk open={open} setting={setting} later={settings.length > 1 ? () => next(1) : undefined} />
           ) : (
             <>
-              <StepHead what="Setting" move={next}>
+              <StepHead what="setting" move={next}>
                 {why ?? `${index + 1} of ${settings.length}${pad ? ` · ${setting.name}` : ''}`}
               </StepHead>
               {!pad && <h2>{setting.name}</h2>}

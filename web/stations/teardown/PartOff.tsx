@@ -124,7 +124,7 @@ export function PartOff({
   useKeys({ Enter: log })
   return (
     <Ask aria-label="Current step">
-      <StepHead what="Part" move={move}>
+      <StepHead what="part" move={move}>
         {number} of {of} ·{' '}
         {position.stays
           ? 'stays in'
