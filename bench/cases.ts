@@ -21,6 +21,7 @@ import { linkChange, pistonVolume, pumpStroke, shotSeconds, type Linkage } from 
 import { isRefusal, refuse, type Result } from '@ekrond/core/base/refusal'
 import { answer, DEG, degrees, number, type Answer, type Case } from './case.ts'
 import { laterComputations } from './cases-later.ts'
+import { rangeComputations } from './cases-range.ts'
 
 const lever = (given: Case) => ({
   measureArm: number(given, 'measureArm'),
@@ -37,6 +38,7 @@ const plate = (given: Case) => ({
 /** Every computation that can be run on a file of cases, by its name. */
 export const computations: Record<string, (given: Case) => Answer> = {
   ...laterComputations,
+  ...rangeComputations,
   'measure.parse': (given) => {
     if (typeof given.text !== 'string') return refuse('text', 'The text of the reading is missing.')
     if (given.unit !== undefined && given.unit !== 'mm' && given.unit !== 'in')

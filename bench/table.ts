@@ -15,6 +15,7 @@ import {
 import { fold, step, type Entry, type JobState } from '@ekrond/core/log'
 import { identified, JOB, opening, placed, reading, unsent, sheetsFor } from '../demo/log-entries.ts'
 import { linkChange, linkagePose } from '@ekrond/core/physics/pump'
+import { chooseSizes, rangeMixture, type RangeProblem } from '@ekrond/core/physics/range'
 import { linkageOf } from '@ekrond/core/judge/settings'
 import { weighCauses, type CauseSeen } from '@ekrond/core/diagnose/causes'
 import { explode, layUnit, type PartStanding } from '@ekrond/core/unit/drawing'
@@ -48,6 +49,8 @@ export async function table(): Promise<string> {
     holdRow(),
     unitRow(),
     causesRow(),
+    rangeRow(),
+    chooseRow(),
   ]
   const width = (key: keyof Row) => Math.max(key.length, ...rows.map((row) => row[key].length))
   const keys: (keyof Row)[] = ['what', 'ours', 'rival', 'ratio']
@@ -406,4 +409,48 @@ function holdRow(): Row {
     return best
   }
   return row('ten minutes of a pressure, three laws', ours, 'a grid of 12 by 12, one law', median(grid, 5))
+}
+
+const PLATE: RangeProblem = {
+  family: 'plate',
+  ref: { main: 1.3, idle: 0.45, mainBleed: 1.8, nozzle: 3, idleBleed: 1.3, idleOutlet: 0.7, power: 0.6 },
+  now: { altitude: 2500, ethanol: 0.3 },
+}
+
+/** The mixture at 41 openings with its σ, beside the same without any: what a slider redraws. */
+function rangeRow(): Row {
+  const openings = Array.from({ length: 41 }, (_, i) => i / 40)
+  const ours = median(() => rangeMixture({ ...PLATE, openings }))
+  const rival = median(() => openings.map((x) => rangeMixture({ ...PLATE, openings: [x] })))
+  return row('the mixture at 41 openings with its σ (limit 4 ms)', ours, 'each opening by itself', rival)
+}
+
+/** Twelve sizes of six parts, three million combinations; trying all of them is timed on four sizes and reckoned up. */
+function chooseRow(): Row {
+  const sizes = (of: number, n: number) => Array.from({ length: n }, (_, i) => of * (0.8 + (0.36 * i) / n))
+  const offers = (n: number) => ({
+    main: sizes(1.3, n),
+    idle: sizes(0.45, n),
+    mainBleed: sizes(1.8, n),
+    nozzle: sizes(3, n),
+    idleBleed: sizes(1.3, n),
+    power: sizes(0.6, n),
+  })
+  const tolerance = [0.15, 0.06, 0.007, 0.007, 0.007, 0.007, 0.007]
+  const ours = median(() => chooseSizes({ ...PLATE, offers: offers(12), tolerance }))
+  const few = 3
+  const all = () => {
+    const lists = Object.entries(offers(few))
+    const walk = (at: number, now: object): number => {
+      if (at === lists.length) {
+        const mixture = rangeMixture({ ...PLATE, now: { ...PLATE.now, ...now } })
+        return isRefusal(mixture) ? Infinity : Math.max(...mixture.ratio.map((one) => Math.abs(one - 1)))
+      }
+      const [key, some] = lists[at]!
+      return Math.min(...some.map((size) => walk(at + 1, { ...now, [key]: size })))
+    }
+    return walk(0, {})
+  }
+  const rival = (median(all, 3) * 12 ** 6) / few ** 6
+  return row('which of 12 sizes of six parts, exactly (limit 100 ms)', ours, 'all three million', rival)
 }

@@ -1,4 +1,4 @@
-import type { Passage, PassagePlan } from './index.ts'
+import type { Passage, PassagePlan } from './plan.ts'
 
 /** What is drawn once more, larger: a circle on the unit, mm. */
 export interface Detail {
