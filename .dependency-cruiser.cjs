@@ -28,7 +28,7 @@ const PAGES = [
   ['theme'],
   ['charts', 'drawing', 'ui'],
   ['photos', 'shell'],
-  ['instruments', 'library', 'shop', 'stores', 'teach'],
+  ['figures', 'instruments', 'library', 'shop', 'stores', 'teach'],
   ['stations'],
   ['rack', 'why'],
 ]

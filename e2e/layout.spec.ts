@@ -32,6 +32,7 @@ const SCREENS = [
   '/receive?earlier=1187',
   '/?as=list',
   '/library/import',
+  '/figures/jets?toEthanol=85&toAltitude=0',
   '/shop/stores/part/DM-34',
   '/shop/stores/kit/31-B',
 ]
@@ -139,6 +140,7 @@ test('axe finds nothing serious beside the straight way, on paper or as a bluepr
     '/jobs/1187/why',
     '/library/K-4417-2S/beside/K-4417-1',
     '/shop',
+    '/figures/jets?toEthanol=85&toAltitude=0',
     '/shop/stores/part/DM-34',
     '/shop/stores/kit/31-B',
   ].entries()) {

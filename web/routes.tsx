@@ -20,6 +20,7 @@ export const routes: RouteObject[] = [
       { path: 'jobs/:number/:station?', lazy: page(() => import('./stations/JobPage')) },
       { path: 'shop/stores/:what?/:code?', lazy: page(() => import('./stores/StoresPage')) },
       { path: 'shop', lazy: page(() => import('./shop/ShopPage')) },
+      { path: 'figures/jets', lazy: page(() => import('./figures/JetsPage')) },
       { path: 'instruments', lazy: page(() => import('./instruments/InstrumentsPage')) },
       { path: 'library', lazy: page(() => import('./library/Library')) },
       { path: 'library/import', lazy: page(() => import('./library/Import')) },

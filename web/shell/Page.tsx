@@ -72,6 +72,11 @@ export function Page({ title, head, children }: { title: string; head?: ReactNod
                 Library
               </Link>
             )}
+            {title !== 'jets' && (
+              <Link to="/figures/jets" style={{ textUnderlineOffset: 4 }}>
+                Jets
+              </Link>
+            )}
             {title !== 'stores' && (
               <Link to="/shop/stores/part" style={{ textUnderlineOffset: 4 }}>
                 Stores

@@ -61,6 +61,18 @@ describe('verdicts by rule', () => {
     expect(blend.sentence).toMatch(/85 % ethanol needs more/)
     expect(blend.sentence).not.toMatch(/rilled/)
   })
+  it('with 85 % ethanol the size that it wants is the measure: 1.40 becomes 1.77, and the sheet’s own runs lean', () => {
+    // 1.4616 in area by the mixture, its 1/0.9th power, and 4 % more for the thicker fuel: 1.264 in bore.
+    const right = judged(judgeJet(1.76, 1.78, 1.4, 0.85))
+    expect(right).toMatchObject({ disposition: 'reuse', sure: true })
+    expect(right.sentence).toContain('about 1.77, and this is it')
+    const gasoline = judged(judgeJet(1.395, 1.405, 1.4, 0.85))
+    expect(gasoline).toMatchObject({ disposition: 'reuse', sure: false })
+    // (1.40/1.767)^1.8 = 0.657.
+    expect(gasoline.sentence).toContain('34 % lean')
+    // Ten per cent is what gasoline is sold with: there the sheet's size is right.
+    expect(judged(judgeJet(1.395, 1.405, 1.4, 0.1))).toMatchObject({ sure: true })
+  })
   it('shaft play leaks 0.7, 5.5, 9.1 and 12.2 % of the idle air at 0.05 to 0.20 mm', () => {
     const share = (play: number) =>
       (shaftLeakShare(

@@ -1,7 +1,7 @@
 import { isRefusal, refuse, type Refusal, type Result } from '../../base/refusal/index.ts'
 import { idleGain, mainArea, mainFlow, mainRest, prepare, startOf, type Prepared } from './mixture.ts'
 import { isNumber, type Filled, type RangeProblem } from './state.ts'
-import { along, TOLERANCE } from './tables.ts'
+import { toleranceAt } from './tables.ts'
 
 /** What can be changed, in the order in which it is tried: level, idle, screw, clip, main, power, nozzle, bleeds (`docs/physics.md` 25). */
 const changeOrder = [
@@ -117,7 +117,7 @@ export function chooseSizes(
   const want = listOf(problem.want, p.openings, () => 1)
   if (!want?.every((one) => isNumber(one) && one > 0))
     return refuse('want', 'What is wanted is a ratio above 0 for each opening.')
-  const tolerance = listOf(problem.tolerance, p.openings, (x) => along(TOLERANCE, x))
+  const tolerance = listOf(problem.tolerance, p.openings, toleranceAt)
   if (!tolerance?.every((one) => isNumber(one) && one > 0))
     return refuse('tolerance', 'The tolerance must be more than 0, one for all openings or one for each.')
   const weighed = weigh(p, problem.offers, want, tolerance)

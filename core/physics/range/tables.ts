@@ -25,7 +25,7 @@ export const MAIN_BEHIND_NEEDLE: Readonly<Record<'slide' | 'cv', Row>> = {
 /** By what power the idle circuit follows the mixture screw's opening. */
 export const SCREW: Row = [0.7, 0.25, 0.15, 0.06, 0.06, 0.06, 0.06]
 /** How far off the wanted mixture may be: the screw trims idle. */
-export const TOLERANCE: Row = [0.15, 0.06, 0.05, 0.03, 0.03, 0.03, 0.03]
+const TOLERANCE: Row = [0.15, 0.06, 0.05, 0.03, 0.03, 0.03, 0.03]
 
 /** A table between its openings, linear. */
 export function along(row: Row, opening: number): number {
@@ -35,3 +35,6 @@ export function along(row: Row, opening: number): number {
   }
   return row.at(-1)!
 }
+
+/** How far off the wanted mixture an opening may be, a share. */
+export const toleranceAt = (opening: number): number => along(TOLERANCE, opening)

@@ -1,0 +1,281 @@
+import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
+import { figure, parseLength, plainNumber } from '../../measure/index.ts'
+import {
+  chooseSizes,
+  convertFuel,
+  idleTrim,
+  rangeFamilies,
+  rangeMixture,
+  toleranceAt,
+  type Choice,
+  type Conversion,
+  type Metering,
+  type RangeFamily,
+  type RangeProblem,
+} from '../../physics/range/index.ts'
+
+/** What is asked of jets, as it was typed: bores in mm, conditions as the sheet has them and as they are now. */
+export interface JetsAsked {
+  family: string
+  main: string
+  idle: string
+  mainBleed: string
+  nozzle: string
+  altitude: string
+  toAltitude: string
+  temperature: string
+  toTemperature: string
+  /** per cent by volume */
+  ethanol: string
+  toEthanol: string
+  /** sizes that are in the drawer or can be bought; empty: every 0.025 mm */
+  mains: string
+  idles: string
+  screw: string
+  turns: string
+}
+
+export const jetsBlank: JetsAsked = {
+  family: 'plate',
+  main: '1.10',
+  idle: '0.40',
+  mainBleed: '',
+  nozzle: '',
+  altitude: '0',
+  toAltitude: '1600',
+  temperature: '15',
+  toTemperature: '15',
+  ethanol: '0',
+  toEthanol: '0',
+  mains: '',
+  idles: '',
+  screw: 'fuel',
+  turns: '1.5',
+}
+
+/** One thing that changed, and by how much it alone enriches at idle and at full, as shares. */
+export interface Changed {
+  what: string
+  from: string
+  to: string
+  idle: number
+  full: number
+}
+
+export interface JetsPlan {
+  openings: readonly number[]
+  /** how far off each opening may be, a share */
+  tolerance: readonly number[]
+  asIs: { ratio: number[]; sigma: number[] }
+  proposed: { ratio: number[]; sigma: number[] }
+  changed: Changed[]
+  choice: Choice
+  /** sizes nobody named: every 0.025 mm was taken */
+  assumedSizes: boolean
+  /** the largest doubt is over half of what is allowed: it has to be tried */
+  tryAndRead: boolean
+  /** what the fuel asks of everything else; null where it stays */
+  conversion: Conversion | null
+  /** where the idle screw then stands, turns */
+  screw: number
+  /** it must not be run at full load as it is: leaner than 15 % from half open on */
+  dangerous: boolean
+  headline: string
+}
+
+/** Leaner than this from half open on burns holes (`docs/physics.md` 29). */
+const DANGER = 0.85
+const CURVE = Array.from({ length: 41 }, (_, i) => i / 40)
+const STEP_MM = 0.025
+/** Sizes are looked for so far to both sides of the sheet's. */
+const REACH = 0.45
+/** Doubt from half open on that calls for a run, as a share: half of the tolerance of 3 %. */
+const UNSURE = 0.015
+
+const PLAIN = /^-?\d+([.,]\d+)?$/
+
+function numberIn(asked: JetsAsked, key: keyof JetsAsked, name: string): Result<number> {
+  const text = asked[key].trim()
+  const value = PLAIN.test(text) ? plainNumber(text) : NaN
+  return Number.isFinite(value) ? value : refuse(key, `“${text}” is not a ${name}. Type a number.`)
+}
+
+function bore(
+  asked: JetsAsked,
+  key: 'main' | 'idle' | 'mainBleed' | 'nozzle',
+  name: string,
+): Result<number | null> {
+  const text = asked[key].trim()
+  if (text === '' && (key === 'mainBleed' || key === 'nozzle')) return null
+  const read = parseLength(text)
+  if (isRefusal(read)) return refuse(key, read.refused.why)
+  if (read.mm > 0 && read.mm < 12) return read.mm
+  return refuse(
+    key,
+    `The ${name}’s bore in mm: “${text}” would be ${figure(read.mm, 2)} mm. A number stamped on a jet may be hundredths of a millimeter, a flow or a drill: measure its bore.`,
+  )
+}
+
+/** Sizes that exist, as they were typed, mm; every 0.025 mm about the sheet's where none were. */
+function sizesOf(asked: JetsAsked, key: 'mains' | 'idles', about: number): Result<number[]> {
+  const words = asked[key]
+    .trim()
+    .split(/[\s;]+/)
+    .filter(Boolean)
+  if (words.length === 0) {
+    const first = Math.ceil((about * (1 - REACH)) / STEP_MM)
+    const last = Math.floor((about * (1 + REACH)) / STEP_MM)
+    return Array.from({ length: last - first + 1 }, (_, i) => Math.round((first + i) * STEP_MM * 1000) / 1000)
+  }
+  const sizes: number[] = []
+  for (const word of words) {
+    const read = parseLength(word)
+    if (isRefusal(read)) return refuse(key, read.refused.why)
+    sizes.push(read.mm)
+  }
+  return sizes
+}
+
+/** The question as the model takes it. Refused by the field that is at fault. */
+function problemOf(asked: JetsAsked): Result<RangeProblem> {
+  const family = rangeFamilies.find((one) => one === asked.family)
+  if (!family)
+    return refuse('family', 'Say whether a plate, a slide or a slide under a diaphragm meters the air.')
+  const main = bore(asked, 'main', 'main jet')
+  if (isRefusal(main)) return main
+  const idle = bore(asked, 'idle', 'idle jet')
+  if (isRefusal(idle)) return idle
+  const mainBleed = bore(asked, 'mainBleed', 'main air bleed')
+  if (isRefusal(mainBleed)) return mainBleed
+  const nozzle = bore(asked, 'nozzle', 'nozzle')
+  if (isRefusal(nozzle)) return nozzle
+  const sides = (['', 'to'] as const).map((side): Result<Metering> => {
+    const key = (name: string) =>
+      (side ? `to${name[0]!.toUpperCase()}${name.slice(1)}` : name) as keyof JetsAsked
+    const altitude = numberIn(asked, key('altitude'), 'altitude in meters')
+    if (isRefusal(altitude)) return altitude
+    if (altitude < -500 || altitude > 11_000)
+      return refuse(key('altitude'), 'The altitude is in meters, −500 to 11,000.')
+    const temperatureC = numberIn(asked, key('temperature'), 'temperature in °C')
+    if (isRefusal(temperatureC)) return temperatureC
+    if (temperatureC < -50 || temperatureC > 60)
+      return refuse(key('temperature'), 'The air’s temperature is in °C, −50 to 60.')
+    const ethanol = numberIn(asked, key('ethanol'), 'percentage of ethanol')
+    if (isRefusal(ethanol)) return ethanol
+    if (ethanol < 0 || ethanol > 100) return refuse(key('ethanol'), 'The share of ethanol is 0 to 100 %.')
+    return { altitude, temperatureC, ethanol: ethanol / 100 }
+  })
+  const [ref, now] = sides as [Result<Metering>, Result<Metering>]
+  if (isRefusal(ref)) return ref
+  if (isRefusal(now)) return now
+  return {
+    family,
+    ref: {
+      ...ref,
+      main: main!,
+      idle: idle!,
+      ...(mainBleed === null ? {} : { mainBleed }),
+      ...(nozzle === null ? {} : { nozzle }),
+    },
+    now,
+  }
+}
+
+const FAMILY_WORDS: Readonly<Record<RangeFamily, string>> = {
+  plate: 'Plate',
+  slide: 'Slide',
+  cv: 'Diaphragm slide',
+}
+export const familyChoices = rangeFamilies.map((family) => ({ family, words: FAMILY_WORDS[family] }))
+
+/** What each changed condition does alone. */
+function changes(problem: RangeProblem): Changed[] {
+  const { ref, now } = problem
+  const rows = [
+    { key: 'altitude', what: 'Altitude', say: (n: number) => `${figure(n, 0)} m` },
+    { key: 'temperatureC', what: 'Temperature', say: (n: number) => `${figure(n, 0)} °C` },
+    { key: 'ethanol', what: 'Ethanol', say: (n: number) => `${figure(n * 100, 0)} %` },
+  ] as const
+  return rows.flatMap(({ key, what, say }) => {
+    if (now[key] === ref[key]) return []
+    const alone = rangeMixture({ ...problem, now: { [key]: now[key]! }, openings: [0, 1] })
+    return isRefusal(alone)
+      ? []
+      : [
+          {
+            what,
+            from: say(ref[key]!),
+            to: say(now[key]!),
+            idle: alone.ratio[0]! - 1,
+            full: alone.ratio[1]! - 1,
+          },
+        ]
+  })
+}
+
+const mm = (size: number): string => figure(size, 3).replace(/0$/, '')
+
+/** What to fit, in one sentence. */
+function headlineOf({ changes: sizes, inside }: Choice, ref: Metering, changed: number): string {
+  const parts = [
+    sizes.main === undefined ? '' : `main jet ${mm(sizes.main)} instead of ${mm(ref.main!)}`,
+    sizes.idle === undefined ? '' : `idle jet ${mm(sizes.idle)} instead of ${mm(ref.idle!)}`,
+  ].filter(Boolean)
+  if (changed === 0) return 'Nothing changed: the sheet’s jets are right.'
+  if (parts.length === 0)
+    return inside ? 'The sheet’s jets stay.' : 'None of these sizes is better than the sheet’s.'
+  const words = parts.join(', ')
+  const said = words[0]!.toUpperCase() + words.slice(1)
+  return inside ? `${said}.` : `${said} is the nearest of these sizes, and not near enough.`
+}
+
+/**
+ * Which jets for another place, another fuel (`docs/physics.md` 21 to 28): the mixture over the opening as it is and as proposed, the
+ * fewest sizes to change, what each condition does alone. Everything is a ratio to the sheet's parts at the sheet's conditions. Refused
+ * by the field that is at fault.
+ */
+export function jetsPlan(asked: JetsAsked): Result<JetsPlan> {
+  const problem = problemOf(asked)
+  if (isRefusal(problem)) return problem
+  const mains = sizesOf(asked, 'mains', problem.ref.main!)
+  if (isRefusal(mains)) return mains
+  const idles = sizesOf(asked, 'idles', problem.ref.idle!)
+  if (isRefusal(idles)) return idles
+  const turns = numberIn(asked, 'turns', 'number of turns')
+  if (isRefusal(turns)) return turns
+  if (turns <= 0) return refuse('turns', 'The screw stands some turns out: more than 0.')
+  const choice = chooseSizes({ ...problem, offers: { main: mains, idle: idles } })
+  if (isRefusal(choice)) return choice
+  const asIs = rangeMixture({ ...problem, openings: CURVE })
+  if (isRefusal(asIs)) return asIs
+  const proposed = rangeMixture({ ...problem, openings: CURVE, now: { ...problem.now, ...choice.changes } })
+  if (isRefusal(proposed)) return proposed
+  const screw = idleTrim(proposed.ratio[0]!, asked.screw === 'air' ? 'air' : 'fuel', turns)
+  if (isRefusal(screw)) return screw
+  const conversion =
+    problem.now.ethanol === problem.ref.ethanol
+      ? null
+      : convertFuel({
+          ethanol: problem.now.ethanol!,
+          refEthanol: problem.ref.ethanol!,
+          seat: 1,
+          pumpVolume: 1,
+        })
+  if (conversion && isRefusal(conversion)) return conversion
+  const changed = changes(problem)
+  const wide = CURVE.map((x, i) => ({ x, i })).filter(({ x }) => x >= 0.5)
+  return {
+    openings: CURVE,
+    tolerance: CURVE.map(toleranceAt),
+    asIs,
+    proposed,
+    changed,
+    choice,
+    assumedSizes: asked.mains.trim() === '' || asked.idles.trim() === '',
+    tryAndRead: wide.some(({ i }) => proposed.sigma[i]! > UNSURE),
+    conversion,
+    screw,
+    dangerous: wide.some(({ i }) => asIs.ratio[i]! < DANGER),
+    headline: headlineOf(choice, problem.ref, changed.length),
+  }
+}
