@@ -24,3 +24,17 @@ test('which jets without a job: another place, another fuel, the whole question 
   await expect(page.getByRole('alert')).toContainText('No load before the jets are changed.')
   await expect(page.getByText(/pump volume × 1\.43/)).toBeVisible()
 })
+
+test('a job’s own jets are asked from Set, and the way leads back', async ({ bench: page }) => {
+  await page.goto('/jobs/1184/set')
+  await page.getByRole('link', { name: 'Jets for this place' }).click()
+  await expect(page.getByLabel('Main jet, mm', { exact: true })).toHaveValue('1.15')
+  await expect(page.getByRole('button', { name: 'Slide', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await page.getByLabel('Altitude now, m').fill('1600')
+  await expect(page.getByText(/^Main jet .* instead of 1\.15/)).toBeVisible()
+  await page.getByRole('link', { name: 'Back to job 1184' }).click()
+  await expect(page).toHaveURL(/jobs\/1184\/set$/)
+})

@@ -123,7 +123,6 @@ const VIEWS = [
       (page) => page.keyboard.press('Enter'),
     ],
   },
-  { name: 'bath', path: '/jobs/1192/clean?view=bath', steps: [press('Enter')] },
   { name: 'parts', path: '/jobs/1185/parts' },
   { name: 'build', path: '/jobs/1192/build' },
   { name: 'set', path: '/jobs/1181/set', steps: [type('11.2')] },
@@ -152,6 +151,7 @@ const VIEWS = [
   { name: 'return', path: '/jobs/1186/return' },
   { name: 'stores', path: '/shop/stores/kit/31-B' },
   { name: 'library', path: '/library' },
+  { name: 'jets', path: '/figures/jets?toTemperature=30&toEthanol=10' },
   // Last: they make one of the demo's jobs a taught one.
   { name: 'teach', path: '/jobs/1182/identify', steps: [teach, type('46.2')] },
 ]

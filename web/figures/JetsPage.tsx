@@ -2,7 +2,7 @@ import { isRefusal } from '@ekrond/core/base/refusal'
 import { figure, showTurns } from '@ekrond/core/measure'
 import { familyChoices, jetsBlank, jetsPlan, type JetsAsked, type JetsPlan } from '@ekrond/core/plan/jets'
 import { useMemo } from 'react'
-import { useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
@@ -69,6 +69,7 @@ export default function JetsPage() {
     [search],
   )
   const plan = useMemo(() => jetsPlan(asked), [asked])
+  const job = search.get('job')
   const set = (key: keyof JetsAsked, value: string) =>
     setSearch(
       (now) => {
@@ -89,7 +90,7 @@ export default function JetsPage() {
     />
   )
   return (
-    <Page title="jets">
+    <Page title="jets" head={job && <Link to={`/jobs/${job}/set`}>Back to job {job}</Link>}>
       <Sheet $side={460} $askFirst>
         <section aria-label="Mixture">
           <div>

@@ -146,6 +146,8 @@ export function ReadingField({
           }}
           onChange={(event) => onChange?.(event.target.value)}
           onKeyDown={(event) => {
+            // The screen's own keys were first.
+            if (event.defaultPrevented) return
             if (event.key === '+' && takes && onChange) {
               event.preventDefault()
               void readingNow(takes.quantity, takes.purpose).then((one) => {

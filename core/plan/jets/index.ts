@@ -1,3 +1,6 @@
+export { jetsBlank, type JetsAsked } from './asked.ts'
+export { jetsAddress } from './of-job.ts'
+
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { figure, parseLength, plainNumber } from '../../measure/index.ts'
 import {
@@ -13,45 +16,7 @@ import {
   type RangeFamily,
   type RangeProblem,
 } from '../../physics/range/index.ts'
-
-/** What is asked of jets, as it was typed: bores in mm, conditions as the sheet has them and as they are now. */
-export interface JetsAsked {
-  family: string
-  main: string
-  idle: string
-  mainBleed: string
-  nozzle: string
-  altitude: string
-  toAltitude: string
-  temperature: string
-  toTemperature: string
-  /** per cent by volume */
-  ethanol: string
-  toEthanol: string
-  /** sizes that are in the drawer or can be bought; empty: every 0.025 mm */
-  mains: string
-  idles: string
-  screw: string
-  turns: string
-}
-
-export const jetsBlank: JetsAsked = {
-  family: 'plate',
-  main: '1.10',
-  idle: '0.40',
-  mainBleed: '',
-  nozzle: '',
-  altitude: '0',
-  toAltitude: '1600',
-  temperature: '15',
-  toTemperature: '15',
-  ethanol: '0',
-  toEthanol: '0',
-  mains: '',
-  idles: '',
-  screw: 'fuel',
-  turns: '1.5',
-}
+import type { JetsAsked } from './asked.ts'
 
 /** One thing that changed, and by how much it alone enriches at idle and at full, as shares. */
 export interface Changed {
@@ -106,7 +71,7 @@ function bore(
   name: string,
 ): Result<number | null> {
   const text = asked[key].trim()
-  if (text === '' && (key === 'mainBleed' || key === 'nozzle')) return null
+  if (text === '' && key !== 'main') return null
   const read = parseLength(text)
   if (isRefusal(read)) return refuse(key, read.refused.why)
   if (read.mm > 0 && read.mm < 12) return read.mm
@@ -173,7 +138,7 @@ function problemOf(asked: JetsAsked): Result<RangeProblem> {
     ref: {
       ...ref,
       main: main!,
-      idle: idle!,
+      ...(idle === null ? {} : { idle }),
       ...(mainBleed === null ? {} : { mainBleed }),
       ...(nozzle === null ? {} : { nozzle }),
     },
@@ -239,12 +204,16 @@ export function jetsPlan(asked: JetsAsked): Result<JetsPlan> {
   if (isRefusal(problem)) return problem
   const mains = sizesOf(asked, 'mains', problem.ref.main!)
   if (isRefusal(mains)) return mains
-  const idles = sizesOf(asked, 'idles', problem.ref.idle!)
+  // A sheet without an idle jet has its idle by a drilling, which stays.
+  const idles = problem.ref.idle === undefined ? [] : sizesOf(asked, 'idles', problem.ref.idle)
   if (isRefusal(idles)) return idles
   const turns = numberIn(asked, 'turns', 'number of turns')
   if (isRefusal(turns)) return turns
   if (turns <= 0) return refuse('turns', 'The screw stands some turns out: more than 0.')
-  const choice = chooseSizes({ ...problem, offers: { main: mains, idle: idles } })
+  const choice = chooseSizes({
+    ...problem,
+    offers: { main: mains, ...(idles.length ? { idle: idles } : {}) },
+  })
   if (isRefusal(choice)) return choice
   const asIs = rangeMixture({ ...problem, openings: CURVE })
   if (isRefusal(asIs)) return asIs
@@ -271,7 +240,7 @@ export function jetsPlan(asked: JetsAsked): Result<JetsPlan> {
     proposed,
     changed,
     choice,
-    assumedSizes: asked.mains.trim() === '' || asked.idles.trim() === '',
+    assumedSizes: asked.mains.trim() === '' || (idles.length > 0 && asked.idles.trim() === ''),
     tryAndRead: wide.some(({ i }) => proposed.sigma[i]! > UNSURE),
     conversion,
     screw,

@@ -1,6 +1,8 @@
+import { jetsAddress } from '@ekrond/core/plan/jets'
 import { figure, gaugeSigma } from '@ekrond/core/measure'
 import { settingOf } from '@ekrond/core/judge/settings'
 import { sourceWords, type SettingSpec } from '@ekrond/core/sheets'
+import { Link } from 'react-router'
 import styled from 'styled-components'
 import { ValueAsk } from '../../teach/ValueAsk'
 import { Ask, AskFoot, Main } from '../../shell/frame'
@@ -119,7 +121,11 @@ export function SettingBench({
                   </div>
                 </WhereItFits>
               )}
-              <Foot bench={bench} onward={onward?.words} />
+              <Foot
+                bench={bench}
+                onward={onward?.words}
+                jets={jetsAddress(open.state.opened, open.sheets, open.number)}
+              />
             </>
           )}
         </Ask>
@@ -130,7 +136,7 @@ export function SettingBench({
 
 /** The field, with the gauge that it is read by. */
 function Typed({ bench }: { bench: SettingBenchView }) {
-  const { setting, reading, gauge, next } = bench
+  const { setting, reading, gauge } = bench
   return (
     <ReadingField
       key={bench.key}
@@ -142,11 +148,6 @@ function Typed({ bench }: { bench: SettingBenchView }) {
       padWords={PAD_WORDS[setting.quantity]}
       onChange={bench.setText}
       onEnter={bench.log}
-      onKey={(pressed) => {
-        const by = pressed === 'ArrowDown' ? 1 : pressed === 'ArrowUp' ? -1 : 0
-        if (by) next(by)
-        return by !== 0
-      }}
     >
       {gauge && (
         <select
@@ -168,9 +169,12 @@ function Typed({ bench }: { bench: SettingBenchView }) {
 function Foot({
   bench: { reading, asking, typed, closed, log },
   onward,
+  jets,
 }: {
   bench: SettingBenchView
   onward: string | undefined
+  /** where the jets for this job's place and fuel are worked out; null where its sheet says none */
+  jets: string | null
 }) {
   const leadsOn = reading.holds && onward !== undefined
   return (
@@ -181,6 +185,11 @@ function Foot({
       >
         {typed ? 'Log reading' : leadsOn ? onward : 'Type the reading'} <Key>Enter</Key>
       </MainButton>
+      {jets && !typed && (
+        <Link to={jets} style={{ alignSelf: 'center', padding: '12px 8px', textUnderlineOffset: 4 }}>
+          Jets for this place
+        </Link>
+      )}
     </AskFoot>
   )
 }
