@@ -151,7 +151,7 @@ const VIEWS = [
   { name: 'return', path: '/jobs/1186/return' },
   { name: 'stores', path: '/shop/stores/kit/31-B' },
   { name: 'library', path: '/library' },
-  { name: 'jets', path: '/figures/jets?toTemperature=30&toEthanol=10' },
+  { name: 'jets', path: '/figures/jets?toTemperature=30' },
   // Last: they make one of the demo's jobs a taught one.
   { name: 'teach', path: '/jobs/1182/identify', steps: [teach, type('46.2')] },
 ]

@@ -246,7 +246,10 @@ function Told({ plan: { changed, conversion }, asked }: { plan: JetsPlan; asked:
         <p style={{ fontSize: 16 }}>
           For {asked.toEthanol} % ethanol: power jet, pump nozzle and inlet seat ×{' '}
           {figure(conversion.seatBore!, 2)} in bore, pump volume × {figure(conversion.volumeFactor, 2)}. Check
-          that each part is rated for it. Do not run the old fuel on these jets.
+          that each part is rated for it.{' '}
+          {conversion.massFactor > 1
+            ? `With ${asked.ethanol} % these jets run far too rich.`
+            : `With ${asked.ethanol} % these jets run dangerously lean.`}
         </p>
       )}
     </div>

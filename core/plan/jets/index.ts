@@ -57,6 +57,9 @@ const REACH = 0.45
 /** Doubt from half open on that calls for a run, as a share: half of the tolerance of 3 %. */
 const UNSURE = 0.015
 
+/** Blends that lie nearer than this are the same fuel but for a size of its jets. */
+const ANOTHER_FUEL = 0.2
+
 const PLAIN = /^-?\d+([.,]\d+)?$/
 
 function numberIn(asked: JetsAsked, key: keyof JetsAsked, name: string): Result<number> {
@@ -190,8 +193,9 @@ function headlineOf({ changes: sizes, inside }: Choice, ref: Metering, changed: 
   if (parts.length === 0)
     return inside ? 'The sheet’s jets stay.' : 'None of these sizes is better than the sheet’s.'
   const words = parts.join(', ')
-  const said = words[0]!.toUpperCase() + words.slice(1)
-  return inside ? `${said}.` : `${said} is the nearest of these sizes, and not near enough.`
+  return inside
+    ? `${words[0]!.toUpperCase()}${words.slice(1)}.`
+    : `Nearest of these sizes: ${words}. Not near enough.`
 }
 
 /**
@@ -222,7 +226,7 @@ export function jetsPlan(asked: JetsAsked): Result<JetsPlan> {
   const screw = idleTrim(proposed.ratio[0]!, asked.screw === 'air' ? 'air' : 'fuel', turns)
   if (isRefusal(screw)) return screw
   const conversion =
-    problem.now.ethanol === problem.ref.ethanol
+    Math.abs(problem.now.ethanol! - problem.ref.ethanol!) < ANOTHER_FUEL
       ? null
       : convertFuel({
           ethanol: problem.now.ethanol!,

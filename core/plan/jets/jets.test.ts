@@ -49,6 +49,8 @@ describe('which jets for another place', () => {
     expect(away.choice.changes.main).toBeGreaterThan(1.33)
     expect(away.conversion?.volumeFactor).toBeCloseTo(1.426, 3)
     expect(plan().conversion).toBeNull()
+    // Ten per cent is a size of the jets and no other fuel.
+    expect(plan({ toEthanol: '10' }).conversion).toBeNull()
   })
   it('the order of what each does alone adds up to about what they do together', () => {
     const { changed, asIs } = plan({ toTemperature: '35', toEthanol: '10' })
