@@ -44,6 +44,8 @@ export const ModelAnswer = v.object({
     v.object({
       listNumber: v.string(),
       displacementL: v.number(),
+      /** taught in this shop, and by no book */
+      ours: v.boolean(),
       settings: v.array(
         v.object({
           code: v.string(),

@@ -59,7 +59,7 @@ export async function selectListNumbers(
 /** What each list number of a model is set and calibrated to, by its newest sheet, in one query; at most as many as a library page shows. */
 export async function selectModel(db: Queryable, model: string): Promise<ModelAnswer> {
   const { rows } = await db.query<ModelAnswer['variants'][number]>(
-    `select distinct on (list_number) list_number as "listNumber", coalesce((sheet->'engine'->>'displacementL')::float8, 0) as "displacementL",
+    `select distinct on (list_number) list_number as "listNumber", coalesce((sheet->'engine'->>'displacementL')::float8, 0) as "displacementL", sheet ? 'taught' as ours,
             (select coalesce(jsonb_agg(jsonb_build_object('code', one->'code', 'place', one->'place', 'name', one->'name',
                       'asWritten', one->'asWritten', 'target', one->'target')), '[]') from jsonb_array_elements(sheet->'settings') one) as settings,
             (select coalesce(jsonb_agg(jsonb_build_object('code', one->'code', 'place', one->'place', 'name', one->'name', 'mm', one->'mm')), '[]')

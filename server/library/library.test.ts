@@ -59,6 +59,7 @@ describe('list numbers', () => {
     expect(body.variants).toHaveLength(18)
     const one = body.variants.find(({ listNumber }) => listNumber === 'K-4417-2S')!
     expect(one.displacementL).toBe(2.2)
+    expect(one.ours).toBe(false)
     expect(one.calibration.find(({ code, place }) => code === 'jet.main' && place === 'P')!.mm).toBe(1.35)
     expect(one.settings.find(({ code }) => code === 'choke.index')!.asWritten).toBe('1 rich')
     expect((await get<ModelAnswer>('/api/models/zeppelin')).body).toEqual({ variants: [] })

@@ -3,6 +3,7 @@ import type {
   CatalogueAnswer,
   ListNumberAnswer,
   ListNumberFile,
+  ModelAnswer,
   RelativesAnswer,
   RevisionsAnswer,
 } from '@ekrond/contract/library'
@@ -122,6 +123,9 @@ describe('a unit that the bench teaches', () => {
       source: 'kit leaf',
     })
     expect(body.sheets.spec.taught!.pencil).toContain('float.arm')
+    // Beside its model's others it says whose it is.
+    const { variants } = (await get<ModelAnswer>(`/api/models/${body.model}`)).body
+    expect(variants.find(({ listNumber }) => listNumber === 'HK-7')!.ours).toBe(true)
     const { candidates } = (await get<CatalogueAnswer>('/api/catalogue')).body
     expect(candidates.find(({ id }) => id === 'HK-7')).toMatchObject({
       mark: 'HK 7',

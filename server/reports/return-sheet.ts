@@ -293,14 +293,14 @@ function picture(pdf: Pdf, it: SheetPicture, y0: number): number {
       width: 10,
     })
   }
-  for (const { from, to: end, first, second } of laid.leaders) {
+  for (const { from, to: end, first, second, screw } of laid.leaders) {
     pdf
       .lineWidth(0.6)
       .strokeColor(INK)
       .moveTo(...to(from))
       .lineTo(...to([end[0] - 4, end[1]]))
       .stroke()
-    pdf.circle(...to(from), 1.4).fill(INK)
+    screwHead(pdf, to(from), screw)
     const [tx, ty] = to(end)
     put(pdf, first, tx, ty - 6, { size: 8.8, face: 'strong', width: 162 })
     put(pdf, second, tx, ty + 4.5, { size: 8, colour: PENCIL, width: 162 })
@@ -308,6 +308,21 @@ function picture(pdf: Pdf, it: SheetPicture, y0: number): number {
   const end = y0 + Math.max(PICTURE_HEIGHT, 26 + it.ports.length * 20)
   rule(pdf, end)
   return end
+}
+
+/** Where a leader begins: a screw by its slotted head, anything else by a dot. */
+function screwHead(pdf: Pdf, [x, y]: [number, number], screw: boolean): void {
+  if (!screw) {
+    pdf.circle(x, y, 1.4).fill(INK)
+    return
+  }
+  pdf.lineWidth(0.8).circle(x, y, 3.4).fillAndStroke('#ffffff', INK)
+  pdf
+    .lineWidth(1)
+    .strokeColor(INK)
+    .moveTo(x - 2.2, y + 2.2)
+    .lineTo(x + 2.2, y - 2.2)
+    .stroke()
 }
 
 function screws(pdf: Pdf, sheet: ReturnSheet, x0: number, y0: number): void {

@@ -109,6 +109,7 @@ export function Variants({
   const all = answer.data?.variants
   const columns = useMemo(() => (all ? variantColumns(all, COLUMNS) : []), [all])
   const byNumber = new Map(all?.map((one) => [one.listNumber, one.displacementL]))
+  const ours = new Set(all?.flatMap((one) => (one.ours ? [one.listNumber] : [])))
   const groups = byEngine(rows.map((row) => ({ ...row, displacementL: byNumber.get(row.listNumber) ?? 0 })))
   return (
     <Table $columns={columns.length}>
@@ -143,6 +144,9 @@ export function Variants({
               >
                 {row.listNumber}
               </Link>
+              {ours.has(row.listNumber) && (
+                <small style={{ display: 'block' }}>{row.seen > 1 ? 'ours' : 'ours, unconfirmed'}</small>
+              )}
               {row.supersedes.length > 0 && (q !== '' || row.listNumber === picked) && (
                 <small style={{ display: 'block' }}>replaces {row.supersedes.join(', ')}</small>
               )}

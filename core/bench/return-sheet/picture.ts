@@ -19,7 +19,14 @@ export interface SheetPicture {
     at: Point
     side: 'left' | 'right' | 'up' | 'down'
   }[]
-  adjusters: { name: string; left: string; words: string; at: Point }[]
+  adjusters: {
+    name: string
+    left: string
+    words: string
+    at: Point
+    /** turned by a driver: drawn as its head; sheets of before do not say */
+    screw?: boolean
+  }[]
 }
 
 const letter = (i: number) => String.fromCharCode(97 + i)
@@ -77,6 +84,7 @@ export function sheetPicture(state: JobState, sheets: Sheets, body: number): She
             : 'not recorded',
           words: wayOf(setting, sheets),
           at: point(placeOf(setting)),
+          screw: setting.quantity === 'turns',
         }
       }),
   }
@@ -88,12 +96,14 @@ export interface LaidPicture {
   /** a port's stub from the casting, its letter's circle; filled where it is capped */
   stubs: { from: Point; to: Point; letter: string; filled: boolean }[]
   /** from the adjuster to where its words begin */
-  leaders: { from: Point; to: Point; first: string; second: string }[]
+  leaders: { from: Point; to: Point; first: string; second: string; screw: boolean }[]
 }
 
 const STUB_MM = 8
 /** Between the words of one adjuster and those of the next. */
 const WORDS_APART = 38
+/** From one screw to the next that would lie behind it. */
+const ASIDE = 9
 
 /** Fits the picture into its left part; the adjusters' words stand in a column of `words` at its right, none over another. */
 export function layPicture(
@@ -128,11 +138,17 @@ export function layPicture(
         filled: state === 'capped',
       }
     }),
-    leaders: sorted.map(({ at: place, name, left: value, words: says }, i) => ({
-      from: at(place),
-      to: [column, placed[i]!],
-      first: `${name}, ${value}`,
-      second: says,
-    })),
+    leaders: sorted.map(({ at: place, name, left: value, words: says, screw = false }, i) => {
+      // Two screws of one height lie behind each other from the side: they are drawn side by side.
+      const [x, y] = at(place)
+      const behind = sorted.slice(0, i).filter((one) => one.at[0] === place[0] && one.at[1] === place[1])
+      return {
+        from: [x + behind.length * ASIDE, y],
+        to: [column, placed[i]!],
+        first: `${name}, ${value}`,
+        second: says,
+        screw,
+      }
+    }),
   }
 }

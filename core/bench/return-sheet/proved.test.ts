@@ -194,6 +194,14 @@ describe('the picture of the sheet', () => {
       expect(y).toBeLessThan(128)
     }
   })
+  it('draws what is turned as a screw, and two that lie behind each other side by side', () => {
+    const laid = layPicture(picture!, 420, 128, 168, 23)
+    const screws = laid.leaders.filter(({ screw }) => screw)
+    expect(screws.map(({ first }) => first.split(',')[0]).sort()).toEqual(['Idle', 'Mix L', 'Mix R'])
+    expect(laid.leaders.find(({ first }) => first.startsWith('Choke'))!.screw).toBe(false)
+    const places = screws.map(({ from }) => from.join())
+    expect(new Set(places).size).toBe(places.length)
+  })
 })
 
 describe('proofs of a unit that the bench taught', () => {

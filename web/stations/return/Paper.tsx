@@ -324,10 +324,22 @@ function Picture({ picture }: { picture: SheetPicture }) {
               </text>
             </g>
           ))}
-          {laid.leaders.map(({ from, to, first, second }) => (
+          {laid.leaders.map(({ from, to, first, second, screw }) => (
             <g key={first}>
               <path d={line([from, [to[0] - 4, to[1]]])} stroke="var(--ink)" strokeWidth={1} />
-              <circle cx={from[0]} cy={from[1]} r={2.4} fill="var(--ink)" />
+              {screw ? (
+                <g stroke="var(--ink)" strokeWidth={1.4}>
+                  <circle cx={from[0]} cy={from[1]} r={5} fill="var(--paper)" />
+                  <path
+                    d={line([
+                      [from[0] - 3, from[1] + 3],
+                      [from[0] + 3, from[1] - 3],
+                    ])}
+                  />
+                </g>
+              ) : (
+                <circle cx={from[0]} cy={from[1]} r={2.4} fill="var(--ink)" />
+              )}
               <text x={to[0]} y={to[1] + 1} fill="var(--ink)" style={{ font: `600 15px ${narrow}` }}>
                 {first}
                 <tspan x={to[0]} dy={16} fill="var(--pencil)" style={{ fontWeight: 400 }}>
