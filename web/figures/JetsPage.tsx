@@ -109,7 +109,7 @@ export default function JetsPage() {
           )}
         </section>
         <section aria-label="What changed">
-          {!isRefusal(plan) && <Said plan={plan} />}
+          {!isRefusal(plan) && <Said plan={plan} needle={asked.family !== 'plate'} />}
           <Rows role="group" aria-label="Conditions">
             <span>what changed</span>
             <span>the sheet is for</span>
@@ -174,7 +174,7 @@ export default function JetsPage() {
 }
 
 /** What to fit, and what to watch. */
-function Said({ plan }: { plan: JetsPlan }) {
+function Said({ plan, needle }: { plan: JetsPlan; needle: boolean }) {
   const { headline, choice, screw, dangerous, tryAndRead, assumedSizes } = plan
   const eighths = Math.round(screw * 8)
   return (
@@ -203,6 +203,11 @@ function Said({ plan }: { plan: JetsPlan }) {
           </>
         )}
       </p>
+      {needle && (
+        <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
+          Its needle is not known here: the clip is not worked out, and the band is wide.
+        </p>
+      )}
       {(tryAndRead || assumedSizes) && (
         <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
           {tryAndRead ? 'Not sure to the last size: try it, then read the plugs. One change at a time. ' : ''}
