@@ -175,7 +175,7 @@ export default function JetsPage() {
 
 /** What to fit, and what to watch. */
 function Said({ plan, needle }: { plan: JetsPlan; needle: boolean }) {
-  const { headline, choice, screw, dangerous, tryAndRead, assumedSizes } = plan
+  const { headline, choice, screw, screwFits, dangerous, tryAndRead, assumedSizes } = plan
   const eighths = Math.round(screw * 8)
   return (
     <div style={{ display: 'grid', gap: 6 }}>
@@ -192,7 +192,7 @@ function Said({ plan, needle }: { plan: JetsPlan; needle: boolean }) {
         {Number.isFinite(choice.worst)
           ? `, at worst ${figure(choice.worst * 100, 0)} % of what is allowed.`
           : '.'}{' '}
-        {eighths < 6 || eighths > 24 ? (
+        {!screwFits ? (
           <>
             Idle screw: it would stand at <Fraction text={showTurns(eighths)} /> turns, too far: another idle
             jet.

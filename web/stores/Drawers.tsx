@@ -1,6 +1,6 @@
-import { partsTable, type PartKind } from '@ekrond/core/sheets'
+import { partsTable } from '@ekrond/core/sheets'
 import styled from 'styled-components'
-import { Likeness } from './Likeness'
+import { isPartKind, Likeness } from './Likeness'
 
 const Chest = styled.div`
   display: grid;
@@ -31,8 +31,6 @@ const Chest = styled.div`
     box-shadow: inset 0 5px 0 var(--blue);
   }
 `
-
-const isPartKind = (kind: string): kind is PartKind => Object.hasOwn(partsTable, kind)
 
 /** The chest of loose parts, a drawer a kind, each with what lies in it drawn on its front: a tap lists what it holds. */
 export function Drawers({

@@ -2,6 +2,9 @@ import { boxOf, shapeOf } from '@ekrond/core/unit/drawing'
 import { partsTable, type PartKind } from '@ekrond/core/sheets'
 import { Hatchings, Pieces } from '../drawing/Pieces'
 
+/** Whether a store's row is of a kind that is drawn. */
+export const isPartKind = (kind: string): kind is PartKind => Object.hasOwn(partsTable, kind)
+
 /** A part in section as its kind is drawn, in a box of px; small things are not blown up beyond 7 px a millimetre. */
 export function Likeness({ kind, width, height }: { kind: PartKind; width: number; height: number }) {
   const pieces = shapeOf(kind)

@@ -6,7 +6,6 @@ import styled from 'styled-components'
 import { call, type ApiError } from '../data/api'
 import { useShop } from '../data/shop'
 import { BothSides } from '../shell/BothSides'
-import { partsTable, type PartKind } from '@ekrond/core/sheets'
 import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { sayInstant } from '../ui/dates'
@@ -18,7 +17,7 @@ import { blank, KitEditor, PartEditor, SupplierEditor } from './editors'
 import { Words } from './fields'
 import { changeWords, differing } from './differing'
 import { Drawers } from './Drawers'
-import { Likeness } from './Likeness'
+import { isPartKind, Likeness } from './Likeness'
 import { useSave, useStore } from './useStore'
 
 const KINDS: readonly { what: StoreKind; title: string; one: string }[] = [
@@ -95,8 +94,6 @@ const Lines = styled.ul`
 `
 
 const NEW = 'new'
-
-const isPartKind = (kind: string): kind is PartKind => Object.hasOwn(partsTable, kind)
 
 /** What the shop buys and keeps: loose parts with their prices and the drawer, kits, who sells them. */
 export default function StoresPage() {

@@ -1,6 +1,6 @@
 import { figure, judgeBracket } from '../../measure/index.ts'
 import { flowChange } from '../../physics/metering/index.ts'
-import { convertFuel } from '../../physics/range/index.ts'
+import { convertFuel, POWER } from '../../physics/range/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
 import type { Judgement } from './kind.ts'
 
@@ -13,7 +13,7 @@ const NEEDS_MORE = 0.2
 /** So near to the size that a fuel wants, a jet is that size: half of it is what a size more would do. */
 const NEAR = 0.03
 /** By what power the mixture follows a jet's bore (`docs/physics.md` 21). */
-const MIXTURE = 2 * 0.9
+const MIXTURE = 2 * POWER.main
 
 /** The bore that a fuel with so much ethanol wants where the sheet's, for gasoline, has another, mm; null where the sheet's serves. */
 function wantedFor(newMm: number, ethanol: number): number | null {

@@ -1,10 +1,8 @@
 import { checkNumbers, refuse, type Refusal, type Result } from '../../base/refusal/index.ts'
 import { areaOf, passes } from './circuit.ts'
 import { cdChange, fuelFactors } from './fuel.ts'
+import { POWER } from './tables.ts'
 
-/** Exponents where bleed and outlet are not known (`docs/physics.md` 21). */
-const MAIN = 0.9
-const IDLE = 0.92
 const STEPS = 200
 
 /** What there is, bores mm (`idleOutlet` mm², `pressure` kPa, `pumpVolume` mL). */
@@ -110,7 +108,7 @@ function jetsFor(
       mainBleed !== undefined && nozzle !== undefined
         ? { bleed: areaOf(mainBleed), outlet: areaOf(nozzle) }
         : null
-    const bore = jetFor(main, factor, cdChange(main, refEthanol, ethanol), MAIN, circuit)
+    const bore = jetFor(main, factor, cdChange(main, refEthanol, ethanol), POWER.main, circuit)
     if (bore === null) return refuse('nozzle', `The nozzle ${TOO_SMALL}`)
     jets.mainBore = bore
   }
@@ -119,7 +117,7 @@ function jetsFor(
       idleBleed !== undefined && idleOutlet !== undefined
         ? { bleed: areaOf(idleBleed), outlet: idleOutlet }
         : null
-    const bore = jetFor(idle, factor, cdChange(idle, refEthanol, ethanol), IDLE, circuit)
+    const bore = jetFor(idle, factor, cdChange(idle, refEthanol, ethanol), POWER.idle, circuit)
     if (bore === null) return refuse('idleOutlet', `The mixture screw’s opening ${TOO_SMALL}`)
     jets.idleBore = bore
   }

@@ -7,15 +7,12 @@ import { areaOf, inSeries, passes } from './circuit.ts'
 import { cdChange } from './fuel.ts'
 import { ringAt } from './needle.ts'
 import { filled, type Filled, type RangeProblem } from './state.ts'
-import { along, FAMILY_SIGNAL, IDLE_SHARE, MAIN_BEHIND_NEEDLE, OPENINGS, SCREW } from './tables.ts'
+import { along, FAMILY_SIGNAL, IDLE_SHARE, MAIN_BEHIND_NEEDLE, OPENINGS, POWER, SCREW } from './tables.ts'
 
 /** Exponents where bleed, outlet or needle are not known (`docs/physics.md` 21). */
-const JET = 0.9
 const BLEED = -0.15
 const NOZZLE = 0.27
 const NEEDLE_UNIT = { bleed: -0.07, nozzle: 0.13 }
-const IDLE_JET = 0.92
-const IDLE_BLEED = -0.36
 /** How thinner air enriches each circuit: in jet area less than the root, for its bleed takes part of the signal. */
 const IDLE_AIR = -0.35
 const MAIN_AIR = -0.42
@@ -143,7 +140,7 @@ export function mainFlow(
 const jetPower = (p: Prepared, i: number): number =>
   isBlind(p) && p.problem.family !== 'plate'
     ? along(MAIN_BEHIND_NEEDLE[p.problem.family], p.openings[i]!)
-    : JET
+    : POWER.main
 
 /** What the main circuit gains at the i-th opening whatever its sizes: air, fuel, air box, venturi. */
 export function mainRest(p: Prepared, i: number): number {
@@ -237,12 +234,12 @@ export function idleGain(p: Prepared, now: Filled, i: number): Gain {
     doubt += V.idleByK ** 2 * ln2(...jets) + V.idleBleedByK ** 2 * ln2(is.bleed, was.bleed)
   } else {
     if (jets) {
-      q *= (jets[0] / jets[1]) ** IDLE_JET
+      q *= (jets[0] / jets[1]) ** POWER.idle
       doubt += V.idle ** 2 * ln2(...jets)
     }
     if (ref.idleBleed !== undefined) {
       const bleeds = [areaOf(now.idleBleed!), areaOf(ref.idleBleed)] as const
-      q *= (bleeds[0] / bleeds[1]) ** IDLE_BLEED
+      q *= (bleeds[0] / bleeds[1]) ** POWER.idleBleed
       doubt += V.idleBleed ** 2 * ln2(...bleeds)
     }
     if (ref.idleOutlet !== undefined) {

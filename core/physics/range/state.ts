@@ -103,18 +103,7 @@ const PARTS = [
   'slot',
   'engine',
 ] as const satisfies readonly (keyof Metering)[]
-const SIZES = [
-  'main',
-  'mainBleed',
-  'nozzle',
-  'rod',
-  'power',
-  'needleJet',
-  'bore',
-  'idle',
-  'idleBleed',
-  'idleOutlet',
-] as const
+const SIZES = PARTS.filter((key) => key !== 'needle' && key !== 'slot' && key !== 'engine')
 
 const words: Partial<Record<keyof Metering, string>> = {
   main: 'main jet',

@@ -38,3 +38,6 @@ export function along(row: Row, opening: number): number {
 
 /** How far off the wanted mixture an opening may be, a share. */
 export const toleranceAt = (opening: number): number => along(TOLERANCE, opening)
+
+/** By what power a circuit follows each of its bores' areas where bleed, outlet or needle are not known (`docs/physics.md` 21). */
+export const POWER = { main: 0.9, idle: 0.92, idleBleed: -0.36, screw: 0.7 } as const

@@ -43,6 +43,8 @@ export interface JetsPlan {
   conversion: Conversion | null
   /** where the idle screw then stands, turns */
   screw: number
+  /** it ends in ¾ to 3 turns: the idle jet may stay */
+  screwFits: boolean
   /** it must not be run at full load as it is: leaner than 15 % from half open on */
   dangerous: boolean
   headline: string
@@ -50,6 +52,8 @@ export interface JetsPlan {
 
 /** Leaner than this from half open on burns holes (`docs/physics.md` 29). */
 const DANGER = 0.85
+/** Where a screw may end, turns (`docs/physics.md` 27). */
+const SCREW_TURNS = [0.75, 3] as const
 const CURVE = Array.from({ length: 41 }, (_, i) => i / 40)
 const STEP_MM = 0.025
 /** Sizes are looked for so far to both sides of the sheet's. */
@@ -248,6 +252,7 @@ export function jetsPlan(asked: JetsAsked): Result<JetsPlan> {
     tryAndRead: wide.some(({ i }) => proposed.sigma[i]! > UNSURE),
     conversion,
     screw,
+    screwFits: screw >= SCREW_TURNS[0] && screw <= SCREW_TURNS[1],
     dangerous: wide.some(({ i }) => asIs.ratio[i]! < DANGER),
     headline: headlineOf(choice, problem.ref, changed.length),
   }
