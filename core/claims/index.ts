@@ -10,6 +10,7 @@ import {
 import type { Sheets } from '../sheets/index.ts'
 import { checkAgain } from '../judge/again/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
+import { chosenClaims } from './chosen.ts'
 import { complaintClaims } from './complaint.ts'
 import { identityClaims } from './identity.ts'
 import { jointClaims } from './joints.ts'
@@ -49,6 +50,7 @@ export function claimsOf(
     ...(known.stamped?.[body] ? stampedClaims(state, sheets, body, known.stamped[body]) : []),
     ...partClaims(state, sheets, body),
     ...repairClaims(state, sheets, body),
+    ...chosenClaims(state, sheets, body),
     ...renewalClaims(state, sheets, body),
     ...passageClaims(state, sheets, body, at),
     ...orderClaims(state, sheets, body),

@@ -45,6 +45,7 @@ export function waysOfKnown(
   // Only values that differ: a newer sheet with the same ones asks for nothing.
   if (
     newest &&
+    !bodyOf(state, body).chosen[subject] &&
     setting &&
     newer &&
     (newer.target !== setting.target || newer.lo !== setting.lo || newer.hi !== setting.hi)

@@ -17,7 +17,11 @@ function againOf(state: JobState, sheets: Sheets, body: number): ReadonlyMap<str
   const overrides = checkAgain(state, sheets, body)
     .filter(({ what }) => what === 'override')
     .map(({ key, name, why }) => [key, name, why] as const)
-  const sizes = rejudged(state, sheets, body).map(({ position, name, why }) => [position, name, why] as const)
+  const { chosen } = bodyOf(state, body)
+  // Of a size that was chosen a claim of its own speaks.
+  const sizes = rejudged(state, sheets, body)
+    .filter(({ position }) => !chosen[position])
+    .map(({ position, name, why }) => [position, name, why] as const)
   return new Map(
     [...sizes, ...overrides].map(([code, name, why]) => [
       code,

@@ -55,6 +55,9 @@ export {
   type ReadingData,
   type ReceivedTest,
   type StuckTry,
+  isChosenFor,
+  type Chosen,
+  type ChosenFor,
 } from './kinds/index.ts'
 export type { SheetsByBody, Stamped } from './kind.ts'
 export * from './labour.ts'

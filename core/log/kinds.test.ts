@@ -96,6 +96,18 @@ const STORY: { [K in keyof DataOf]: [DataOf[K], string] } = {
     { position: 'seat', from: 'kit', part: 'SE-240', proof: 'held', thicknessMm: null },
     'Seat on, new from the kit',
   ],
+  'cal.chosen': [
+    {
+      of: 'jet.main/P',
+      size: '1.30',
+      nominal: 1.3,
+      instead: 1.35,
+      part: 'JT-130',
+      why: 'moved to 1,600 m',
+      for: { ethanol: 0, altitudeM: 1600, changes: [] },
+    },
+    'chose 1.30 for Main jet, primary, not the sheet’s 1.35: moved to 1,600 m',
+  ],
   'part.stuck': [
     { position: 'float.pin', tried: 'penetrant', minutes: 30 },
     'Hinge pin is stuck: penetrant, left to creep, 30 min',

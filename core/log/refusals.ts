@@ -114,6 +114,10 @@ const REFUSALS = {
     'proof',
   ],
   'not on': (name: string): Said => [`${name} is not on yet.`, 'position'],
+  'no bore': (name: string): Said => [
+    `${name} has no bore on its sheet: no other size of it can be chosen.`,
+    'of',
+  ],
   port: (listNumber: string, code: string): Said => [`${listNumber} has no port ${code}.`, 'port'],
   'never capped': (name: string): Said => [
     `${name} is never capped: it has to breathe or drain. Leave it open.`,

@@ -234,7 +234,8 @@ export type SpecSheet = v.InferOutput<typeof SpecSheet>
 
 export const Deciding = v.variant('what', [
   v.object({ what: v.literal('mass') }),
-  v.object({ what: v.literal('bore'), newMm: positive }),
+  /** `instead`: the sheet's own where a job has chosen another size */
+  v.object({ what: v.literal('bore'), newMm: positive, instead: v.optional(positive) }),
   v.object({
     what: v.literal('play'),
     shaftMm: positive,

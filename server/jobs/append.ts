@@ -18,7 +18,7 @@ import {
 import { admit } from '@ekrond/core/bench/admit'
 import { templates } from '@ekrond/core/unit/families/templates'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { mongrelSheets, taughtSheets } from '@ekrond/core/taught'
+import { jobSheets, mongrelSheets, taughtSheets } from '@ekrond/core/taught'
 import { summarise } from '@ekrond/core/bench/stations'
 import type { Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
@@ -94,7 +94,7 @@ export function jobCache(): JobCache {
         const sheets = lower ? mongrelSheets(upper, lower) : upper
         if (!isRefusal(sheets)) result[Number(number)] = sheets
       }
-      return result
+      return jobSheets(state, result)
     },
   }
 }
@@ -148,7 +148,8 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
             client,
             { state, before: bodyOf(last, entry.body).published },
             entry,
-            (await cache.sheets(client, state))[entry.body ?? 1]!,
+            // What was chosen for this job’s fuel and place is not the number’s own.
+            taughtSheets(state, templates)[entry.body ?? 1]!,
           )
         await notifyJob(client, job, turn.state.seq)
         return { answers: turn.answers, seq: turn.state.seq, number, letter: checkLetter(number) }

@@ -29,7 +29,7 @@ import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useMemo } from 'react'
 import { useSearchParams } from 'react-router'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { mongrelSheets, taughtSheets } from '@ekrond/core/taught'
+import { jobSheets, mongrelSheets, taughtSheets } from '@ekrond/core/taught'
 import { call, type ApiError } from './api'
 import { grown } from './catch-up'
 import { stampNow } from './clock'
@@ -186,7 +186,7 @@ export function useJob(key: string): JobLoad {
 
   const families = useFamilies(Object.values(state.bodies).some(({ taught }) => taught))
   const all = useMemo(
-    () => (families ? { ...fetched, ...taughtSheets(state, families) } : fetched),
+    () => jobSheets(state, families ? { ...fetched, ...taughtSheets(state, families) } : fetched),
     [fetched, families, state],
   )
 

@@ -2,6 +2,7 @@ import { admitAsFoundNoted } from './asfound.noted.ts'
 import { admitAsFoundSeen } from './asfound.seen.ts'
 import { admitBathIn } from './bath.in.ts'
 import { admitBathOut } from './bath.out.ts'
+import { admitCalChosen } from './cal.chosen.ts'
 import { admitEntryStruck } from './entry.struck.ts'
 import { admitEstimateAgreed } from './estimate.agreed.ts'
 import { admitEvidenceWeighed } from './evidence.weighed.ts'
@@ -42,6 +43,7 @@ export const admits: Admits = {
   'asfound.skipped': always,
   'bath.in': admitBathIn,
   'bath.out': admitBathOut,
+  'cal.chosen': admitCalChosen,
   'complaint.answered': always,
   'entry.struck': admitEntryStruck,
   'estimate.agreed': admitEstimateAgreed,

@@ -213,7 +213,11 @@ export function builtRows(state: JobState, { spec, build }: Sheets, body: number
         : spec.taught
           ? ''
           : figure(spec.float.floatMass, 1)
-    const now = fresh ? (sheet ? `${sheet} new` : 'new') : (values.at(-1) ?? '·')
+    const instead =
+      deciding.what === 'bore' && deciding.instead !== undefined
+        ? `, the sheet’s ${figure(deciding.instead, 2)}`
+        : ''
+    const now = `${fresh ? (sheet ? `${sheet} new` : 'new') : (values.at(-1) ?? '·')}${instead}`
     return values.length || fresh
       ? [{ name: `${position.name}, ${deciding.what === 'bore' ? 'mm' : 'g'}`, was: values[0] ?? '·', now }]
       : []

@@ -61,5 +61,5 @@ export const bore: Finding<PartMeasuredBy<'bore'>> = {
   judge: ({ go, no }, { kind, deciding }, spec, conditions) =>
     kind === 'seat'
       ? judgeSeat(go, no, deciding.newMm, spec, conditions)
-      : judgeJet(go, no, deciding.newMm, conditions.ethanol),
+      : judgeJet(go, no, deciding.newMm, conditions.ethanol, deciding.instead),
 }

@@ -23,11 +23,54 @@ function wantedFor(newMm: number, ethanol: number): number | null {
 }
 
 /**
- * A jet by go/no-go against its stamped bore (mm): narrower is varnish, wider is drilled, unless this fuel (its share of ethanol) needs
+ * A jet against the size that its job chose (mm) in place of its sheet's: for which fuel and place was asked when it was chosen. What is
+ * in it may be the sheet's still, or another one.
+ */
+function judgeChosen(go: number, no: number, chosen: number, instead: number): Result<Judgement> {
+  const [lo, hi] = [chosen * (1 - JET_TOLERANCE), chosen * (1 + JET_TOLERANCE)]
+  const verdict = judgeBracket(go, no, lo, hi)
+  if (isRefusal(verdict)) return verdict
+  const base = {
+    pIn: verdict.pIn,
+    limit: hi,
+    unit: 'mm' as const,
+    rule: `${figure(lo, 2)} to ${figure(hi, 2)} mm, 2 % of the size chosen for this job`,
+  }
+  const middle = (go + no) / 2
+  const change = flowChange(middle, chosen) * 100
+  const wanted = `This job wants ${figure(chosen, 2)}, not the sheet’s ${figure(instead, 2)}`
+  if (verdict.verdict === 'in')
+    return { ...base, disposition: 'reuse', sure: true, sentence: `${wanted}: it is right.` }
+  const outside = no <= lo + 1e-9 || go >= hi - 1e-9
+  if (!outside)
+    return {
+      ...base,
+      disposition: 'reuse',
+      sure: false,
+      sentence: `${wanted}: it may lie between these pins. Try a pair closer together.`,
+    }
+  const is = Math.abs(middle / instead - 1) <= JET_TOLERANCE ? 'this is the sheet’s' : 'this is another'
+  return {
+    ...base,
+    disposition: 'replace',
+    sure: true,
+    sentence: `${wanted}: ${is}, ${figure(Math.abs(change), 0)} % ${change > 0 ? 'more' : 'less'} flow. Fit the chosen one.`,
+  }
+}
+
+/**
+ * A jet by go/no-go against its sheet's bore (mm): narrower is varnish, wider is drilled, unless this fuel (its share of ethanol) needs
  * more flow than the sheet’s: then the size that it wants is the measure, and the sheet's own runs too lean. A pin reads the narrowest
  * place.
  */
-export function judgeJet(go: number, no: number, newMm: number, ethanol = 0): Result<Judgement> {
+export function judgeJet(
+  go: number,
+  no: number,
+  newMm: number,
+  ethanol = 0,
+  instead?: number,
+): Result<Judgement> {
+  if (instead !== undefined) return judgeChosen(go, no, newMm, instead)
   const lo = newMm * (1 - JET_TOLERANCE)
   const hi = newMm * (1 + JET_TOLERANCE)
   const verdict = judgeBracket(go, no, lo, hi)
@@ -38,14 +81,14 @@ export function judgeJet(go: number, no: number, newMm: number, ethanol = 0): Re
     pIn: verdict.pIn,
     limit: hi,
     unit: 'mm' as const,
-    rule: `${figure(lo, 2)} to ${figure(hi, 2)} mm, 2 % of the stamped size`,
+    rule: `${figure(lo, 2)} to ${figure(hi, 2)} mm, 2 % of the sheet’s size`,
   }
   if (no <= lo + 1e-9)
     return {
       ...base,
       disposition: 'clean',
       sure: true,
-      sentence: `Stamped ${figure(newMm, 2)}: ${figure(-change, 0)} % less flow. Varnish: clean it soft and measure again.`,
+      sentence: `By the sheet ${figure(newMm, 2)}: ${figure(-change, 0)} % less flow. Varnish: clean it soft and measure again.`,
     }
   const wanted = wantedFor(newMm, ethanol)
   const fuel = `${figure(ethanol * 100, 0)} % ethanol`
@@ -54,40 +97,40 @@ export function judgeJet(go: number, no: number, newMm: number, ethanol = 0): Re
       ...base,
       disposition: 'reuse',
       sure: true,
-      sentence: `Stamped ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Fuel with ${fuel} needs more: about ${figure(wanted, 2)}, and this is it.`,
+      sentence: `By the sheet ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Fuel with ${fuel} needs more: about ${figure(wanted, 2)}, and this is it.`,
     }
   if (wanted !== null && go >= hi - 1e-9)
     return {
       ...base,
       disposition: 'reuse',
       sure: false,
-      sentence: `Stamped ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Fuel with ${fuel} needs more, about ${figure(wanted, 2)}: keep it only if it was jetted for this fuel, and say so.`,
+      sentence: `By the sheet ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Fuel with ${fuel} needs more, about ${figure(wanted, 2)}: keep it only if it was jetted for this fuel, and say so.`,
     }
   if (wanted !== null && verdict.verdict === 'in')
     return {
       ...base,
       disposition: 'reuse',
       sure: false,
-      sentence: `Stamped ${figure(newMm, 2)}: the sheet’s size. Fuel with ${fuel} needs about ${figure(wanted, 2)}: on this jet it runs ${figure((1 - (middle / wanted) ** MIXTURE) * 100, 0)} % lean.`,
+      sentence: `By the sheet ${figure(newMm, 2)}: the sheet’s size. Fuel with ${fuel} needs about ${figure(wanted, 2)}: on this jet it runs ${figure((1 - (middle / wanted) ** MIXTURE) * 100, 0)} % lean.`,
     }
   if (go >= hi - 1e-9)
     return {
       ...base,
       disposition: 'replace',
       sure: true,
-      sentence: `Stamped ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Drilled out.`,
+      sentence: `By the sheet ${figure(newMm, 2)}: ${figure(change, 0)} % more flow. Drilled out.`,
     }
   if (verdict.verdict === 'in')
     return {
       ...base,
       disposition: 'reuse',
       sure: true,
-      sentence: `Stamped ${figure(newMm, 2)}: it is right.`,
+      sentence: `By the sheet ${figure(newMm, 2)}: it is right.`,
     }
   return {
     ...base,
     disposition: 'reuse',
     sure: false,
-    sentence: `Stamped ${figure(newMm, 2)} may lie between these pins. Try a pair closer together.`,
+    sentence: `By the sheet ${figure(newMm, 2)} may lie between these pins. Try a pair closer together.`,
   }
 }

@@ -91,7 +91,9 @@ describe('what was measured under a list number that turned out to be another', 
       {
         position: jet,
         name: expect.any(String) as string,
-        why: expect.stringContaining('1.345 1.355 by this sheet: Stamped 1.45: 13 % less flow.') as string,
+        why: expect.stringContaining(
+          '1.345 1.355 judged again: By the sheet 1.45: 13 % less flow.',
+        ) as string,
       },
     ])
     expect(openPoints(state, { 1: other }).map(({ point }) => point)).toContain(`again:${jet}`)

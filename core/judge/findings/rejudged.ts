@@ -29,7 +29,7 @@ export function rejudged(state: JobState, sheets: Sheets, body = 1): Rejudged[] 
     const now = judgeMeasured(position, deciding, finding.measured, sheets.spec, conditions)
     if (isRefusal(now)) return [{ position: code, name, why: `${finding.raw}: ${now.refused.why}` }]
     return HARSHNESS.indexOf(now.disposition) > HARSHNESS.indexOf(finding.ruled)
-      ? [{ position: code, name, why: `${finding.raw} by this sheet: ${now.sentence}` }]
+      ? [{ position: code, name, why: `${finding.raw} judged again: ${now.sentence}` }]
       : []
   })
 }

@@ -4,6 +4,7 @@ import { asFoundSeen } from './asfound.seen.ts'
 import { asFoundSkipped } from './asfound.skipped.ts'
 import { bathIn } from './bath.in.ts'
 import { bathOut } from './bath.out.ts'
+import { calChosen } from './cal.chosen.ts'
 import { complaintAnswered } from './complaint.answered.ts'
 import { entryStruck } from './entry.struck.ts'
 import { estimateAgreed } from './estimate.agreed.ts'
@@ -81,6 +82,7 @@ const all = [
   partStuck,
   findingJudged,
   sedimentSeen,
+  calChosen,
   partOn,
   fastenerTurned,
   proofAnswered,
@@ -116,6 +118,7 @@ export { bands, symptoms, temperatures, whens, type Opened } from './job.opened.
 export { receivedTests, type ReceivedTest } from './test.noted.ts'
 export { markPlaces } from './mark.read.ts'
 export type { AsFound } from './asfound.noted.ts'
+export { isChosenFor, type Chosen, type ChosenFor } from './cal.chosen.ts'
 export type { Estimate } from './estimate.made.ts'
 export type { FindingData } from './finding.judged.ts'
 export type { Ident } from './ident.chosen.ts'

@@ -6,10 +6,11 @@ import {
   bodyOf,
   lastSaid,
   readBodyKey,
+  seqOf,
   type JobState,
 } from '../../log/index.ts'
-import { isDoubtful } from '../../judge/findings/index.ts'
-import { partsTable, type Sheets } from '../../sheets/index.ts'
+import { chosenStands, isDoubtful } from '../../judge/findings/index.ts'
+import { partsTable, type Position, type Sheets } from '../../sheets/index.ts'
 
 export interface JobNeed {
   body: number
@@ -18,7 +19,7 @@ export interface JobNeed {
   part: string
   quantity: number
   why: string
-  kind: 'finding' | 'always' | 'fuel'
+  kind: 'finding' | 'always' | 'fuel' | 'chosen'
   /** whether the part bears this job's fuel */
   carried: boolean
   /** where it stands: open, ordered, here (arrived or on the shelf), on */
@@ -26,12 +27,15 @@ export interface JobNeed {
 }
 
 /** What the job needs: verdicts that need a part, what is replaced as routine, and what this fuel would spoil; with where each stands. */
-export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[] {
+export function jobNeeds(state: JobState, sheets: Sheets, body = 1): JobNeed[] {
+  const { build } = sheets
   const here = bodyOf(state, body)
   if (here.ended) return []
   const ethanol = state.opened?.ethanol ?? 0
   return build.positions.flatMap((position) => {
     if (position.part === null) return []
+    const chosen = here.chosen[position.code]
+    if (chosen) return chosenNeeds(state, sheets, position, body)
     const finding = lastSaid(here.findings[position.code])
     // What broke at this bench is needed whatever was found of it before.
     const broke = here.off[position.code]?.again === 'broke here'
@@ -83,15 +87,40 @@ export function jobNeeds(state: JobState, { build }: Sheets, body = 1): JobNeed[
   })
 }
 
+/** A size that was chosen for this job: needed until it was measured in its place, unless what is there is that size already. */
+function chosenNeeds(state: JobState, sheets: Sheets, position: Position, body: number): JobNeed[] {
+  const { size, instead, why, entry } = bodyOf(state, body).chosen[position.code]!
+  const since = seqOf(state, entry)
+  const on = bodyOf(state, body).on[position.code]
+  const isOn = on !== undefined && on.from !== 'old' && seqOf(state, on.entry) > since
+  if (chosenStands(state, sheets, position, body) === 'in' && !isOn) return []
+  return [
+    {
+      body,
+      position: position.code,
+      name: position.name,
+      part: position.part!,
+      quantity: position.quantity,
+      why: `wanted ${size}${instead === null ? '' : `, not the sheet’s ${instead}`}: ${why}`,
+      carried: true,
+      kind: 'chosen',
+      standing: isOn ? 'on' : needStanding(state, position.code, body, since),
+    },
+  ]
+}
+
 /** The needs of every body that is identified. */
 export const allNeeds = (state: JobState, sheets: SheetsByBody): JobNeed[] =>
   bodyNumbers(state).flatMap((body) => (sheets[body] ? jobNeeds(state, sheets[body], body) : []))
 
-function needStanding(state: JobState, code: string, body: number): JobNeed['standing'] {
+/** Where what is needed stands; of a size that was chosen only what came since then (`since`, its entry's seq) counts. */
+function needStanding(state: JobState, code: string, body: number, since = 0): JobNeed['standing'] {
   const on = bodyOf(state, body).on[code]
-  if (on && on.from !== 'old') return 'on'
-  const orders = state.orders.filter((order) =>
-    order.lines.some((line) => line.serves.includes(bodyKey(body, code))),
+  if (on && on.from !== 'old' && since === 0) return 'on'
+  const orders = state.orders.filter(
+    (order) =>
+      (since === 0 || seqOf(state, order.entry) > since) &&
+      order.lines.some((line) => line.serves.includes(bodyKey(body, code))),
   )
   if (orders.length === 0) return 'open'
   return orders.some(
