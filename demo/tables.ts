@@ -58,6 +58,12 @@ const NAME_OF: Record<string, string> = {
   'WA-150': 'Seat washer',
 }
 
+/** Jets that a supplier has beside those of the sheets, hundredths of a mm: sizes between, and those that another fuel asks for. */
+const LOOSE_JETS = [
+  38, 42, 48, 50, 52, 54, 56, 58, 102, 108, 112, 118, 122, 128, 132, 138, 142, 148, 152, 158, 170, 175, 205,
+  210, 220, 230, 240, 250,
+]
+
 export function tables(models: readonly Model[]): Table[] {
   const parts = new Map<string, { name: string; kind: string; material: string }>()
   for (const model of models)
@@ -73,6 +79,11 @@ export function tables(models: readonly Model[]): Table[] {
         kind: part.startsWith('SE') ? 'seat' : part.startsWith('WA') ? 'washer' : 'seal',
         material: part.startsWith('SE') ? 'brass' : 'copper',
       })
+  for (const size of LOOSE_JETS) {
+    const part = `JT-${String(size).padStart(3, '0')}`
+    if (!parts.has(part))
+      parts.set(part, { name: size < 60 ? 'Idle jet' : 'Main jet', kind: 'jet', material: 'brass' })
+  }
   const sorted = [...parts].sort(([a], [b]) => (a < b ? -1 : 1))
   const price = (part: string, kind: string) => GASKETS[part]?.price ?? PRICE_BY_KIND[kind] ?? 150
 
@@ -85,7 +96,7 @@ export function tables(models: readonly Model[]): Table[] {
         GASKETS[part] ? name.replace(/,.*/, '') : name.replace(/, (primary|secondary|left|right)$/, ''),
         kind,
         material,
-        GASKETS[part]?.tell ?? '',
+        GASKETS[part]?.tell ?? (kind === 'jet' ? `${(Number(part.slice(3)) / 100).toFixed(2)} mm` : ''),
         GASKETS[part]?.drawing ?? kind,
       ]),
     },
@@ -176,7 +187,14 @@ export function tables(models: readonly Model[]): Table[] {
         ['WA-120', 2],
         ['BA-040', 4],
         ['SL-11', 5],
+        ['JT-105', 1],
+        ['JT-108', 1],
         ['JT-110', 1],
+        ['JT-112', 2],
+        ['JT-118', 1],
+        ['JT-122', 1],
+        ['JT-038', 1],
+        ['JT-042', 2],
       ],
     },
     {

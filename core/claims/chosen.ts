@@ -1,7 +1,7 @@
 import { chosenStands } from '../judge/findings/index.ts'
 import { bodyOf, isChosenFor, type Chosen, type JobState } from '../log/index.ts'
 import { figure } from '../measure/index.ts'
-import { nameOn, type Sheets } from '../sheets/index.ts'
+import { nameOn, settingKey, type Sheets } from '../sheets/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 
 const MINUTES_A_SIZE = 4
@@ -51,6 +51,17 @@ export function chosenClaims(state: JobState, sheets: Sheets, body: number): Cla
           `${name}: nobody measured the new one`,
           `this job wants ${chosen.size}${instead}: pins or drills show that it is`,
           { weight: 'minor', value: `not measured ${chosen.size}` },
+        ),
+      )
+    const isPressed = !position && !sheets.spec.settings.some((setting) => settingKey(setting) === of)
+    if (isPressed)
+      ways.push(
+        way(
+          'open',
+          `chosen:${of}`,
+          `${name}: opened to ${chosen.size} for good`,
+          `this job wants ${chosen.size}${instead}: it cannot be undone, and no gauge reaches it`,
+          { weight: 'minor', value: `opened ${chosen.size}` },
         ),
       )
     return stated({

@@ -2,8 +2,8 @@ import * as v from 'valibot'
 import { refuse, type Result } from '../base/refusal/index.ts'
 import {
   BuildSheet,
+  calibrationKey,
   FloatGeometry,
-  places,
   Position,
   settingKey,
   SpecSheet,
@@ -90,8 +90,6 @@ export function listNumberSheets(
   const positionCodes = new Set(model.build.positions.map((position) => position.code))
   const strangePart = Object.keys(item.parts).find((code) => !positionCodes.has(code))
   if (strangePart) return refuse('parts', `${item.number}: its model has no position ${strangePart}`)
-  const calibrationKey = (c: { code: string; place: (typeof places)[number] }) =>
-    c.place === 'none' ? c.code : `${c.code}/${c.place}`
   const spec: SpecSheet = {
     ...model.spec,
     listNumber: item.number,

@@ -187,6 +187,22 @@ export const SpecSheet = v.object({
       words: v.string(),
     }),
   ),
+  /** what meters the fuel besides bores; missing where nobody measured it */
+  metering: v.optional(
+    v.object({
+      /** of a slide unit: [lift, diameter] rising, by the sheet's groove; how far a groove moves it; the slide's whole lift */
+      needle: v.optional(
+        v.object({
+          profile: polyline,
+          grooveMm: positive,
+          grooves: v.pipe(v.number(), v.integer(), v.minValue(1)),
+          liftMm: positive,
+        }),
+      ),
+      /** the manifold vacuum to which it must fall before the power circuit opens */
+      powerOpensKpa: v.optional(positive),
+    }),
+  ),
   float: FloatGeometry,
   pump: v.nullable(PumpGeometry),
   choke: v.nullable(ChokeGeometry),
@@ -317,10 +333,15 @@ export interface Sheets {
   build: BuildSheet
 }
 
-/** A position's or a setting's name on its sheet; the code itself where the sheet has none. */
+/** What a calibration is called by; one that comes out has its position's code. */
+export const calibrationKey = ({ code, place }: { code: string; place: string }): string =>
+  place === 'none' ? code : `${code}/${place}`
+
+/** A position's, a setting's or a calibration's name on its sheet; the code itself where the sheet has none. */
 export const nameOn = (sheets: Pick<Sheets, 'spec' | 'build'> | undefined, code: string): string =>
   sheets?.build.positions.find((position) => position.code === code)?.name ??
   sheets?.spec.settings.find((setting) => settingKey(setting) === code)?.name ??
+  sheets?.spec.calibration.find((one) => calibrationKey(one) === code)?.name ??
   code
 
 export const settingKey = (setting: { code: string; place: string }): string =>

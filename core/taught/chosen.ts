@@ -1,5 +1,5 @@
 import { bodyOf, type Chosen, type JobState, type SheetsByBody } from '../log/index.ts'
-import { settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
+import { calibrationKey, settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
 
 type ByCode = Readonly<Record<string, Chosen>>
 
@@ -45,11 +45,9 @@ export function withChosen(sheets: Sheets, chosen: ByCode): Sheets {
   if (Object.keys(chosen).length === 0) return sheets
   const before = known.get(sheets)?.get(chosen)
   if (before) return before
-  const keyOf = ({ code, place }: { code: string; place: string }) =>
-    place === 'none' ? code : `${code}/${place}`
   const calibration = sheets.spec.calibration.map((one) => ({
     ...one,
-    mm: chosen[keyOf(one)]?.nominal ?? one.mm,
+    mm: chosen[calibrationKey(one)]?.nominal ?? one.mm,
   }))
   const bores = new Map(
     calibration.flatMap(({ code, place, mm }) => (mm === null ? [] : [[`${code}/${place}`, mm] as const])),
@@ -59,6 +57,7 @@ export function withChosen(sheets: Sheets, chosen: ByCode): Sheets {
     spec: {
       ...sheets.spec,
       calibration,
+      float: chosen.seat ? { ...sheets.spec.float, seatBore: chosen.seat.nominal } : sheets.spec.float,
       settings: sheets.spec.settings.map((setting) => withChosenValue(setting, chosen)),
     },
     build: {

@@ -1,5 +1,6 @@
 import { beskU7 } from './besk.ts'
 import { likePosition, likeSetting, scaled, type Family } from './derived.ts'
+import { idleBleed, idleTube, mainBleed, mainNozzle } from './drillings.ts'
 
 const { float, section } = scaled(beskU7.spec.float, beskU7.spec.section, 0.85)
 const part7 = (code: string, more = {}) => likePosition(beskU7, code, more)
@@ -20,6 +21,10 @@ export const beskU3: Family = {
     ],
     calibration: [
       { code: 'jet.main', place: 'none', name: 'Main jet', mm: 0.7, words: '' },
+      idleTube(0.35),
+      idleBleed(0.7),
+      mainBleed(0.8),
+      mainNozzle(1.6),
       { code: 'seat', place: 'none', name: 'Seat', mm: 1.4, words: '' },
     ],
     float: { ...float, correction: 'tang', washerStockMm: [], washerMm: null, seatBore: 1.4 },

@@ -1,5 +1,6 @@
 import type { Model } from '@ekrond/core/sheets'
 import { position } from './parts.ts'
+import { idleBleed, idleTube, mainBleed, mainNozzle } from './drillings.ts'
 
 /** Small one-barrel with its float in the bowl; nothing is bent, a washer under the seat sets the level. */
 export const beskU7: Omit<Model, 'listNumbers'> = {
@@ -77,6 +78,10 @@ export const beskU7: Omit<Model, 'listNumbers'> = {
     ],
     calibration: [
       { code: 'jet.main', place: 'none', name: 'Main jet', mm: 0.9, words: '' },
+      idleTube(0.4),
+      idleBleed(0.8),
+      mainBleed(1),
+      mainNozzle(2),
       { code: 'seat', place: 'none', name: 'Seat', mm: 1.8, words: '' },
     ],
     float: {

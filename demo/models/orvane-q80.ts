@@ -1,6 +1,7 @@
 import { orvaneK44 } from './orvane.ts'
 import { likePosition, likeSetting, scaled, withFloat, type Family } from './derived.ts'
 import { position } from './parts.ts'
+import { idleBleed, idleTube, mainBleed, mainNozzle } from './drillings.ts'
 
 const { float, section } = scaled(orvaneK44.spec.float, orvaneK44.spec.section, 1.15)
 const from44 = (key: string, more = {}) =>
@@ -86,9 +87,16 @@ export const orvaneQ80: Family = {
     calibration: [
       { code: 'jet.main', place: 'P', name: 'Main jets, primary', mm: 1.5, words: '' },
       { code: 'jet.main', place: 'S', name: 'Main jets, secondary', mm: 1.9, words: '' },
+      idleTube(0.65),
+      idleBleed(1.5),
+      mainBleed(1.8, 'P', 'primary'),
+      mainBleed(2, 'S', 'secondary'),
+      mainNozzle(3.3, 'P', 'primary'),
+      mainNozzle(3.8, 'S', 'secondary'),
       { code: 'seat', place: 'none', name: 'Seat', mm: 2.8, words: '' },
       { code: 'nozzle', place: 'none', name: 'Pump nozzle', mm: null, words: '2 × 0.80' },
     ],
+    metering: { powerOpensKpa: 20 },
     float: withFloat(float, {
       correction: 'arm',
       seatBore: 2.8,

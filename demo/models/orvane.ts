@@ -1,5 +1,6 @@
 import type { Model } from '@ekrond/core/sheets'
 import { position } from './parts.ts'
+import { idleBleed, idleTube, mainBleed, mainNozzle } from './drillings.ts'
 
 /** Two-barrel downdraft with a float that hangs from its cover, a linked pump and a coil choke. */
 export const orvaneK44: Omit<Model, 'listNumbers'> = {
@@ -189,9 +190,16 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
     calibration: [
       { code: 'jet.main', place: 'P', name: 'Main jet, primary', mm: 1.4, words: '' },
       { code: 'jet.main', place: 'S', name: 'Main jet, secondary', mm: 1.55, words: '' },
+      idleTube(0.6),
+      idleBleed(1.4),
+      mainBleed(1.7, 'P', 'primary'),
+      mainBleed(1.7, 'S', 'secondary'),
+      mainNozzle(3, 'P', 'primary'),
+      mainNozzle(3.2, 'S', 'secondary'),
       { code: 'seat', place: 'none', name: 'Seat', mm: 2.4, words: '' },
       { code: 'nozzle', place: 'none', name: 'Pump nozzle', mm: null, words: '2 × 0.70' },
     ],
+    metering: { powerOpensKpa: 22 },
     float: {
       hangsOn: 'cover',
       sense: 1,

@@ -1,6 +1,7 @@
 import { likePosition, likeSetting, scaled, type Family } from './derived.ts'
 import { position } from './parts.ts'
 import { quillardS26 } from './quillard.ts'
+import { idleBleed, mainBleed, needleJet } from './drillings.ts'
 
 const setting26 = (key: string, more = {}) => likeSetting(quillardS26, key, { ground: 'code card', ...more })
 const part26 = (code: string, more = {}) => likePosition(quillardS26, code, more)
@@ -53,6 +54,9 @@ export const quillardD32: Family = {
     calibration: [
       { code: 'jet.main', place: 'none', name: 'Main jet', mm: 1.25, words: '' },
       { code: 'jet.idle', place: 'none', name: 'Idle jet', mm: 0.4, words: '' },
+      idleBleed(1),
+      mainBleed(1.3),
+      needleJet(2.6),
       { code: 'seat', place: 'none', name: 'Seat', mm: 2.2, words: '' },
     ],
     float: { ...big.float, seatBore: 2.2 },
@@ -115,6 +119,9 @@ export const quillardB34: Family = {
     calibration: [
       { code: 'jet.main', place: 'none', name: 'Main jet', mm: 1.05, words: '' },
       { code: 'jet.idle', place: 'none', name: 'Idle jet', mm: 0.35, words: '' },
+      idleBleed(0.9),
+      mainBleed(1.2),
+      needleJet(2.6),
       { code: 'seat', place: 'none', name: 'Seat', mm: 1.8, words: '' },
     ],
     float: { ...small.float, seatBore: 1.8 },

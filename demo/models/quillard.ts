@@ -1,5 +1,6 @@
 import type { Model } from '@ekrond/core/sheets'
 import { position } from './parts.ts'
+import { idleBleed, mainBleed, needleJet, taper } from './drillings.ts'
 
 /** Side-draft slide carburetor: cable slide with a main needle, air screw, float hung from the body. */
 export const quillardS26: Omit<Model, 'listNumbers'> = {
@@ -94,8 +95,12 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
     calibration: [
       { code: 'jet.main', place: 'none', name: 'Main jet', mm: 1.1, words: '' },
       { code: 'jet.idle', place: 'none', name: 'Idle jet', mm: 0.4, words: '' },
+      idleBleed(0.9),
+      mainBleed(1.2),
+      needleJet(2.6),
       { code: 'seat', place: 'none', name: 'Seat', mm: 2, words: '' },
     ],
+    metering: { needle: { profile: taper(2.5, 4, 0.03), grooveMm: 0.9, grooves: 5, liftMm: 26 } },
     float: {
       hangsOn: 'body',
       sense: 1,

@@ -2,6 +2,7 @@ import { beskU7 } from './besk.ts'
 import { likePosition, likeSetting, scaled, type Family } from './derived.ts'
 import { orvaneK44 } from './orvane.ts'
 import { position } from './parts.ts'
+import { idleBleed, idleTube, mainBleed, mainNozzle } from './drillings.ts'
 
 const settingU7 = (key: string, more = {}) =>
   likeSetting(beskU7, key, { source: 'factory sheet', ground: 'tag book', ...more })
@@ -39,6 +40,10 @@ export const tessmerT12: Family = {
     ],
     calibration: [
       { code: 'jet.main', place: 'none', name: 'Main jet', mm: 1.3, words: '' },
+      idleTube(0.55),
+      idleBleed(1.2),
+      mainBleed(1.6),
+      mainNozzle(2.8),
       { code: 'seat', place: 'none', name: 'Seat', mm: 2.4, words: '' },
     ],
     float: {
@@ -202,6 +207,11 @@ export const tessmerT24: Family = {
     calibration: [
       { code: 'jet.main', place: 'L', name: 'Main jet, left', mm: 1.35, words: '' },
       { code: 'jet.main', place: 'R', name: 'Main jet, right', mm: 1.35, words: '' },
+      idleTube(0.55, 'L', 'left'),
+      idleTube(0.55, 'R', 'right'),
+      idleBleed(1.2),
+      mainBleed(1.6),
+      mainNozzle(2.9),
       { code: 'seat', place: 'none', name: 'Seat', mm: 2.4, words: '' },
     ],
     float: { ...twin.float, washerStockMm: [0.8, 1.2], washerMm: 0.8, seatBore: 2.4 },

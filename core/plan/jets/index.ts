@@ -1,5 +1,8 @@
 export { jetsBlank, type JetsAsked } from './asked.ts'
-export { jetsAddress } from './of-job.ts'
+export { jetSets, sizesOf, type Size } from './unit.ts'
+export { jobAskedBlank, type JobAsked } from './asked-of-job.ts'
+export { jobJets, type JobChange, type JobJets, type Offered } from './for-job.ts'
+export type { Curves } from './worked.ts'
 
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { figure, parseLength, plainNumber } from '../../measure/index.ts'
@@ -8,8 +11,6 @@ import {
   convertFuel,
   idleTrim,
   rangeFamilies,
-  rangeMixture,
-  toleranceAt,
   type Choice,
   type Conversion,
   type Metering,
@@ -17,50 +18,24 @@ import {
   type RangeProblem,
 } from '../../physics/range/index.ts'
 import type { JetsAsked } from './asked.ts'
+import { headlineOf, mm, screwFits, workOut, type Curves } from './worked.ts'
 
-/** One thing that changed, and by how much it alone enriches at idle and at full, as shares. */
-export interface Changed {
-  what: string
-  from: string
-  to: string
-  idle: number
-  full: number
-}
-
-export interface JetsPlan {
-  openings: readonly number[]
-  /** how far off each opening may be, a share */
-  tolerance: readonly number[]
-  asIs: { ratio: number[]; sigma: number[] }
-  proposed: { ratio: number[]; sigma: number[] }
-  changed: Changed[]
+export interface JetsPlan extends Curves {
   choice: Choice
   /** sizes nobody named: every 0.025 mm was taken */
   assumedSizes: boolean
-  /** the largest doubt is over half of what is allowed: it has to be tried */
-  tryAndRead: boolean
   /** what the fuel asks of everything else; null where it stays */
   conversion: Conversion | null
   /** where the idle screw then stands, turns */
   screw: number
   /** it ends in ¾ to 3 turns: the idle jet may stay */
   screwFits: boolean
-  /** it must not be run at full load as it is: leaner than 15 % from half open on */
-  dangerous: boolean
   headline: string
 }
 
-/** Leaner than this from half open on burns holes (`docs/physics.md` 29). */
-const DANGER = 0.85
-/** Where a screw may end, turns (`docs/physics.md` 27). */
-const SCREW_TURNS = [0.75, 3] as const
-const CURVE = Array.from({ length: 41 }, (_, i) => i / 40)
 const STEP_MM = 0.025
 /** Sizes are looked for so far to both sides of the sheet's. */
 const REACH = 0.45
-/** Doubt from half open on that calls for a run, as a share: half of the tolerance of 3 %. */
-const UNSURE = 0.015
-
 /** Blends that lie nearer than this are the same fuel but for a size of its jets. */
 const ANOTHER_FUEL = 0.2
 
@@ -89,7 +64,7 @@ function bore(
 }
 
 /** Sizes that exist, as they were typed, mm; every 0.025 mm about the sheet's where none were. */
-function sizesOf(asked: JetsAsked, key: 'mains' | 'idles', about: number): Result<number[]> {
+function typedSizes(asked: JetsAsked, key: 'mains' | 'idles', about: number): Result<number[]> {
   const words = asked[key]
     .trim()
     .split(/[\s;]+/)
@@ -160,48 +135,6 @@ const FAMILY_WORDS: Readonly<Record<RangeFamily, string>> = {
 }
 export const familyChoices = rangeFamilies.map((family) => ({ family, words: FAMILY_WORDS[family] }))
 
-/** What each changed condition does alone. */
-function changes(problem: RangeProblem): Changed[] {
-  const { ref, now } = problem
-  const rows = [
-    { key: 'altitude', what: 'Altitude', say: (n: number) => `${figure(n, 0)} m` },
-    { key: 'temperatureC', what: 'Temperature', say: (n: number) => `${figure(n, 0)} °C` },
-    { key: 'ethanol', what: 'Ethanol', say: (n: number) => `${figure(n * 100, 0)} %` },
-  ] as const
-  return rows.flatMap(({ key, what, say }) => {
-    if (now[key] === ref[key]) return []
-    const alone = rangeMixture({ ...problem, now: { [key]: now[key]! }, openings: [0, 1] })
-    return isRefusal(alone)
-      ? []
-      : [
-          {
-            what,
-            from: say(ref[key]!),
-            to: say(now[key]!),
-            idle: alone.ratio[0]! - 1,
-            full: alone.ratio[1]! - 1,
-          },
-        ]
-  })
-}
-
-const mm = (size: number): string => figure(size, 3).replace(/0$/, '')
-
-/** What to fit, in one sentence. */
-function headlineOf({ changes: sizes, inside }: Choice, ref: Metering, changed: number): string {
-  const parts = [
-    sizes.main === undefined ? '' : `main jet ${mm(sizes.main)} instead of ${mm(ref.main!)}`,
-    sizes.idle === undefined ? '' : `idle jet ${mm(sizes.idle)} instead of ${mm(ref.idle!)}`,
-  ].filter(Boolean)
-  if (changed === 0) return 'Nothing changed: the sheet’s jets are right.'
-  if (parts.length === 0)
-    return inside ? 'The sheet’s jets stay.' : 'None of these sizes is better than the sheet’s.'
-  const words = parts.join(', ')
-  return inside
-    ? `${words[0]!.toUpperCase()}${words.slice(1)}.`
-    : `Nearest of these sizes: ${words}. Not near enough.`
-}
-
 /**
  * Which jets for another place, another fuel (`docs/physics.md` 21 to 28): the mixture over the opening as it is and as proposed, the
  * fewest sizes to change, what each condition does alone. Everything is a ratio to the sheet's parts at the sheet's conditions. Refused
@@ -210,10 +143,10 @@ function headlineOf({ changes: sizes, inside }: Choice, ref: Metering, changed: 
 export function jetsPlan(asked: JetsAsked): Result<JetsPlan> {
   const problem = problemOf(asked)
   if (isRefusal(problem)) return problem
-  const mains = sizesOf(asked, 'mains', problem.ref.main!)
+  const mains = typedSizes(asked, 'mains', problem.ref.main!)
   if (isRefusal(mains)) return mains
   // A sheet without an idle jet has its idle by a drilling, which stays.
-  const idles = problem.ref.idle === undefined ? [] : sizesOf(asked, 'idles', problem.ref.idle)
+  const idles = problem.ref.idle === undefined ? [] : typedSizes(asked, 'idles', problem.ref.idle)
   if (isRefusal(idles)) return idles
   const turns = numberIn(asked, 'turns', 'number of turns')
   if (isRefusal(turns)) return turns
@@ -223,11 +156,9 @@ export function jetsPlan(asked: JetsAsked): Result<JetsPlan> {
     offers: { main: mains, ...(idles.length ? { idle: idles } : {}) },
   })
   if (isRefusal(choice)) return choice
-  const asIs = rangeMixture({ ...problem, openings: CURVE })
-  if (isRefusal(asIs)) return asIs
-  const proposed = rangeMixture({ ...problem, openings: CURVE, now: { ...problem.now, ...choice.changes } })
-  if (isRefusal(proposed)) return proposed
-  const screw = idleTrim(proposed.ratio[0]!, asked.screw === 'air' ? 'air' : 'fuel', turns)
+  const curves = workOut(problem, choice.changes)
+  if (isRefusal(curves)) return curves
+  const screw = idleTrim(curves.proposed.ratio[0]!, asked.screw === 'air' ? 'air' : 'fuel', turns)
   if (isRefusal(screw)) return screw
   const conversion =
     Math.abs(problem.now.ethanol! - problem.ref.ethanol!) < ANOTHER_FUEL
@@ -239,21 +170,18 @@ export function jetsPlan(asked: JetsAsked): Result<JetsPlan> {
           pumpVolume: 1,
         })
   if (conversion && isRefusal(conversion)) return conversion
-  const changed = changes(problem)
-  const wide = CURVE.map((x, i) => ({ x, i })).filter(({ x }) => x >= 0.5)
+  const { main, idle } = choice.changes
+  const parts = [
+    main === undefined ? '' : `main jet ${mm(main)} instead of ${mm(problem.ref.main!)}`,
+    idle === undefined ? '' : `idle jet ${mm(idle)} instead of ${mm(problem.ref.idle!)}`,
+  ].filter(Boolean)
   return {
-    openings: CURVE,
-    tolerance: CURVE.map(toleranceAt),
-    asIs,
-    proposed,
-    changed,
+    ...curves,
     choice,
     assumedSizes: asked.mains.trim() === '' || (idles.length > 0 && asked.idles.trim() === ''),
-    tryAndRead: wide.some(({ i }) => proposed.sigma[i]! > UNSURE),
     conversion,
     screw,
-    screwFits: screw >= SCREW_TURNS[0] && screw <= SCREW_TURNS[1],
-    dangerous: wide.some(({ i }) => asIs.ratio[i]! < DANGER),
-    headline: headlineOf(choice, problem.ref, changed.length),
+    screwFits: screwFits(screw),
+    headline: headlineOf(parts, choice, curves.changed.length),
   }
 }

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { idleTrim } from '../../physics/range/index.ts'
-import type { Opened } from '../../log/index.ts'
-import { sheetsFor } from '../../../demo/log-entries.ts'
-import { jetsAddress, jetsBlank, jetsPlan, type JetsAsked } from './index.ts'
+import { jetsBlank, jetsPlan, type JetsAsked } from './index.ts'
 
 const plan = (more: Partial<JetsAsked> = {}) => {
   const said = jetsPlan({ ...jetsBlank, ...more })
@@ -80,22 +78,7 @@ describe('what is typed wrongly', () => {
   })
 })
 
-describe('a job’s own question', () => {
-  const opened = { ethanol: 0.85, altitudeM: 1200 } as Opened
-  it('has its sheet’s jets, its place and its fuel in the address', () => {
-    const address = new URL(`http://shop${jetsAddress(opened, sheetsFor('S26-14F'), 1184)}`)
-    expect(Object.fromEntries(address.searchParams)).toMatchObject({
-      family: 'slide',
-      main: '1.15',
-      idle: '0.45',
-      toAltitude: '1200',
-      toEthanol: '85',
-      job: '1184',
-    })
-  })
-  it('where a sheet has no idle jet, its idle is by a drilling and stays', () => {
-    const address = new URL(`http://shop${jetsAddress(opened, sheetsFor('K-4417-2S'), 1181)}`)
-    expect(address.searchParams.get('idle')).toBe('')
-    expect(plan({ idle: '', mains: '1.05' }).choice.changes).toEqual({ main: 1.05 })
-  })
+describe('a unit without an idle jet', () => {
+  it('has its idle by a drilling, which stays', () =>
+    expect(plan({ idle: '', mains: '1.05' }).choice.changes).toEqual({ main: 1.05 }))
 })

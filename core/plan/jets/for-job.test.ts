@@ -1,0 +1,204 @@
+import { describe, expect, it } from 'vitest'
+import { models } from '../../../demo/catalogue.ts'
+import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../../demo/log-entries.ts'
+import { tables } from '../../../demo/tables.ts'
+import { isRefusal } from '../../base/refusal/index.ts'
+import { fold, type RunNote } from '../../log/index.ts'
+import { jobAskedBlank, jobJets, sizesOf, type JobAsked, type JobJets } from './index.ts'
+
+const all = tables(models())
+const rows = (file: string) => all.find((table) => table.file === file)!.rows as string[][]
+const stock = {
+  parts: rows('parts.csv').map(([part, name, kind, , tell]) => ({
+    part: part!,
+    name: name!,
+    kind: kind!,
+    tell: tell!,
+  })),
+  shelf: rows('shelf.csv').map(([part, quantity]) => ({ part: part!, quantity: Number(quantity) })),
+  singles: rows('prices.csv').map(([part, supplier, price, days]) => ({
+    part: part!,
+    supplier: supplier!,
+    priceMinor: Number(price),
+    leadDays: Number(days),
+  })),
+}
+
+const jobOf = (listNumber: string, run: readonly RunNote[]) => {
+  const entries = [
+    unsent(1, 'job.opened', opening),
+    unsent(2, 'ident.chosen', { ...identified, listNumber }),
+    ...run.map((note, i) => unsent(3 + i, 'run.noted', { note, words: '' })),
+  ]
+  return fold(
+    JOB,
+    entries.map((entry, i) => placed(entry, i + 1)),
+  )
+}
+
+const asked = (
+  listNumber: string,
+  conditions: Partial<JobAsked>,
+  {
+    run = [],
+    picked = {},
+    drawer = true,
+  }: { run?: RunNote[]; picked?: Record<string, number>; drawer?: boolean } = {},
+) => {
+  const sheets = sheetsFor(listNumber)
+  const from = drawer ? stock : { ...stock, shelf: [] }
+  const sizes = Object.fromEntries(
+    sheets.build.positions
+      .filter(({ kind }) => kind === 'jet')
+      .map((position) => [position.code, sizesOf(position, from)]),
+  )
+  return jobJets(jobOf(listNumber, run), sheets, 1, {
+    asked: { ...jobAskedBlank, ...conditions },
+    sizes,
+    picked,
+  })
+}
+const jets = (...given: Parameters<typeof asked>): JobJets => {
+  const said = asked(...given)
+  if (isRefusal(said)) throw new Error(said.refused.why)
+  return said
+}
+const told = ({ changes }: JobJets) => changes.map(({ of, from, to, where }) => [of, from, to, where])
+const at = ({ openings, proposed }: JobJets, x: number) => proposed.ratio[openings.indexOf(x)]!
+
+describe('a unit moved from the valley to 1,600 m', () => {
+  it('a slide: from the drawer, main and idle jet, inside at every opening', () => {
+    const said = jets('S26-14F', { toAltitude: '1600' })
+    expect(told(said)).toEqual([
+      ['jet.idle', '0.45', '0.42', 'drawer'],
+      ['jet.main', '1.15', '1.10', 'drawer'],
+    ])
+    expect(said.inside).toBe(true)
+    // + 7.8 % at full, less what a main jet of (1.10/1.15) takes: about share × exponent × 2Δd/d.
+    expect(at(said, 1)).toBeCloseTo(1.003, 2)
+    expect(said.isBlind).toBe(false)
+  })
+
+  it('what is not in the drawer is ordered; the sheet’s own stands beside it', () => {
+    const { changes, others } = jets('U712B', { toAltitude: '1600' })
+    // 0.95 × 1.079^(−1/1.8) = 0.911: of 0.85, 0.90 and 0.95 the middle one.
+    expect(changes).toMatchObject([{ of: 'jet.main', to: '0.90', part: 'JT-090', where: 'supplier' }])
+    expect(others).toContainEqual(
+      expect.objectContaining({ words: 'from the drawer: the sheet’s own', inside: false }),
+    )
+  })
+
+  it('a two-barrel: each pair by itself, the late one without an idle circuit', () => {
+    const said = jets('K-4417-2S', { toAltitude: '1600' })
+    // 1.35 and 1.55 × 1.079^(−1/1.8): 1.294 and 1.486.
+    expect(told(said)).toEqual([
+      ['jet.main/P', '1.35', '1.28', 'supplier'],
+      ['jet.main/S', '1.55', '1.48', 'supplier'],
+    ])
+    expect(said.inside).toBe(true)
+    // Its idle tube is pressed in and stays: the screw takes + 7 %.
+    expect(said.screw).toMatchObject({ fits: true })
+  })
+
+  it('a slide under a diaphragm: its needle is not known, and the clip is left out', () => {
+    const said = jets('D32-11K', { toAltitude: '1600' })
+    expect(said.isBlind).toBe(true)
+    expect(said.changes.map(({ of }) => of)).toEqual(['jet.main'])
+  })
+
+  it('a size picked by hand is worked out as it is', () => {
+    const said = jets('S26-14F', { toAltitude: '1600' }, { picked: { 'jet.main': 1.15, 'jet.idle': 0.45 } })
+    expect(said.changes).toEqual([])
+    expect(said.inside).toBe(false)
+    // 2.60 tolerances of 3 %: + 7.8 % at full.
+    expect(said.worst).toBeCloseTo(2.6, 1)
+  })
+
+  it('the clip one groove lower leans the middle and not wide open', () => {
+    const before = jets('S26-14F', {}, { picked: {} })
+    const lower = jets('S26-14F', {}, { picked: { 'needle.clip/none': 2 } })
+    expect(lower.changes).toMatchObject([{ of: 'needle.clip/none', from: '3', to: '2' }])
+    expect(at(lower, 0.25)).toBeLessThan(at(before, 0.25) - 0.05)
+    expect(Math.abs(at(lower, 1) - at(before, 1))).toBeLessThan(0.01)
+  })
+})
+
+describe('a four-barrel for 85 % ethanol', () => {
+  const said = jets('Q-8010-1S', { toEthanol: '85' })
+  it('gets larger jets in both pairs, its pressed idle tube opened for good', () => {
+    expect(said.dangerous).toBe(true)
+    expect(said.inside).toBe(true)
+    expect(said.changes.map(({ of, where }) => [of, where])).toEqual([
+      ['jet.idle', 'opened for good'],
+      ['jet.main/P', 'supplier'],
+      ['jet.main/S', 'supplier'],
+    ])
+    // Round a rod of 1.10 in 1.50 the ring grows by 1.462^(1/0.9): √(1.04 × 1.525 + 1.21) = 1.67.
+    expect(Number(said.changes[1]!.to)).toBeCloseTo(1.67, 1)
+  })
+  it('is told what else the fuel asks', () => {
+    const words = (what: string) => said.fuel.find((line) => line.what === what)?.words
+    // 2.80 × √1.462 = 3.39; 0.70 × 1.209 = 0.85; the volume × 1.426.
+    expect(words('Inlet seat')).toMatch(/^2\.80 to about 3\.39 mm/)
+    expect(words('Pump')).toBe(
+      'Nozzle 0.70 to about 0.85 mm, and 1.43 times the volume by hole or cam: the nozzle alone only shortens the shot.',
+    )
+    expect(words('Does not last')).toMatch(/pump plunger/)
+    expect(said.fuel.at(-1)!.what).toBe('In this order')
+  })
+  it('a tenth of ethanol is no other fuel', () =>
+    expect(jets('Q-8010-1S', { toEthanol: '10' }).fuel).toEqual([]))
+  it('of a slide the needle jet is named: the main jet does not rule the middle', () =>
+    // √(2.5² + f (2.6² − 2.5²)) with the main jet's f of about 1.6.
+    expect(
+      jets('S26-14F', { toEthanol: '85' }).fuel.find(({ what }) => what === 'Needle jet')!.words,
+    ).toMatch(/^2\.60 wants 2\.66/))
+})
+
+describe('what was read on the engine', () => {
+  const black: RunNote = { what: 'plug', band: 'wide open', colour: 'black' }
+  it('stands beside the curve, and is told where the figures do not explain it', () => {
+    const said = jets('S26-14F', {}, { run: [black] })
+    expect(said.heard).toEqual([{ opening: 1, words: 'black plug', richer: 0.12, give: 0.06 }])
+    expect(said.fights[0]).toBe(
+      'Black plug: richer than the place and the fuel explain. First: level high, choke on, power circuit open, a larger jet.',
+    )
+    // At 1,600 m + 7.8 % explains it.
+    expect(jets('S26-14F', { toAltitude: '1600' }, { run: [black] }).fights).toEqual([])
+  })
+  it('counts since the last change only', () =>
+    expect(
+      jets('S26-14F', {}, { run: [black, { what: 'change', of: 'main jet', way: 'leaner', expects: '' }] })
+        .heard,
+    ).toEqual([]))
+})
+
+describe('an idle screw that would want to be shut', () => {
+  it('says that the idle jet is too large', () => {
+    const { screw } = jets('S26-14F', {}, { picked: { 'jet.idle': 0.58 } })
+    expect(screw).toMatchObject({ fits: false })
+    expect(screw!.words).toMatch(/the idle jet is too large for it\.$/)
+  })
+})
+
+describe('what is typed wrongly', () => {
+  it.each([
+    [{ toAltitude: '30 %' }, 'toAltitude'],
+    [{ toEthanol: '110' }, 'toEthanol'],
+    [{ toTemperature: 'warm' }, 'toTemperature'],
+    [{ toBox: '-1' }, 'toBox'],
+  ] as const)('is said by its field: %o', (conditions, field) => {
+    const said = asked('S26-14F', conditions)
+    expect(isRefusal(said) && said.refused.input).toBe(field)
+  })
+})
+
+describe('the circuits', () => {
+  it('idle rules shut, the main jet wide open, the needle between', () => {
+    const { rules } = jets('S26-14F', {})
+    const share = (name: string, i: number) => rules.find((one) => one.name === name)!.share[i]!
+    expect(share('idle jet', 0)).toBeCloseTo(1, 2)
+    expect(share('needle', 10)).toBeGreaterThan(share('main jet', 10))
+    expect(share('main jet', 40)).toBeGreaterThan(0.8)
+  })
+})

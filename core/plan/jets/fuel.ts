@@ -1,0 +1,90 @@
+import { isRefusal } from '../../base/refusal/index.ts'
+import { lower } from '../../base/words/index.ts'
+import { figure } from '../../measure/index.ts'
+import { convertFuel, type Metering } from '../../physics/range/index.ts'
+import type { Sheets } from '../../sheets/index.ts'
+import { mm } from './worked.ts'
+
+/** What another fuel asks of one thing of the unit. */
+export interface FuelLine {
+  what: string
+  words: string
+}
+
+/** Blends that lie nearer than this are the same fuel but for a size of its jets. */
+export const ANOTHER_FUEL = 0.2
+
+const percent = (share: number) => `${figure(share * 100, 0)} %`
+
+/** A needle jet's bore that passes `factor` times as much round its needle, mm: D' = √(d² + f(D² − d²)) (`docs/physics.md` 26). */
+const needleJetFor = (bore: number, needle: number, factor: number): number =>
+  Math.sqrt(needle ** 2 + factor * (bore ** 2 - needle ** 2))
+
+/**
+ * What another fuel asks besides main and idle jets that can be changed: seat, pump, power, pressed restrictors, needle jet, parts that
+ * it spoils, what may stay, the order of tuning. Empty where the fuel stays.
+ */
+export function fuelLines(sheets: Sheets, ref: Metering, now: Metering, ethanolNow: number): FuelLine[] {
+  const from = ref.ethanol ?? 0
+  const to = now.ethanol ?? from
+  if (Math.abs(to - from) < ANOTHER_FUEL) return []
+  const { spec, build } = sheets
+  const { pump, calibration } = spec
+  const seat = calibration.find(({ code }) => code === 'seat')?.mm ?? null
+  const said = convertFuel({
+    ethanol: to,
+    refEthanol: from,
+    main: ref.main!,
+    ...(ref.mainBleed === undefined || ref.nozzle === undefined
+      ? {}
+      : { mainBleed: ref.mainBleed, nozzle: ref.nozzle }),
+    ...(seat === null ? {} : { seat }),
+    ...(pump ? { pumpBore: pump.nozzleBore, pumpVolume: 1 } : {}),
+  })
+  if (isRefusal(said)) return []
+  const more = to > from
+  const lines: FuelLine[] = []
+  if (said.seatBore !== undefined)
+    lines.push({
+      what: 'Inlet seat',
+      words: `${mm(seat!)} to about ${figure(said.seatBore, 2)} mm: ${figure(said.areaFactor, 2)} times the fuel at the same pressure, and as much more push on the needle. Level and leak test after it.`,
+    })
+  if (pump)
+    lines.push({
+      what: 'Pump',
+      words: `Nozzle ${mm(pump.nozzleBore)} to about ${figure(said.pumpBore!, 2)} mm, and ${figure(said.pumpVolume!, 2)} times the volume by hole or cam: the nozzle alone only ${more ? 'shortens' : 'lengthens'} the shot.`,
+    })
+  const power = build.positions.find(({ kind }) => kind === 'powerPiston')
+  if (power)
+    lines.push({
+      what: power.name,
+      words: `Its restrictor × ${figure(Math.sqrt(said.areaFactor), 2)} in bore. It opens at the same vacuum: its spring stays.`,
+    })
+  if (ref.needleJet !== undefined && ref.needle) {
+    const factor = (said.mainBore! / ref.main!) ** 2
+    lines.push({
+      what: 'Needle jet',
+      words: `${mm(ref.needleJet)} wants ${figure(needleJetFor(ref.needleJet, ref.needle[0]![1], factor), 2)}: with the sheet’s own it stays ${more ? 'lean' : 'rich'} up to half open, whatever the main jet.`,
+    })
+  }
+  const spoiled = build.positions.filter(
+    ({ ethanolLimit }) => ethanolLimit !== null && ethanolNow > ethanolLimit,
+  )
+  if (spoiled.length > 0)
+    lines.push({
+      what: 'Does not last',
+      words: `In ${percent(ethanolNow)} ethanol: ${spoiled.map(({ name }) => lower(name)).join(', ')}. Parts rated for it, or a signed exception.`,
+    })
+  lines.push(
+    {
+      what: 'May stay, watched',
+      words: 'Air bleeds, float, needle profile. The float sits 5 % higher at most.',
+    },
+    {
+      what: 'In this order',
+      words:
+        'Level, idle, off idle, main, power, pump; bleeds last. One at a time, a run between, no full load before the main jets are in.',
+    },
+  )
+  return lines
+}
