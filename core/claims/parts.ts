@@ -8,6 +8,8 @@ import { stated, way, type Claim, type Way } from './claim.ts'
 import { isLooked, measuredWords, type Position, type Sheets } from './judged.ts'
 
 const MINUTES_A_PART = 3
+/** From this share of ethanol on it is another fuel than the sheet's jets are for. */
+const ANOTHER_FUEL = 0.2
 
 const isNew = (here: BodyState, code: string): boolean =>
   here.on[code] !== undefined && here.on[code].from !== 'old'
@@ -41,7 +43,16 @@ export function partClaims(state: JobState, sheets: Sheets, body: number): Claim
   const listed = new Set(sheets.build.positions.map(({ code }) => code))
   const ofSheet = sheets.build.positions
     .filter(({ stays, always, deciding, code }) => (!always && (!stays || deciding)) || here.findings[code])
-    .map((position) => partClaim(here, position, body, again.get(position.code), back.get(position.code)))
+    .map((position) =>
+      partClaim(
+        here,
+        position,
+        body,
+        again.get(position.code),
+        back.get(position.code),
+        position.kind === 'jet' && (state.opened?.ethanol ?? 0) >= ANOTHER_FUEL,
+      ),
+    )
   // What was judged or came off under another list number is told as well.
   const earlier = [...new Set([...Object.keys(here.off), ...Object.keys(here.findings)])]
     .filter((code) => !listed.has(code))
@@ -57,6 +68,8 @@ function partClaim(
   body: number,
   again: Way | undefined,
   back: TakenBack | undefined,
+  /** a jet on another fuel than its sheet's: where its size is in doubt it may burn holes */
+  isDangerous = false,
 ): Claim {
   const { code, name, deciding = null, stays = false, always = false } = position
   const judged = here.findings[code]
@@ -86,7 +99,7 @@ function partClaim(
     ways.push(
       way('open', `doubt:${code}`, `${name}: the measurement is doubtful`, last.sentence, {
         value: last.raw,
-        weight: last.ruled === 'reuse' ? 'minor' : 'major',
+        weight: last.ruled === 'reuse' && !isDangerous ? 'minor' : 'major',
       }),
     )
   if (judged?.differ && !renewed)

@@ -47,8 +47,10 @@ const MOST_CACHED = 200
 /** Job → state as this process last saw it. A pure cache: newer rows are read under the lock, so any number of processes stay right. */
 export interface JobCache {
   state(db: Queryable, job: string): Promise<JobState>
-  /** the sheets of each body that is identified, by their immutable revisions */
+  /** the sheets of each body that is identified, with what was chosen for the job in place */
   sheets(db: Queryable, state: JobState): Promise<SheetsByBody>
+  /** the same as their immutable revisions have them */
+  asPrinted(db: Queryable, state: JobState): Promise<SheetsByBody>
   keep(state: JobState): void
   forget(): void
 }
@@ -85,17 +87,22 @@ export function jobCache(): JobCache {
       return state
     },
     async sheets(db, state) {
-      const result: Record<number, Sheets | undefined> = { ...taughtSheets(state, templates) }
-      for (const [number, { ident, taught }] of Object.entries(state.bodies)) {
-        if (!ident || taught) continue
-        const upper = await find(db, ident)
-        const lower = ident.lower && (await find(db, ident.lower))
-        if (!upper || (ident.lower && !lower)) continue
-        const sheets = lower ? mongrelSheets(upper, lower) : upper
-        if (!isRefusal(sheets)) result[Number(number)] = sheets
-      }
-      return jobSheets(state, result)
+      return jobSheets(state, await asPrinted(db, state))
     },
+    asPrinted,
+  }
+
+  async function asPrinted(db: Queryable, state: JobState): Promise<SheetsByBody> {
+    const result: Record<number, Sheets | undefined> = { ...taughtSheets(state, templates) }
+    for (const [number, { ident, taught }] of Object.entries(state.bodies)) {
+      if (!ident || taught) continue
+      const upper = await find(db, ident)
+      const lower = ident.lower && (await find(db, ident.lower))
+      if (!upper || (ident.lower && !lower)) continue
+      const sheets = lower ? mongrelSheets(upper, lower) : upper
+      if (!isRefusal(sheets)) result[Number(number)] = sheets
+    }
+    return result
   }
 }
 

@@ -4,6 +4,7 @@ import { allClaims, claimsOf, isSettled, type Known } from '@ekrond/core/claims'
 import { returnSheets } from '@ekrond/core/bench/return-sheet'
 import type { Sheets } from '@ekrond/core/sheets'
 import { openPoints } from '@ekrond/core/bench/stations'
+import { jobSheets } from '@ekrond/core/taught'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openWriter, type DemoWorld } from '../../demo/jobs.ts'
 import { opening, placed, unsent } from '../../demo/log-entries.ts'
@@ -245,6 +246,68 @@ describe.each(MODELS)('a %s', (model) => {
     )
     const log = changed(unit.log, 'job.opened', (data) => ({ ...data, ethanol: 0.85 }))
     expect(unit.stands(log).includes('fuel')).toBe(tender)
+  })
+})
+
+/** What stands in the way of a unit by its sheets with what was chosen for it in place. */
+const standsChosen = (unit: Told, log: readonly Entry[]): string[] => {
+  const state = unit.state(log)
+  return openPoints(state, jobSheets(state, unit.all)).map(({ point }) => point)
+}
+
+describe.each(MODELS)('a %s that is jetted for another place', (model) => {
+  it('goes back with the jet that was chosen, measured in its place, and with no other', async () => {
+    const unit = await honest(model, { altitudeM: 1600 })
+    const main = unit.sheets.build.positions.find(({ code }) => code.startsWith('jet.main'))!
+    const own = main.deciding?.what === 'bore' ? main.deciding.newMm : 0
+    const size = Math.round((own - 0.05) * 100) / 100
+    const chosen = more(unit.log, 'cal.chosen', {
+      of: main.code,
+      size: size.toFixed(2),
+      nominal: size,
+      instead: own,
+      part: null,
+      why: 'moved to 1,600 m',
+      for: { ethanol: 0, altitudeM: 1600, changes: [] },
+    })
+    const point = `chosen:${main.code}`
+    // The one that was measured as the sheet's is the wrong one now.
+    expect(standsChosen(unit, chosen)).toEqual([point])
+    const measured = (log: readonly Entry[], mm: number) =>
+      more(log, 'finding.judged', {
+        position: main.code,
+        condition: 'sound',
+        raw: `${mm - 0.005} ${mm + 0.005}`,
+        measured: { what: 'bore', go: mm - 0.005, no: mm + 0.005 },
+        shown: { disposition: 'reuse', sure: true, sentence: 'right', rule: '', limit: null },
+        override: null,
+      })
+    // The old one called right again is still the old one.
+    expect(standsChosen(unit, measured(chosen, own))).toContain(point)
+    const off = more(chosen, 'part.off', { position: main.code, tray: main.tray, again: 'wrong part' })
+    const on = more(off, 'part.on', {
+      position: main.code,
+      from: 'loose',
+      part: 'JT',
+      proof: 'held',
+      thicknessMm: null,
+    })
+    expect(standsChosen(unit, on)).toContain(point)
+    expect(standsChosen(unit, measured(on, size))).not.toContain(point)
+    // Told another place, it was chosen for the wrong one.
+    const valley = changed(measured(on, size), 'job.opened', (data) => ({ ...data, altitudeM: 0 }))
+    expect(standsChosen(unit, valley)).toContain(point)
+  })
+  it('with an 85 % blend and its gasoline jets is stopped by their names, and not for a small thing', async () => {
+    const unit = await honest(model)
+    const log = changed(unit.log, 'job.opened', (data) => ({ ...data, ethanol: 0.85 }))
+    const jets = unit.sheets.build.positions.filter(({ code }) => code.startsWith('jet.main'))
+    const open = claimsOf(unit.state(log), unit.sheets).filter(
+      ({ subject, state }) => state !== 'shown' && jets.some(({ code }) => code === subject),
+    )
+    expect(open.map(({ subject, weight }) => [subject, weight])).toEqual(
+      jets.map(({ code }) => [code, 'major']),
+    )
   })
 })
 

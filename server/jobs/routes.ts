@@ -64,7 +64,7 @@ export async function jobRoutes(plain: FastifyInstance, { services }: { services
     async (request) => {
       const head = await headOf(request.params.number)
       const state = await cache.state(pool, head.job)
-      const [sheets, known] = await Promise.all([cache.sheets(pool, state), knownOf(pool, state)])
+      const [sheets, known] = await Promise.all([cache.asPrinted(pool, state), knownOf(pool, state)])
       return {
         known: known as JobAnswer['known'],
         job: head.job,

@@ -103,7 +103,7 @@ export default function JetsPage() {
             <ErrorLine role="alert">{plan.refused.why}</ErrorLine>
           ) : (
             <>
-              <MixtureChart plan={plan} />
+              <MixtureChart plan={plan} changes={Object.keys(plan.choice.changes).length > 0} />
               <Told plan={plan} asked={asked} />
             </>
           )}

@@ -1,8 +1,8 @@
-import type { JetsPlan } from '@ekrond/core/plan/jets'
+import type { Curves, Heard } from '@ekrond/core/plan/jets'
 import { Chart } from '../charts/Chart'
 import { axis, FIGURES, frame, stroke, words, type XY } from '../charts/hand'
 
-type Mixture = JetsPlan['asIs']
+type Mixture = Curves['asIs']
 
 /** Richer is up, per cent off what the sheet has. */
 const percent = (ratio: number): number => (ratio - 1) * 100
@@ -27,16 +27,56 @@ function band(openings: readonly number[], { ratio, sigma }: Mixture, name: stri
 
 const OPEN = ['idle', '', '¼', '', '½', '', '¾', '', 'full']
 
+/** What was read on the engine: a whisker as wide as it is sure, never a point alone. */
+const whisker = ({ opening, richer, give, words: said }: Heard) => {
+  // At either end it stands inside the frame.
+  const x = Math.min(0.985, Math.max(0.015, opening))
+  const [low, high] = [100 * (richer - give), 100 * (richer + give)]
+  return {
+    ...stroke(
+      [
+        [x, low],
+        [x, 100 * richer],
+        [x, high],
+      ],
+      { width: 2, colour: 'pencil' },
+    ),
+    showSymbol: true,
+    symbol: 'circle',
+    symbolSize: (_: unknown, { dataIndex }: { dataIndex: number }) => (dataIndex === 1 ? 10 : 4),
+    itemStyle: { color: 'var(--paper)', borderColor: 'var(--pencil)', borderWidth: 2 },
+    markPoint: {
+      silent: true,
+      data: [
+        words([x, high], said, {
+          colour: 'pencil',
+          dx: opening > 0.8 ? -8 : 8,
+          align: opening > 0.8 ? 'right' : 'left',
+        }),
+      ],
+    },
+  }
+}
+
 /** The mixture over the throttle's opening: grey as it is, ink as proposed, each with how sure it is; between the lines is within limits. */
-export function MixtureChart({ plan: { openings, tolerance, asIs, proposed, choice } }: { plan: JetsPlan }) {
+export function MixtureChart({
+  plan: { openings, tolerance, asIs, proposed },
+  changes,
+  heard = [],
+}: {
+  plan: Curves
+  /** whether anything is proposed */
+  changes: boolean
+  heard?: readonly Heard[]
+}) {
   const line = ({ ratio }: Mixture): XY[] => openings.map((x, i) => [x, percent(ratio[i]!)] as const)
   const all = [asIs, proposed].flatMap(({ ratio, sigma }) =>
     ratio.flatMap((one, i) => [percent(one - sigma[i]!), percent(one + sigma[i]!)]),
   )
+  all.push(...heard.flatMap(({ richer, give }) => [100 * (richer - give), 100 * (richer + give)]))
   const step = [2, 5, 10, 20].find((one) => (Math.max(...all) - Math.min(...all)) / one <= 8) ?? 25
   const top = step * Math.ceil(Math.max(6, ...all) / step)
   const bottom = step * Math.floor(Math.min(-6, ...all) / step)
-  const changes = Object.keys(choice.changes).length > 0
   const at = Math.floor(openings.length * 0.72)
   const last = (mixture: Mixture): XY => [openings[at]!, percent(mixture.ratio[at]!)]
   const side = last(asIs)[1] >= last(proposed)[1]
@@ -52,7 +92,7 @@ export function MixtureChart({ plan: { openings, tolerance, asIs, proposed, choi
               .filter(Boolean)
               .join(', ')}`
           : ''
-      }.`}
+      }.${heard.map((one) => ` Read on the engine: ${one.words}.`).join('')}`}
       option={{
         animation: false,
         grid: frame(56, 20, 34, 34),
@@ -105,6 +145,7 @@ export function MixtureChart({ plan: { openings, tolerance, asIs, proposed, choi
                 },
               ]
             : []),
+          ...heard.map(whisker),
         ],
       }}
     />

@@ -200,3 +200,4 @@ export function enterByHand(
     arrives: from.arrives,
   }
 }
+export { enterChosen } from './chosen.ts'

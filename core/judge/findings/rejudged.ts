@@ -28,7 +28,9 @@ export function rejudged(state: JobState, sheets: Sheets, body = 1): Rejudged[] 
     if (!deciding || !finding?.measured || finding.overridden !== null || renewed) return []
     const now = judgeMeasured(position, deciding, finding.measured, sheets.spec, conditions)
     if (isRefusal(now)) return [{ position: code, name, why: `${finding.raw}: ${now.refused.why}` }]
-    return HARSHNESS.indexOf(now.disposition) > HARSHNESS.indexOf(finding.ruled)
+    // Another fuel can make doubtful what was right for the one before.
+    return HARSHNESS.indexOf(now.disposition) > HARSHNESS.indexOf(finding.ruled) ||
+      (finding.sure && !now.sure)
       ? [{ position: code, name, why: `${finding.raw} judged again: ${now.sentence}` }]
       : []
   })

@@ -284,7 +284,7 @@ export function jobJets(
     const kept = Object.fromEntries(
       Object.entries(sizes).filter(([key, size]) => size !== (problem.ref[key as 'main'] ?? 0)),
     ) as Partial<Metering>
-    const curves = workOut(problem, kept)
+    const curves = workOut(set.isLate ? { ...problem, shares: CURVE.map(() => 0) } : problem, kept)
     if (isRefusal(curves)) return curves
     const fits = set.isLate ? worstFrom(curves, LATE[0]!) <= 1 : curves.inside
     inside &&= fits

@@ -75,15 +75,21 @@ export function fuelLines(sheets: Sheets, ref: Metering, now: Metering, ethanolN
       what: 'Does not last',
       words: `In ${percent(ethanolNow)} ethanol: ${spoiled.map(({ name }) => lower(name)).join(', ')}. Parts rated for it, or a signed exception.`,
     })
+  const isNeedle = build.positions.some(({ kind }) => kind === 'meteringNeedle')
+  const order = [
+    'level, idle, off idle',
+    isNeedle ? 'needle, main' : 'main',
+    ...(power ? ['power'] : []),
+    ...(pump ? ['pump'] : []),
+  ].join(', ')
   lines.push(
     {
       what: 'May stay, watched',
-      words: 'Air bleeds, float, needle profile. The float sits 5 % higher at most.',
+      words: `Air bleeds${isNeedle ? ', the needle’s taper' : ''} and the float: it sits at most 5 % higher.`,
     },
     {
       what: 'In this order',
-      words:
-        'Level, idle, off idle, main, power, pump; bleeds last. One at a time, a run between, no full load before the main jets are in.',
+      words: `${order[0]!.toUpperCase()}${order.slice(1)}; bleeds last. One at a time, a run between, no full load before the main jets are in.`,
     },
   )
   return lines

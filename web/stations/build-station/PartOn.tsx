@@ -1,4 +1,4 @@
-import { fittedWasher } from '@ekrond/core/bench/entering'
+import { conditionsFor, enterFinding, fittedWasher } from '@ekrond/core/bench/entering'
 import { bodyKey, lastSaid, type PartSource } from '@ekrond/core/log'
 import { jobNeeds } from '@ekrond/core/plan/needs'
 import { sourcesHere } from '@ekrond/core/bench/admit'
@@ -58,6 +58,8 @@ export function PartOn({
   const missing = need && need.standing !== 'here' && need.standing !== 'on'
   const alike = lookAlikes(sheets.build, position)
   const [mark, setMark] = useState('')
+  const chosen = open.here.chosen[position.code]
+  const [pins, setPins] = useState('')
   const washer = position.kind === 'washer'
   const wanted = washer ? (fittedWasher(state, sheets.build, open.body) ?? sheets.spec.float.washerMm) : null
   const log = (held: boolean) => {
@@ -70,13 +72,26 @@ export function PartOn({
       )
     const read = thickness.trim() ? parseLength(thickness) : null
     if (read && isRefusal(read)) return setWrong(read.refused.why)
-    const no = open.add('part.on', {
-      position: position.code,
-      from,
-      part: from === 'old' ? null : position.part,
-      proof: position.proof === '' ? 'none' : held ? 'held' : 'not yet',
-      thicknessMm: read?.mm ?? null,
-    })
+    const found =
+      chosen && from !== 'old' && pins.trim()
+        ? enterFinding(position, 'sound', pins, null, sheets, conditionsFor(state, sheets))
+        : null
+    if (found && isRefusal(found)) return setWrong(found.refused.why)
+    // The bag can hold another one: it goes on only as the size that was chosen.
+    if (found && found.data.shown.disposition !== 'reuse') return setWrong(found.data.shown.sentence)
+    const no = open.addAll([
+      {
+        kind: 'part.on',
+        data: {
+          position: position.code,
+          from,
+          part: from === 'old' ? null : position.part,
+          proof: position.proof === '' ? 'none' : held ? 'held' : 'not yet',
+          thicknessMm: read?.mm ?? null,
+        },
+      },
+      ...(found ? [{ kind: 'finding.judged' as const, data: found.data }] : []),
+    ])
     if (no) setWrong(no.sentence)
     else done()
   }
@@ -150,6 +165,19 @@ export function PartOn({
             label="Its thickness"
             value={thickness}
             onChange={setThickness}
+            onEnter={() => log(true)}
+            unit="mm"
+          />
+        </div>
+      )}
+      {chosen && from !== 'old' && (
+        <div>
+          <Label>Pin that goes, pin that does not · {chosen.size} is wanted</Label>
+          <ReadingField
+            size={38}
+            label="Its bore, two pins"
+            value={pins}
+            onChange={setPins}
             onEnter={() => log(true)}
             unit="mm"
           />

@@ -1,14 +1,29 @@
 import { readingView } from '@ekrond/core/judge/settings'
 import { settingsToSet } from '@ekrond/core/judge/work'
-import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { lazy, Suspense, useState } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
 import { nextOpen } from '../../ui/next-open'
 import { Answer, Label } from '../../ui'
 import { Ask, Main } from '../../shell/frame'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { SettingBench } from './SettingBench'
 
-export default withSheets('set', SetWith)
+// Its chart is as large as the rest of the station.
+const JetsBench = lazy(() => import('./jets/JetsBench').then((one) => ({ default: one.JetsBench })))
+
+export default withSheets('set', SetOrJets)
+
+/** The settings, or what is asked of the jets: the address says which. */
+function SetOrJets({ open }: SheetedProps) {
+  const [search] = useSearchParams()
+  return search.has('jets') ? (
+    <Suspense>
+      <JetsBench open={open} />
+    </Suspense>
+  ) : (
+    <SetWith open={open} />
+  )
+}
 
 /** Every setting side by side: what is set from outside is set here, what a cover hides says which parts must come off. */
 function SetWith({ open }: SheetedProps) {

@@ -1,4 +1,4 @@
-import { jetsAddress } from '@ekrond/core/plan/jets'
+import { jetSets } from '@ekrond/core/plan/jets'
 import { figure, gaugeSigma } from '@ekrond/core/measure'
 import { settingOf } from '@ekrond/core/judge/settings'
 import { sourceWords, type SettingSpec } from '@ekrond/core/sheets'
@@ -124,7 +124,7 @@ export function SettingBench({
               <Foot
                 bench={bench}
                 onward={onward?.words}
-                jets={jetsAddress(open.state.opened, open.sheets, open.number)}
+                jets={jetSets(open.sheets).length > 0 ? open.to('set') : null}
               />
             </>
           )}
@@ -173,7 +173,7 @@ function Foot({
 }: {
   bench: SettingBenchView
   onward: string | undefined
-  /** where the jets for this job's place and fuel are worked out; null where its sheet says none */
+  /** the station in which its jets are worked out; null where its sheet says none */
   jets: string | null
 }) {
   const leadsOn = reading.holds && onward !== undefined
@@ -186,7 +186,10 @@ function Foot({
         {typed ? 'Log reading' : leadsOn ? onward : 'Type the reading'} <Key>Enter</Key>
       </MainButton>
       {jets && !typed && (
-        <Link to={jets} style={{ alignSelf: 'center', padding: '12px 8px', textUnderlineOffset: 4 }}>
+        <Link
+          to={`${jets}${jets.includes('?') ? '&' : '?'}jets`}
+          style={{ alignSelf: 'center', padding: '12px 8px', textUnderlineOffset: 4 }}
+        >
           Jets for this place
         </Link>
       )}

@@ -1,0 +1,141 @@
+import { enterChosen } from '@ekrond/core/bench/entering'
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { bodyNumbers, current, type DataOf } from '@ekrond/core/log'
+import { jobAskedBlank, jobJets, sizesOf, type JobAsked, type JobJets } from '@ekrond/core/plan/jets'
+import { useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { useMarket } from '../../../data/library'
+import type { NewEntry } from '../../../data/job'
+import type { SheetedOpen } from '../../withSheets'
+
+const KEYS = Object.keys(jobAskedBlank) as (keyof JobAsked)[]
+/** A size that somebody picked stands in the address by this and its position. */
+const PICK = 'size.'
+
+const shareOf = (text: string): number => Number(text.replace(',', '.'))
+
+/** What was typed of a job's jets, what is worked out of it, and what puts it on the sheet. The question stands in the address. */
+export function useJets(open: SheetedOpen) {
+  const { state, sheets, body, here } = open
+  const [search, setSearch] = useSearchParams()
+  const market = useMarket().data
+  const [why, setWhy] = useState<string | null>(null)
+  const [refused, setRefused] = useState('')
+  const opened = state.opened
+  const given = useMemo(
+    (): JobAsked => ({
+      ...jobAskedBlank,
+      toAltitude: String(opened?.altitudeM ?? 0),
+      toEthanol: String(Math.round((opened?.ethanol ?? 0) * 1000) / 10),
+    }),
+    [opened],
+  )
+  const asked = useMemo(
+    () => Object.fromEntries(KEYS.map((key) => [key, search.get(key) ?? given[key]])) as unknown as JobAsked,
+    [search, given],
+  )
+  const picked = useMemo(
+    () =>
+      Object.fromEntries(
+        [...search].flatMap(([key, size]) =>
+          key.startsWith(PICK) && Number(size) > 0 ? [[key.slice(PICK.length), Number(size)]] : [],
+        ),
+      ),
+    [search],
+  )
+  const sizes = useMemo(
+    () =>
+      Object.fromEntries(
+        sheets.build.positions
+          .filter(({ kind }) => kind === 'jet')
+          .map((position) => [position.code, market ? sizesOf(position, market) : []]),
+      ),
+    [sheets, market],
+  )
+  const jets = useMemo(
+    () => (market ? jobJets(state, sheets, body, { asked, sizes, picked }) : null),
+    [state, sheets, body, asked, sizes, picked, market],
+  )
+  const write = (changes: Readonly<Record<string, string | null>>) =>
+    setSearch(
+      (now) => {
+        for (const [key, value] of Object.entries(changes))
+          if (value === null) now.delete(key)
+          else now.set(key, value)
+        return now
+      },
+      { replace: true },
+    )
+  const worked = jets && !isRefusal(jets) ? jets : null
+  const usual = worked?.changed
+    .map(({ what, from, to }) => `${what.toLowerCase()} ${from} to ${to}`)
+    .join(', ')
+  const reason = why ?? usual ?? ''
+  const conditions = {
+    ethanol: Math.round(shareOf(asked.toEthanol) * 10) / 1000,
+    altitudeM: shareOf(asked.toAltitude),
+  }
+  const entries = worked ? toPut(open, worked, conditions, reason.trim() || 'as tried') : []
+  return {
+    asked,
+    given,
+    refused: jets && isRefusal(jets) ? jets.refused : null,
+    jets: worked,
+    waiting: market === undefined,
+    why: reason,
+    setWhy,
+    set: (key: keyof JobAsked, value: string) => write({ [key]: value === given[key] ? null : value }),
+    pick: (of: string, size: number | null) =>
+      write({ [`${PICK}${of}`]: size === null ? null : String(size) }),
+    isPicked: (of: string) => picked[of] !== undefined,
+    anyPicked: Object.keys(picked).length > 0,
+    unpick: () => write(Object.fromEntries(Object.keys(picked).map((of) => [`${PICK}${of}`, null]))),
+    /** all of it stands on the sheet as proposed */
+    isPut: entries.length === 0 && Object.keys(here.chosen).length > 0,
+    canPut: entries.length > 0,
+    put: () => {
+      const no = open.addAll(entries)
+      setRefused(no?.sentence ?? '')
+      if (!no) setWhy(null)
+      return no === undefined
+    },
+    notPut: refused,
+    close: () =>
+      write(
+        Object.fromEntries(
+          ['jets', ...KEYS, ...Object.keys(picked).map((of) => `${PICK}${of}`)].map((key) => [key, null]),
+        ),
+      ),
+  }
+}
+
+export type JetsView = ReturnType<typeof useJets>
+
+/** The entries that put it on the sheet, on each body of a bank that is the same number, with the job's fuel and place where they were told here. */
+function toPut(
+  open: SheetedOpen,
+  jets: JobJets,
+  conditions: { ethanol: number; altitudeM: number },
+  why: string,
+): NewEntry[] {
+  const { state, all, sheets } = open
+  const changes = jets.changed.map(({ what, from, to }) => `${what} ${from} to ${to}`)
+  const chosen = bodyNumbers(state)
+    .filter((number) => all[number]?.spec.listNumber === sheets.spec.listNumber)
+    .flatMap((number) =>
+      enterChosen(state, number, jets, { ...conditions, changes }, why).map((data): NewEntry => ({
+        kind: 'cal.chosen',
+        data,
+        body: number,
+      })),
+    )
+  if (chosen.length === 0) return []
+  const told = open.standing('job.opened')
+  const opened = told && (current(told).data as DataOf['job.opened'])
+  const isTold =
+    !opened ||
+    ((opened.ethanol ?? 0) === conditions.ethanol && (opened.altitudeM ?? 0) === conditions.altitudeM)
+  return isTold
+    ? chosen
+    : [{ kind: 'job.opened', data: { ...opened, ...conditions }, corrects: told.id }, ...chosen]
+}
