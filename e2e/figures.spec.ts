@@ -1,7 +1,5 @@
 import { expect, test } from './shop.ts'
 
-test.use({ reads: true })
-
 test('which jets without a job: another place, another fuel, the whole question in the address', async ({
   bench: page,
 }) => {
@@ -25,20 +23,34 @@ test('which jets without a job: another place, another fuel, the whole question 
   await expect(page.getByText(/pump volume × 1\.43/)).toBeVisible()
 })
 
-test('a job’s own jets are asked from Set, and the way leads back', async ({ bench: page }) => {
+test('a slide moved from the valley to 1,600 m: chosen at Set, needed at Parts, measured at Build, said on sheet and card', async ({
+  bench: page,
+}) => {
   await page.goto('/jobs/1184/set')
   // Tapped again where the bench was still filling and the first tap met nothing.
   await expect(async () => {
-    if (!page.url().includes('/figures/'))
+    if (!page.url().includes('jets'))
       await page.getByRole('link', { name: 'Jets for this place' }).click({ timeout: 5000 })
-    await expect(page.getByLabel('Main jet, mm', { exact: true })).toHaveValue('1.15', { timeout: 8000 })
+    await expect(page.getByLabel('Altitude now')).toBeVisible({ timeout: 8000 })
   }).toPass({ timeout: 45_000 })
-  await expect(page.getByRole('button', { name: 'Slide', exact: true })).toHaveAttribute(
-    'aria-pressed',
-    'true',
-  )
-  await page.getByLabel('Altitude now, m').fill('1600')
-  await expect(page.getByText(/^Main jet .* instead of 1\.15/)).toBeVisible()
-  await page.getByRole('link', { name: 'Back to job 1184' }).click()
-  await expect(page).toHaveURL(/jobs\/1184\/set$/)
+  // The whole question stands in the address; what cannot be is said by its field.
+  await page.getByLabel('Altitude now').fill('30 %')
+  await expect(page.getByRole('alert')).toContainText('The altitude is in meters')
+  await page.getByLabel('Altitude now').fill('1600')
+  const changes = page.getByRole('list', { name: 'To change' })
+  await expect(changes).toContainText('Main jet 1.15 1.10')
+  await expect(page.getByText('Within limits at every opening.')).toBeVisible()
+  // Another size is tried by a tap, and the best comes back.
+  await page.getByRole('button', { name: /^Main jet 1\.05/ }).click()
+  await expect(changes).toContainText('Main jet 1.15 1.05')
+  await page.getByRole('button', { name: 'Back to the best' }).click()
+  await expect(changes).toContainText('Main jet 1.15 1.10')
+  await page.getByLabel('What for').fill('moved up to the pass')
+  await page.getByRole('button', { name: /^Put on the sheet/ }).click()
+  await expect(page.getByRole('button', { name: /^On the sheet/ })).toBeVisible()
+
+  await page.getByRole('link', { name: 'Parts', exact: true }).click()
+  await expect(page.getByText('Chosen', { exact: true })).toBeVisible()
+  await page.goto('/jobs/1184/return')
+  await expect(page.getByText(/^Set for gasoline at 1600 m: main jet 1\.10 \(the sheet’s: 1\.15\)/)).toBeAttached()
 })

@@ -1,5 +1,5 @@
 import { chosenStands } from '../judge/findings/index.ts'
-import { bodyOf, isChosenFor, type Chosen, type JobState } from '../log/index.ts'
+import { bodyOf, insteadWords, isChosenFor, type Chosen, type JobState } from '../log/index.ts'
 import { figure } from '../measure/index.ts'
 import { nameOn, settingKey, type Sheets } from '../sheets/index.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
@@ -25,7 +25,8 @@ export function chosenClaims(state: JobState, sheets: Sheets, body: number): Cla
     const position = sheets.build.positions.find(({ code }) => code === of)
     const name = nameOn(sheets, of)
     const ways: Way[] = []
-    const instead = chosen.instead === null ? '' : `, not the sheet’s ${figure(chosen.instead, 2)}`
+    const own = insteadWords(chosen)
+    const instead = own && `, not the sheet’s ${own}`
     if (!isChosenFor(chosen, state.opened))
       ways.push(
         way('void', `chosen:${of}`, `${name}: chosen for another fuel or place`, otherwise(state, chosen), {

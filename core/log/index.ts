@@ -55,6 +55,7 @@ export {
   type ReadingData,
   type ReceivedTest,
   type StuckTry,
+  insteadWords,
   isChosenFor,
   type Chosen,
   type ChosenFor,

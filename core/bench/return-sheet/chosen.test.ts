@@ -129,6 +129,16 @@ describe('a jet that is not the sheet’s, chosen for a place', () => {
     expect(job.claim()).toMatchObject({ state: 'open', why: 'Main jet: 1.10 is not in' })
   })
 
+  it('is told from one that lies close: 1.13 is not 1.15, nearer to it than half a step', () => {
+    const job = moved()
+    job.choose(1.13)
+    // Half way between lies 1.14.
+    expect(job.measured('1.145 1.155')).toMatchObject({ disposition: 'replace' })
+    expect(job.claim()).toMatchObject({ state: 'open' })
+    expect(job.measured('1.125 1.135')).toMatchObject({ disposition: 'reuse', sure: true })
+    expect(job.claim()).toMatchObject({ state: 'shown' })
+  })
+
   it('opens again where the job’s fuel or place changes, and ends where the sheet’s own is chosen', () => {
     const job = moved()
     job.choose(1.1)

@@ -1,5 +1,5 @@
 import { lower } from '../../base/words/index.ts'
-import { bodyOf, type Chosen, type JobState } from '../../log/index.ts'
+import { bodyOf, insteadWords, type Chosen, type JobState } from '../../log/index.ts'
 import { figure } from '../../measure/index.ts'
 import { nameOn, type Sheets } from '../../sheets/index.ts'
 
@@ -8,8 +8,10 @@ const ANOTHER_FUEL = 0.2
 /** So far above the sheet's place a unit's jets are too lean further down, m. */
 const HIGH_M = 600
 
-const sizeWords = ([of, { size, instead }]: [string, Chosen], sheets: Sheets): string =>
-  `${lower(nameOn(sheets, of))} ${size}${instead === null ? '' : ` (the sheet’s: ${instead})`}`
+const sizeWords = ([of, chosen]: [string, Chosen], sheets: Sheets): string => {
+  const own = insteadWords(chosen)
+  return `${lower(nameOn(sheets, of))} ${chosen.size}${own && ` (the sheet’s: ${own})`}`
+}
 
 /** What of a chosen size makes it dangerous with another fuel or at another place. */
 function beyond(all: readonly Chosen[]): string {

@@ -27,14 +27,16 @@ function wantedFor(newMm: number, ethanol: number): number | null {
  * in it may be the sheet's still, or another one.
  */
 function judgeChosen(go: number, no: number, chosen: number, instead: number): Result<Judgement> {
-  const [lo, hi] = [chosen * (1 - JET_TOLERANCE), chosen * (1 + JET_TOLERANCE)]
+  // Sizes that lie close are told apart: it has to be nearer to the one that was chosen than to the sheet's.
+  const give = Math.min(JET_TOLERANCE * chosen, Math.abs(chosen - instead) / 2)
+  const [lo, hi] = [chosen - give, chosen + give]
   const verdict = judgeBracket(go, no, lo, hi)
   if (isRefusal(verdict)) return verdict
   const base = {
     pIn: verdict.pIn,
     limit: hi,
     unit: 'mm' as const,
-    rule: `${figure(lo, 2)} to ${figure(hi, 2)} mm, 2 % of the size chosen for this job`,
+    rule: `${figure(lo, 3)} to ${figure(hi, 3)} mm, about the size chosen for this job`,
   }
   const middle = (go + no) / 2
   const change = flowChange(middle, chosen) * 100

@@ -45,6 +45,10 @@ export const isChosenFor = (
   Math.abs(ethanol - (now?.ethanol ?? 0)) < ANOTHER.ethanol &&
   Math.abs(altitudeM - (now?.altitudeM ?? 0)) < ANOTHER.altitudeM
 
+/** The sheet's own, said as its size is: as many figures behind the point; empty where the sheet says none. */
+export const insteadWords = ({ size, instead }: Pick<Chosen, 'size' | 'instead'>): string =>
+  instead === null ? '' : instead.toFixed(size.split('.')[1]?.length ?? 0)
+
 /** A calibration that is not the sheet's, chosen with a reason; the sheet's own chosen again puts an end to it. */
 export const calChosen = defineKind({
   kind: 'cal.chosen',
@@ -77,5 +81,5 @@ export const calChosen = defineKind({
   sentence: ({ of, size, nominal, instead, why }, name) =>
     nominal === instead
       ? `went back to the sheet’s ${size} for ${name(of)}: ${why}`
-      : `chose ${size} for ${name(of)}${instead === null ? '' : `, not the sheet’s ${instead}`}: ${why}`,
+      : `chose ${size} for ${name(of)}${instead === null ? '' : `, not the sheet’s ${insteadWords({ size, instead })}`}: ${why}`,
 })

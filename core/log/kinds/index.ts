@@ -118,7 +118,7 @@ export { bands, symptoms, temperatures, whens, type Opened } from './job.opened.
 export { receivedTests, type ReceivedTest } from './test.noted.ts'
 export { markPlaces } from './mark.read.ts'
 export type { AsFound } from './asfound.noted.ts'
-export { isChosenFor, type Chosen, type ChosenFor } from './cal.chosen.ts'
+export { insteadWords, isChosenFor, type Chosen, type ChosenFor } from './cal.chosen.ts'
 export type { Estimate } from './estimate.made.ts'
 export type { FindingData } from './finding.judged.ts'
 export type { Ident } from './ident.chosen.ts'

@@ -4,6 +4,7 @@ import {
   bodyKey,
   bodyNumbers,
   bodyOf,
+  insteadWords,
   lastSaid,
   readBodyKey,
   seqOf,
@@ -89,7 +90,9 @@ export function jobNeeds(state: JobState, sheets: Sheets, body = 1): JobNeed[] {
 
 /** A size that was chosen for this job: needed until it was measured in its place, unless what is there is that size already. */
 function chosenNeeds(state: JobState, sheets: Sheets, position: Position, body: number): JobNeed[] {
-  const { size, instead, why, entry } = bodyOf(state, body).chosen[position.code]!
+  const chosen = bodyOf(state, body).chosen[position.code]!
+  const { size, why, entry } = chosen
+  const instead = insteadWords(chosen)
   const since = seqOf(state, entry)
   const on = bodyOf(state, body).on[position.code]
   const isOn = on !== undefined && on.from !== 'old' && seqOf(state, on.entry) > since
@@ -101,7 +104,7 @@ function chosenNeeds(state: JobState, sheets: Sheets, position: Position, body: 
       name: position.name,
       part: position.part!,
       quantity: position.quantity,
-      why: `wanted ${size}${instead === null ? '' : `, not the sheet’s ${instead}`}: ${why}`,
+      why: `wanted ${size}${instead && `, not the sheet’s ${instead}`}: ${why}`,
       carried: true,
       kind: 'chosen',
       standing: isOn ? 'on' : needStanding(state, position.code, body, since),

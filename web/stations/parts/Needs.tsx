@@ -24,7 +24,7 @@ export function Needs({ needs }: { needs: readonly JobNeed[] }) {
         <Label>{KIND_WORDS[need.kind]}</Label>
         <b>{need.name}</b>
         <span style={{ color: 'var(--pencil)' }}>
-          {need.standing === 'open' ? need.why.split('.')[0] : need.standing}
+          {need.standing === 'open' ? need.why.split('. ')[0] : need.standing}
         </span>
       </StripCell>
     ))
