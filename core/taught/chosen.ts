@@ -41,7 +41,7 @@ function withChosenValue(setting: SettingSpec, chosen: ByCode): SettingSpec {
  * A body's sheets with what was chosen for its job in place: another bore, another groove. Needs, verdicts, claims and papers go by it;
  * the sheet's own value stays beside it (`deciding.instead`, a setting's ground).
  */
-export function withChosen(sheets: Sheets, chosen: ByCode): Sheets {
+function withChosen(sheets: Sheets, chosen: ByCode): Sheets {
   if (Object.keys(chosen).length === 0) return sheets
   const before = known.get(sheets)?.get(chosen)
   if (before) return before

@@ -96,7 +96,7 @@ export const screwFits = (turns: number): boolean => turns >= SCREW_TURNS[0] && 
 /** A bore as it is said: two figures, three where the third counts. */
 export const mm = (size: number): string => figure(size, 3).replace(/0$/, '')
 
-export const sentence = (words: string): string => `${words[0]!.toUpperCase()}${words.slice(1)}.`
+const sentence = (words: string): string => `${words[0]!.toUpperCase()}${words.slice(1)}.`
 
 /** What to fit, in one sentence. */
 export function headlineOf(
