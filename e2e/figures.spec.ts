@@ -4,7 +4,7 @@ test('which jets without a job: another place, another fuel, the whole question 
   bench: page,
 }) => {
   await page.goto('/')
-  await page.getByRole('link', { name: 'Jets' }).click()
+  await page.getByRole('link', { name: 'Figures' }).click()
   // From the sea to 1,600 m, sizes that are in the drawer.
   await page.getByLabel('Main jets you can get, mm').fill('1.00 1.05 1.15')
   await page.getByLabel('Idle jets you can get, mm').fill('0.375 0.425')
@@ -52,5 +52,7 @@ test('a slide moved from the valley to 1,600 m: chosen at Set, needed at Parts, 
   await page.getByRole('link', { name: 'Parts', exact: true }).click()
   await expect(page.getByText('Chosen', { exact: true })).toBeVisible()
   await page.goto('/jobs/1184/return')
-  await expect(page.getByText(/^Set for gasoline at 1600 m: main jet 1\.10 \(the sheet’s: 1\.15\)/)).toBeAttached()
+  await expect(
+    page.getByText(/^Set for gasoline at 1600 m: main jet 1\.10 \(the sheet’s: 1\.15\)/),
+  ).toBeAttached()
 })

@@ -21,6 +21,7 @@ export const routes: RouteObject[] = [
       { path: 'shop/stores/:what?/:code?', lazy: page(() => import('./stores/StoresPage')) },
       { path: 'shop', lazy: page(() => import('./shop/ShopPage')) },
       { path: 'figures/jets', lazy: page(() => import('./figures/JetsPage')) },
+      { path: 'figures/:name?', lazy: page(() => import('./figures/FigurePage')) },
       { path: 'instruments', lazy: page(() => import('./instruments/InstrumentsPage')) },
       { path: 'library', lazy: page(() => import('./library/Library')) },
       { path: 'library/import', lazy: page(() => import('./library/Import')) },

@@ -8,7 +8,9 @@ import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
 import { Answer, Choice, ErrorLine, FieldInput, Fraction, QuietButton, RedBox } from '../ui'
+import { FigureTabs } from './FigureTabs'
 import { MixtureChart } from './MixtureChart'
+import { TakeInto } from './TakeInto'
 
 const Sheet = styled(Columns)`
   & > section:first-child {
@@ -60,6 +62,23 @@ const KEYS = Object.keys(jetsBlank) as (keyof JetsAsked)[]
 const signed = (share: number): string =>
   `${share > 0 ? '+' : share < 0 ? '−' : ''}${figure(Math.abs(share) * 100, 1)} %`
 
+/** The place and the fuel as a job's own station asks them. */
+const intoJob = (asked: JetsAsked): string =>
+  new URLSearchParams([
+    ['jets', ''],
+    ...CONDITIONS.filter((key) => asked[key] !== jetsBlank[key] || key.startsWith('to')).map(
+      (key): [string, string] => [key, asked[key]],
+    ),
+  ]).toString()
+const CONDITIONS = [
+  'altitude',
+  'toAltitude',
+  'temperature',
+  'toTemperature',
+  'ethanol',
+  'toEthanol',
+] as const satisfies readonly (keyof JetsAsked)[]
+
 /** Which jets for another place or another fuel, without a job: the whole question is in the address. */
 export default function JetsPage() {
   const [search, setSearch] = useSearchParams()
@@ -90,7 +109,8 @@ export default function JetsPage() {
     />
   )
   return (
-    <Page title="jets" head={job && <Link to={`/jobs/${job}/set`}>Back to job {job}</Link>}>
+    <Page title="figures" head={job && <Link to={`/jobs/${job}/set?jets`}>Back to job {job}</Link>}>
+      <FigureTabs />
       <Sheet $side={460} $askFirst>
         <section aria-label="Mixture">
           <div>
@@ -163,6 +183,9 @@ export default function JetsPage() {
               {asked.screw === 'air' ? 'air screw' : 'fuel screw'}
             </Choice>
           </Rows>
+          <TakeInto>
+            {(number) => <Link to={`/jobs/${number}/set?${intoJob(asked)}`}>Its own jets for this</Link>}
+          </TakeInto>
           <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
             The address holds all of it: keep it or send it.{' '}
             <QuietButton onPress={() => window.print()}>Print</QuietButton>

@@ -72,9 +72,9 @@ export function Page({ title, head, children }: { title: string; head?: ReactNod
                 Library
               </Link>
             )}
-            {title !== 'jets' && (
+            {title !== 'figures' && (
               <Link to="/figures/jets" style={{ textUnderlineOffset: 4 }}>
-                Jets
+                Figures
               </Link>
             )}
             {title !== 'stores' && (

@@ -98,11 +98,16 @@ describe('a unit moved from the valley to 1,600 m', () => {
     expect(said.inside).toBe(true)
     // Its idle tube is pressed in and stays: the screw takes + 7 %.
     expect(said.screw).toMatchObject({ fits: true })
+    // Bleed and nozzle are on its sheet: nothing more is worth measuring.
+    expect(said.measureNext).toBeNull()
   })
 
   it('a slide under a diaphragm: its needle is not known, and the clip is left out', () => {
     const said = jets('D32-11K', { toAltitude: '1600' })
     expect(said.isBlind).toBe(true)
+    // Known by degrees: with the needle measured the doubt from half open on falls by more than an eighth.
+    expect(said.measureNext!.what).toMatch(/^the needle every 2 mm/)
+    expect(said.measureNext!.to).toBeLessThan(0.88 * said.measureNext!.from)
     expect(said.changes.map(({ of }) => of)).toEqual(['jet.main'])
   })
 

@@ -17,6 +17,7 @@ import { conditionsOf, type JobAsked } from './asked-of-job.ts'
 import { ANOTHER_FUEL, fuelLines, type FuelLine } from './fuel.ts'
 import { fightsOf, heardOf, type Heard } from './heard.ts'
 import { jetSets, sheetBore, type JetSet, type Size } from './unit.ts'
+import { narrowedBy } from './narrow.ts'
 import { CURVE, headlineOf, mm, screwFits, workOut, type Curves } from './worked.ts'
 
 /** One thing to change on this unit. */
@@ -63,6 +64,8 @@ export interface JobJets extends Curves {
   screw: { from: number; to: number; fits: boolean; words: string } | null
   /** the needle is not known: the clip is left out */
   isBlind: boolean
+  /** what would narrow it most if it were measured, with σ from half open on before and after; null where nothing would by much */
+  measureNext: { what: string; from: number; to: number } | null
   headline: string
 }
 
@@ -264,7 +267,7 @@ export function jobJets(
   if (isRefusal(conditions)) return conditions
   const changes: JobChange[] = []
   const others: JobJets['others'] = []
-  let first: { curves: Curves; problem: RangeProblem } | undefined
+  let first: { curves: Curves; problem: RangeProblem; sizes: Partial<Metering> } | undefined
   let assumedSizes = false
   let inside = true
   for (const set of sets) {
@@ -290,7 +293,7 @@ export function jobJets(
     inside &&= fits
     changes.push(...changesOf(set, kept, stock, sheets))
     if (!first) {
-      first = { curves, problem }
+      first = { curves, problem, sizes: kept }
       const told = (one: Choice): string =>
         changesOf(set, one.changes, stock, sheets).map(words).join(', ') || 'the sheet’s own'
       const stays = workOut(problem, {})
@@ -337,6 +340,7 @@ export function jobJets(
     fuel: fuelLines(sheets, problem.ref, problem.now, conditions.now.ethanol ?? 0),
     screw,
     isBlind: problem.family !== 'plate' && problem.ref.needle === undefined,
+    measureNext: narrowedBy(problem, first!.sizes),
     headline: headlineOf(changes.map(words), { inside }, curves.changed.length || changes.length),
   }
 }

@@ -4,7 +4,7 @@ export { jobAskedBlank, type JobAsked } from './asked-of-job.ts'
 export { jobJets, type JobChange, type JobJets, type Offered } from './for-job.ts'
 export type { FuelLine } from './fuel.ts'
 export type { Heard } from './heard.ts'
-export type { Changed, Curves } from './worked.ts'
+export { screwFits, type Changed, type Curves } from './worked.ts'
 
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { figure, parseLength, plainNumber } from '../../measure/index.ts'

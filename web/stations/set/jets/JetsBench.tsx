@@ -264,8 +264,19 @@ const WHERE = {
 
 /** What to change, how sure it is, and what it is done for. */
 function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; open: SheetedOpen }) {
-  const { changes, dangerous, inside, tryAndRead, isBlind, assumedSizes, screw, fights, others, changed } =
-    jets
+  const {
+    changes,
+    dangerous,
+    inside,
+    tryAndRead,
+    isBlind,
+    measureNext,
+    assumedSizes,
+    screw,
+    fights,
+    others,
+    changed,
+  } = jets
   const chosen = Object.entries(open.here.chosen)
   return (
     <>
@@ -306,9 +317,10 @@ function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; open: S
       {(tryAndRead || isBlind || assumedSizes) && changes.length > 0 && (
         <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
           {tryAndRead ? 'Not sure to the last size: try it and read the plugs. ' : ''}
-          {isBlind
-            ? 'Its needle was never measured: measure it, and the clip counts and the band narrows. '
+          {measureNext
+            ? `Measure ${measureNext.what}: ±${figure(measureNext.from * 100, 1)} becomes ±${figure(measureNext.to * 100, 1)} %. `
             : ''}
+          {isBlind ? 'Until its needle is measured the clip is left out. ' : ''}
           {assumedSizes ? 'Assumed: sizes every 0.025 mm.' : ''}
         </p>
       )}
