@@ -56,3 +56,26 @@ test('a slide moved from the valley to 1,600 m: chosen at Set, needed at Parts, 
     page.getByText(/^Set for gasoline at 1600 m: main jet 1\.10 \(the sheet’s: 1\.15\)/),
   ).toBeAttached()
 })
+
+test('a figure without a job: typed either way, its address sent, taken into a job', async ({
+  bench: page,
+}) => {
+  // A link that somebody sent: 25° open on 38 mm is 3.40 mm of gap.
+  await page.goto('/figures/gap?angle=25&job=1181')
+  await expect(page.getByText('#29 sets it 0.3° wide, inside ±1.0°.')).toBeVisible()
+  await page.getByRole('button', { name: 'gap', exact: true }).click()
+  await page.getByLabel(/^Gap, or its drill/).fill('#40')
+  // #40 is 0.0980 in, 2.49 mm; the address holds it.
+  await expect(page.getByText('#40 sets it 0.0° wide, inside ±1.0°.')).toBeVisible()
+  await expect(page).toHaveURL(/gap=%2340/)
+  await page.getByLabel(/^Bore/).fill('wide')
+  await expect(page.getByRole('alert')).toBeVisible()
+  await page.getByLabel(/^Bore/).fill('38')
+  await page.getByRole('button', { name: 'Note it there' }).click()
+  await page.getByRole('link', { name: 'History of job 1181' }).click()
+  await expect(page.getByText(/noted: Gap, angle, drill: #40 sets it/).first()).toBeVisible()
+  // Jets go to the job's own station with the place and the fuel that were asked.
+  await page.goto('/figures/jets?toAltitude=900&job=1184')
+  await page.getByRole('link', { name: 'Its own jets for this' }).click()
+  await expect(page.getByLabel('Altitude now')).toHaveValue('900')
+})

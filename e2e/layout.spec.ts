@@ -33,6 +33,8 @@ const SCREENS = [
   '/?as=list',
   '/library/import',
   '/figures/jets?toEthanol=85&toAltitude=0',
+  '/figures/gap',
+  '/jobs/1184/set?jets&toAltitude=1600',
   '/shop/stores/part/DM-34',
   '/shop/stores/kit/31-B',
 ]
@@ -140,7 +142,8 @@ test('axe finds nothing serious beside the straight way, on paper or as a bluepr
     '/jobs/1187/why',
     '/library/K-4417-2S/beside/K-4417-1',
     '/shop',
-    '/figures/jets?toEthanol=85&toAltitude=0',
+    '/figures/gap',
+    '/jobs/1184/set?jets&toEthanol=85',
     '/shop/stores/part/DM-34',
     '/shop/stores/kit/31-B',
   ].entries()) {

@@ -12,10 +12,26 @@ import { FigureTabs } from './FigureTabs'
 import { AsNote, TakeInto } from './TakeInto'
 
 const Sheet = styled(Columns)`
-  min-height: calc(100% - 80px);
+  min-height: calc(100% - 78px);
   & > section:first-child {
-    grid-template-rows: auto minmax(280px, 1fr) auto;
+    grid-template-rows: auto minmax(260px, 1fr) auto;
     align-content: stretch;
+    padding-bottom: 0;
+    /* What is drawn stays whole in the window, however long what is asked is. */
+    @media (min-width: 1000px) {
+      height: calc(100vh - 154px);
+      min-height: 480px;
+    }
+  }
+`
+
+/** It fills what the page can spare and never pushes the rest out of sight. */
+const Drawn = styled.div`
+  position: relative;
+  min-height: 260px;
+  & > svg {
+    position: absolute;
+    inset: 0;
   }
 `
 
@@ -40,8 +56,13 @@ const Asked = styled.div`
     grid-column: 1 / -1;
     display: flex;
     flex-wrap: wrap;
+    align-items: center;
     gap: 6px;
     padding: 6px 0;
+    & > span {
+      margin-right: auto;
+      font: 500 17px/44px ${narrow};
+    }
   }
 `
 
@@ -110,12 +131,14 @@ function Figure({ kind }: { kind: FigureKind }) {
       <FigureTabs />
       <Sheet $side={440} $askFirst>
         <section aria-label="Drawn">
-          <h1 style={{ font: `500 20px/1.3 ${narrow}` }}>{kind.title}, to scale</h1>
+          <h1 style={{ font: `500 20px/1.3 ${narrow}` }}>{kind.title}</h1>
           {isRefusal(said) ? (
             <ErrorLine role="alert">{said.refused.why}</ErrorLine>
           ) : (
             <>
-              <FigureDrawing worked={said} title={`${kind.title}: ${said.headline}`} />
+              <Drawn>
+                <FigureDrawing worked={said} title={`${kind.title}: ${said.headline}`} />
+              </Drawn>
               <Near worked={said} />
             </>
           )}
@@ -191,6 +214,7 @@ function One({
   if (choices)
     return (
       <div role="group" aria-label={name}>
+        <span>{name}</span>
         {choices.map((choice) => (
           <Choice
             key={choice}

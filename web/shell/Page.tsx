@@ -33,6 +33,10 @@ const Head = styled.header`
   }
   @media (max-width: 999px) {
     flex-wrap: wrap;
+    & > * {
+      flex-wrap: wrap;
+      gap: 0 12px;
+    }
   }
   @media print {
     border-bottom: 0;

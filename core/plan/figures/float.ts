@@ -59,7 +59,7 @@ const leverOf = (arm: number, tang: number, more: string | undefined): Lever => 
 /** A float on its pin as it is held, its needle and the two heights. */
 function floatDrawn(arm: number, tang: number, now: number, wanted: number): Shape[] {
   const pin: XY = [0, 0]
-  const deep = arm * 0.34
+  const deep = Math.max(1, Math.min(arm * 0.34, 0.8 * Math.min(now, wanted)))
   const face = arm * 0.02
   const body = (h: number): XY[] => [
     [arm * 0.42, -h + face],
@@ -131,6 +131,7 @@ export const washer: FigureKind = {
     target,
     arm,
     tang,
+    { key: 'give', name: 'Allowed, height', unit: 'mm', blank: '0.5', lo: 0, hi: 5 },
     { key: 'now', name: 'Washer now', unit: 'mm', blank: '1', lo: 0, hi: 6, isLength: true },
     {
       key: 'from',
@@ -143,7 +144,7 @@ export const washer: FigureKind = {
     },
     sense,
   ],
-  work({ height: now, target: wanted, arm: r, tang: t, now: is }, { more, from }): Result<Worked> {
+  work({ height: now, target: wanted, arm: r, tang: t, now: is, give }, { more, from }): Result<Worked> {
     const lever = leverOf(r!, t!, more)
     const said = seatWasher(now!, wanted!, lever, from === 'from outside' ? 'outside' : 'bowl')
     if (isRefusal(said)) return said
@@ -151,8 +152,8 @@ export const washer: FigureKind = {
     const best = stockWasher(want, STOCK)
     const near = STOCK.map((size): Near => ({
       name: figure(size, 1),
-      words: `${size > want ? '+' : ''}${figure(((size - want) * r!) / t!, 1)} mm of height`,
-      fits: Math.abs(((size - want) * r!) / t!) <= 0.5,
+      words: `${size > want ? '+' : ''}${figure(((size - want) * r!) / t!, 1)} mm`,
+      fits: Math.abs(((size - want) * r!) / t!) <= give!,
       isOn: size === best?.mm,
     }))
     return {
@@ -167,7 +168,7 @@ export const washer: FigureKind = {
       shapes: floatDrawn(r!, t!, now!, wanted!),
       box: floatBox(r!, now!, wanted!),
       near,
-      nearWords: 'washers, and what height each would leave it off',
+      nearWords: 'washers, and by how much each leaves the height off',
       note: 'Measure the new washer: one that is crushed is thinner than its name.',
     }
   },
