@@ -1,9 +1,11 @@
 import { fold, type DataOf, type Entry, type JobState, type SheetsByBody } from '@ekrond/core/log'
 import { admit } from '@ekrond/core/bench/admit'
 import { allClaims, claimsOf, isSettled, type Known } from '@ekrond/core/claims'
+import { enterChosen } from '@ekrond/core/bench/entering'
 import { returnSheets } from '@ekrond/core/bench/return-sheet'
 import type { Sheets } from '@ekrond/core/sheets'
 import { openPoints } from '@ekrond/core/bench/stations'
+import { chooseOther, jobAskedBlank, jobJets, otherChoices, sizesOf } from '@ekrond/core/plan/jets'
 import { jobSheets } from '@ekrond/core/taught'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openWriter, type DemoWorld } from '../../demo/jobs.ts'
@@ -307,6 +309,81 @@ describe.each(MODELS)('a %s that is jetted for another place', (model) => {
     )
     expect(open.map(({ subject, weight }) => [subject, weight])).toEqual(
       jets.map(({ code }) => [code, 'major']),
+    )
+  })
+})
+
+describe('a four-barrel converted to 85 % ethanol', () => {
+  it('is certified for it: its jets by what was chosen, what was opened and what does not last by name and a second person', async () => {
+    const unit = await honest('Q-80', { ethanol: 0.85 })
+    const market = await selectMarket(shop.pool)
+    const sizes = Object.fromEntries(
+      unit.sheets.build.positions
+        .filter(({ kind }) => kind === 'jet')
+        .map((position) => [position.code, sizesOf(position, market)]),
+    )
+    const jets = jobJets(unit.state(), unit.sheets, 1, {
+      asked: { ...jobAskedBlank, toEthanol: '85' },
+      sizes,
+      picked: {},
+    })
+    if ('refused' in jets) throw new Error(jets.refused.why)
+    expect(jets.inside).toBe(true)
+    const worked = { ethanol: 0.85, altitudeM: 0, changes: ['Ethanol 0 % to 85 %'] }
+    const seat = chooseOther(
+      otherChoices(unit.sheets).find(({ of }) => of === 'seat')!,
+      { size: '3.30', part: 'SE-330', why: 'runs on 85 %' },
+      worked,
+    )
+    if ('refused' in seat) throw new Error(seat.refused.why)
+    const proposed = enterChosen(unit.state(), 1, jets, worked, 'runs on 85 %')
+    expect(proposed.map(({ of }) => of)).toEqual(['jet.idle', 'jet.main/P', 'jet.main/S'])
+    const chosen = [...proposed, seat]
+    const entry = <K extends keyof DataOf>(kind: K, data: DataOf[K]) =>
+      placed(unsent(++made, kind, data, { job: unit.log[0]!.job }), 1)
+    // As the bench does it: chosen once it is identified, the new ones measured as they go on.
+    const log = unit.log.flatMap((one): Entry[] => {
+      if (one.kind === 'ident.chosen') return [one, ...chosen.map((data) => entry('cal.chosen', data))]
+      const jet =
+        one.kind === 'part.on' && chosen.find(({ of }) => of === (one.data as DataOf['part.on']).position)
+      if (!jet) return [one]
+      return [
+        { ...one, data: { ...(one.data as DataOf['part.on']), from: 'loose', part: jet.part } },
+        entry('finding.judged', {
+          position: jet.of,
+          condition: 'sound',
+          raw: `${jet.nominal - 0.005} ${jet.nominal + 0.005}`,
+          measured: { what: 'bore', go: jet.nominal - 0.005, no: jet.nominal + 0.005 },
+          shown: { disposition: 'reuse', sure: true, sentence: 'right', rule: '', limit: null },
+          override: null,
+        }),
+      ]
+    })
+    // A larger seat alone does not do it: by its drop the needle lifts too little for this fuel, and that is said too.
+    expect(standsChosen(unit, log).sort()).toEqual(['chosen:jet.idle', 'fuel', 'margin'])
+    const state = unit.state(log)
+    const passed = openPoints(state, jobSheets(state, unit.all)).reduce(
+      (so, { point, value }) =>
+        more(so, 'gate.passed', {
+          point,
+          why: 'told the owner',
+          second: 'R. Oda',
+          ...(value === null ? {} : { value }),
+        }),
+      log,
+    )
+    expect(standsChosen(unit, passed)).toEqual([])
+    const back = unit.state(more(passed, 'job.returned', { seenSeq: passed.length }))
+    const sheet = returnSheets(back, jobSheets(back, unit.all), 1181)[0]!
+    const text = JSON.stringify(sheet)
+    expect(text).toContain('Set for fuel with 85 % ethanol: idle tube 0.85 (the sheet’s: 0.65)')
+    expect(text).toContain('With plain gasoline it runs far too rich')
+    // With the sheet’s gasoline jets back in it is stopped by their names.
+    const gasoline = unit.log.flatMap((one): Entry[] =>
+      one.kind === 'ident.chosen' ? [one, ...chosen.map((data) => entry('cal.chosen', data))] : [one],
+    )
+    expect(standsChosen(unit, gasoline)).toEqual(
+      expect.arrayContaining(['chosen:jet.main/P', 'chosen:jet.main/S']),
     )
   })
 })

@@ -1,6 +1,9 @@
 import { bodyOf, type DataOf, type JobState } from '../../log/index.ts'
 import type { JobChange, Offered } from '../../plan/jets/index.ts'
 
+/** What is proposed of itself; anything else was chosen by hand and stays. */
+const PROPOSED = /^(jet\.(main|idle)|needle\.clip)(\/|$)/
+
 /** Fuel (share of ethanol) and place (m) that jets were worked out for, and what else changed, in words. */
 interface WorkedFor {
   ethanol: number
@@ -43,7 +46,7 @@ export function enterChosen(
   const back = Object.entries(chosen).flatMap(([of, { instead }]) =>
     instead === null ||
     changes.some((one) => one.of === of) ||
-    !(offered.some((one) => one.of === of) || of.startsWith('needle.clip'))
+    !(offered.some((one) => one.of === of) || PROPOSED.test(of))
       ? []
       : [{ of, size: String(instead), nominal: instead, instead, part: null, why, for: worked }],
   )

@@ -4,7 +4,15 @@ import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../../de
 import { tables } from '../../../demo/tables.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { fold, type RunNote } from '../../log/index.ts'
-import { jobAskedBlank, jobJets, sizesOf, type JobAsked, type JobJets } from './index.ts'
+import {
+  chooseOther,
+  jobAskedBlank,
+  jobJets,
+  otherChoices,
+  sizesOf,
+  type JobAsked,
+  type JobJets,
+} from './index.ts'
 
 const all = tables(models())
 const rows = (file: string) => all.find((table) => table.file === file)!.rows as string[][]
@@ -160,6 +168,17 @@ describe('a four-barrel for 85 % ethanol', () => {
     ).toMatch(/^2\.60 wants 2\.66/))
 })
 
+describe('a power circuit at another place', () => {
+  it('opens at the same vacuum, and the engine has less of it', () => {
+    // 22 kPa; 1,600 m takes 17.8: what cruised at 39.8 is down to it, what idled at 46.8 has no margin of 7 left.
+    const { fuel } = jets('K-4417-2S', { toAltitude: '1600' })
+    expect(fuel).toHaveLength(1)
+    expect(fuel[0]!.words).toMatch(/17\.8 kPa less: an engine that cruised at 40 kPa or less/)
+    expect(fuel[0]!.words).toMatch(/idled at 47 or less/)
+    expect(jets('S26-14F', { toAltitude: '1600' }).fuel).toEqual([])
+  })
+})
+
 describe('what was read on the engine', () => {
   const black: RunNote = { what: 'plug', band: 'wide open', colour: 'black' }
   it('stands beside the curve, and is told where the figures do not explain it', () => {
@@ -205,5 +224,32 @@ describe('the circuits', () => {
     expect(share('idle jet', 0)).toBeCloseTo(1, 2)
     expect(share('needle', 10)).toBeGreaterThan(share('main jet', 10))
     expect(share('main jet', 40)).toBeGreaterThan(0.8)
+  })
+})
+
+describe('something else that is chosen', () => {
+  const sheets = sheetsFor('Q-8010-1S')
+  const choice = (of: string) => otherChoices(sheets).find((one) => one.of === of)!
+  const put = (of: string, size: string, why = 'for 85 %') =>
+    chooseOther(choice(of), { size, part: '', why }, { ethanol: 0.85, altitudeM: 0, changes: [] })
+  it('is a seat, a bleed, a tube that was opened, a hole of the pump', () => {
+    expect(otherChoices(sheets).map(({ of }) => of)).toEqual(
+      expect.arrayContaining(['seat', 'bleed.main/P', 'jet.idle', 'pump.hole/none']),
+    )
+    expect(put('seat', '3.4')).toMatchObject({ nominal: 3.4, instead: choice('seat').own, size: '3.40' })
+    expect(put('pump.hole/none', '1')).toMatchObject({ nominal: 1, size: '1' })
+  })
+  it.each([
+    ['seat', '340', 'size'],
+    ['seat', 'large', 'size'],
+    ['pump.hole/none', '1.5', 'size'],
+    ['pump.hole/none', '', 'size'],
+  ])('%s at “%s” is asked again', (of, size, field) => {
+    const said = put(of, size)
+    expect(isRefusal(said) && said.refused.input).toBe(field)
+  })
+  it('without a reason is not entered', () => {
+    const said = put('seat', '3.4', ' ')
+    expect(isRefusal(said) && said.refused.input).toBe('why')
   })
 })

@@ -1,11 +1,12 @@
 import { isRefusal } from '../../base/refusal/index.ts'
 import { lower } from '../../base/words/index.ts'
 import { figure } from '../../measure/index.ts'
+import { airPressure } from '../../physics/air/index.ts'
 import { convertFuel, type Metering } from '../../physics/range/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
 import { mm } from './worked.ts'
 
-/** What another fuel asks of one thing of the unit. */
+/** What another fuel or place asks of one thing of the unit besides its jets. */
 export interface FuelLine {
   what: string
   words: string
@@ -16,6 +17,28 @@ export const ANOTHER_FUEL = 0.2
 
 const percent = (share: number) => `${figure(share * 100, 0)} %`
 
+/** Less than this does nothing to when a power circuit opens, m. */
+const ANOTHER_PLACE = 300
+/** Idle has to stay so far above where power opens, kPa (`docs/physics.md` 22). */
+const IDLE_MARGIN = 7
+
+/** When the power circuit opens at another place: every vacuum falls there, the valve does not know. */
+function powerLine({ metering }: Sheets['spec'], ref: Metering, now: Metering): FuelLine[] {
+  const opens = metering?.powerOpensKpa
+  const [was, is] = [ref.altitude ?? 0, now.altitude ?? ref.altitude ?? 0]
+  const there = airPressure(was)
+  const here = airPressure(is)
+  if (opens === undefined || Math.abs(is - was) < ANOTHER_PLACE || isRefusal(there) || isRefusal(here))
+    return []
+  const fall = there - here
+  return [
+    {
+      what: 'Power opens',
+      words: `At ${figure(opens, 0)} kPa, wherever it is. At ${figure(is, 0)} m every vacuum is ${figure(Math.abs(fall), 1)} kPa ${fall > 0 ? 'less' : 'more'}: an engine that cruised at ${figure(opens + Math.max(0, fall), 0)} kPa or less at ${figure(was, 0)} m cruises with it open, one that idled at ${figure(opens + IDLE_MARGIN + Math.max(0, fall), 0)} or less opens it at idle. A weaker spring or a lower valve then.`,
+    },
+  ]
+}
+
 /** A needle jet's bore that passes `factor` times as much round its needle, mm: D' = √(d² + f(D² − d²)) (`docs/physics.md` 26). */
 const needleJetFor = (bore: number, needle: number, factor: number): number =>
   Math.sqrt(needle ** 2 + factor * (bore ** 2 - needle ** 2))
@@ -25,10 +48,11 @@ const needleJetFor = (bore: number, needle: number, factor: number): number =>
  * it spoils, what may stay, the order of tuning. Empty where the fuel stays.
  */
 export function fuelLines(sheets: Sheets, ref: Metering, now: Metering, ethanolNow: number): FuelLine[] {
+  const { spec, build } = sheets
+  const air = powerLine(spec, ref, now)
   const from = ref.ethanol ?? 0
   const to = now.ethanol ?? from
-  if (Math.abs(to - from) < ANOTHER_FUEL) return []
-  const { spec, build } = sheets
+  if (Math.abs(to - from) < ANOTHER_FUEL) return air
   const { pump, calibration } = spec
   const seat = calibration.find(({ code }) => code === 'seat')?.mm ?? null
   const said = convertFuel({
@@ -43,7 +67,7 @@ export function fuelLines(sheets: Sheets, ref: Metering, now: Metering, ethanolN
   })
   if (isRefusal(said)) return []
   const more = to > from
-  const lines: FuelLine[] = []
+  const lines: FuelLine[] = [...air]
   if (said.seatBore !== undefined)
     lines.push({
       what: 'Inlet seat',

@@ -1,5 +1,6 @@
 import { figure } from '@ekrond/core/measure'
 import type { JobAsked, JobJets } from '@ekrond/core/plan/jets'
+import { nameOn } from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
@@ -20,6 +21,7 @@ import {
 } from '../../../ui'
 import { useKeys } from '../../../ui/keys'
 import type { SheetedOpen } from '../../withSheets'
+import { Another } from './Another'
 import { Circuits } from './Circuits'
 import { Sizes } from './Sizes'
 import { useJets, type JetsView } from './useJets'
@@ -111,6 +113,7 @@ const signed = (share: number): string =>
 export function JetsBench({ open }: { open: SheetedOpen }) {
   const view = useJets(open)
   const { jets, refused } = view
+  const [other, setOther] = useState(false)
   const [shows, setShows] = useState<'mixture' | 'fuel'>('mixture')
   const [at, setAt] = useState<number | null>(null)
   const put = () => (view.canPut ? view.put() : undefined)
@@ -135,7 +138,7 @@ export function JetsBench({ open }: { open: SheetedOpen }) {
         <Board>
           <BoardTitle>
             <div>
-              <h1>{isFuel ? 'What this fuel asks besides' : 'Mixture over the whole opening'}</h1>
+              <h1>{isFuel ? 'What it asks besides the jets' : 'Mixture over the whole opening'}</h1>
               <p>
                 {isFuel
                   ? `by ${open.sheets.spec.listNumber}’s bores`
@@ -182,6 +185,14 @@ export function JetsBench({ open }: { open: SheetedOpen }) {
           <Asked view={view} />
           {view.waiting && <Label>Looking in the drawer…</Label>}
           {jets && <Proposed view={view} jets={jets} open={open} />}
+          {jets &&
+            (other ? (
+              <Another open={open} conditions={view.conditions} done={() => setOther(false)} />
+            ) : (
+              <QuietButton onPress={() => setOther(true)} style={{ alignSelf: 'start', padding: 0 }}>
+                Another part or setting
+              </QuietButton>
+            ))}
           <AskFoot>
             <MainButton onPress={put} isDisabled={!view.canPut}>
               {view.isPut ? 'On the sheet' : jets?.changes.length ? 'Put on the sheet' : 'Nothing to change'}{' '}
@@ -290,7 +301,9 @@ function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; open: S
           {changes.length > 0
             ? inside
               ? 'Within limits at every opening.'
-              : 'The nearest to be had: not within limits everywhere.'
+              : view.anyPicked
+                ? 'Not within limits everywhere.'
+                : 'The nearest to be had: not within limits everywhere.'
             : changed.length === 0
               ? 'Nothing changed: the sheet’s jets are right.'
               : inside
@@ -344,6 +357,13 @@ function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; open: S
           </p>
         ))}
       {view.notPut && <ErrorLine role="alert">{view.notPut}</ErrorLine>}
+      {chosen
+        .filter(([of]) => !changes.some((one) => one.of === of))
+        .map(([of, { size, why }]) => (
+          <p key={of} style={{ fontSize: 16 }}>
+            {nameOn(open.sheets, of)} <b>{size}</b>: {why}
+          </p>
+        ))}
       {chosen.length > 0 && !view.canPut && (
         <p style={{ fontSize: 16 }}>
           On this job’s sheet.{' '}

@@ -1,6 +1,6 @@
 import { enterChosen } from '@ekrond/core/bench/entering'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { bodyNumbers, current, type DataOf } from '@ekrond/core/log'
+import { bodyNumbers, current, isChosenFor, type DataOf } from '@ekrond/core/log'
 import { jobAskedBlank, jobJets, sizesOf, type JobAsked, type JobJets } from '@ekrond/core/plan/jets'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
@@ -11,6 +11,8 @@ import type { SheetedOpen } from '../../withSheets'
 const KEYS = Object.keys(jobAskedBlank) as (keyof JobAsked)[]
 /** A size that somebody picked stands in the address by this and its position. */
 const PICK = 'size.'
+/** The best is asked for anew, whatever stands on the sheet. */
+const AGAIN = 'again'
 
 const shareOf = (text: string): number => Number(text.replace(',', '.'))
 
@@ -34,7 +36,7 @@ export function useJets(open: SheetedOpen) {
     () => Object.fromEntries(KEYS.map((key) => [key, search.get(key) ?? given[key]])) as unknown as JobAsked,
     [search, given],
   )
-  const picked = useMemo(
+  const tapped = useMemo(
     () =>
       Object.fromEntries(
         [...search].flatMap(([key, size]) =>
@@ -43,6 +45,25 @@ export function useJets(open: SheetedOpen) {
       ),
     [search],
   )
+  // What stands on the sheet for this fuel and place is shown as it stands, until another is asked for.
+  const isAgain = search.has(AGAIN)
+  const onSheet = useMemo(
+    () =>
+      isAgain
+        ? {}
+        : Object.fromEntries(
+            Object.entries(here.chosen).flatMap(([of, one]) =>
+              isChosenFor(one, {
+                ethanol: shareOf(asked.toEthanol) / 100,
+                altitudeM: shareOf(asked.toAltitude),
+              })
+                ? [[of, one.nominal]]
+                : [],
+            ),
+          ),
+    [here.chosen, isAgain, asked.toEthanol, asked.toAltitude],
+  )
+  const picked = useMemo(() => ({ ...onSheet, ...tapped }), [onSheet, tapped])
   const sizes = useMemo(
     () =>
       Object.fromEntries(
@@ -79,6 +100,8 @@ export function useJets(open: SheetedOpen) {
   return {
     asked,
     given,
+    /** the fuel and the place that it is asked for */
+    conditions,
     refused: jets && isRefusal(jets) ? jets.refused : null,
     jets: worked,
     waiting: market === undefined,
@@ -87,9 +110,10 @@ export function useJets(open: SheetedOpen) {
     set: (key: keyof JobAsked, value: string) => write({ [key]: value === given[key] ? null : value }),
     pick: (of: string, size: number | null) =>
       write({ [`${PICK}${of}`]: size === null ? null : String(size) }),
-    isPicked: (of: string) => picked[of] !== undefined,
     anyPicked: Object.keys(picked).length > 0,
-    unpick: () => write(Object.fromEntries(Object.keys(picked).map((of) => [`${PICK}${of}`, null]))),
+    /** works it out anew, whatever was tapped or stands on the sheet */
+    unpick: () =>
+      write({ ...Object.fromEntries(Object.keys(tapped).map((of) => [`${PICK}${of}`, null])), [AGAIN]: '' }),
     /** all of it stands on the sheet as proposed */
     isPut: entries.length === 0 && Object.keys(here.chosen).length > 0,
     canPut: entries.length > 0,
@@ -97,13 +121,18 @@ export function useJets(open: SheetedOpen) {
       const no = open.addAll(entries)
       setRefused(no?.sentence ?? '')
       if (!no) setWhy(null)
+      // What was tapped stands on the sheet now.
+      if (!no && isAgain) write({ [AGAIN]: null })
       return no === undefined
     },
     notPut: refused,
     close: () =>
       write(
         Object.fromEntries(
-          ['jets', ...KEYS, ...Object.keys(picked).map((of) => `${PICK}${of}`)].map((key) => [key, null]),
+          ['jets', ...KEYS, AGAIN, ...Object.keys(tapped).map((of) => `${PICK}${of}`)].map((key) => [
+            key,
+            null,
+          ]),
         ),
       ),
   }
