@@ -132,12 +132,6 @@ const VIEWS = [
     steps: [(page) => page.getByRole('button', { name: /^Inlet under air:/ }).click()],
   },
   {
-    name: 'prove-wet',
-    path: '/jobs/1186/prove',
-    sheet: 'dark',
-    steps: [(page) => page.getByRole('button', { name: /^Wet level:/ }).click(), type('14.1')],
-  },
-  {
     name: 'prove-bank',
     path: '/jobs/1190/prove',
     steps: [
@@ -151,7 +145,8 @@ const VIEWS = [
   { name: 'return', path: '/jobs/1186/return' },
   { name: 'stores', path: '/shop/stores/kit/31-B' },
   { name: 'library', path: '/library' },
-  { name: 'jets', path: '/figures/jets?toTemperature=30' },
+  { name: 'jets', path: '/jobs/1184/set?jets&toAltitude=1600&toTemperature=30' },
+  { name: 'figures', path: '/figures/gap?angle=25&job=1181', sheet: 'dark' },
   // Last: they make one of the demo's jobs a taught one.
   { name: 'teach', path: '/jobs/1182/identify', steps: [teach, type('46.2')] },
 ]
