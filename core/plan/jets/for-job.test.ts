@@ -4,6 +4,7 @@ import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../../de
 import { tables } from '../../../demo/tables.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
 import { fold, type RunNote } from '../../log/index.ts'
+import { jobSheets } from '../../taught/index.ts'
 import {
   chooseOther,
   jobAskedBlank,
@@ -202,6 +203,42 @@ describe('an idle screw that would want to be shut', () => {
     const { screw } = jets('S26-14F', {}, { picked: { 'jet.idle': 0.58 } })
     expect(screw).toMatchObject({ fits: false })
     expect(screw!.words).toMatch(/the idle jet is too large for it\.$/)
+  })
+})
+
+describe('a bleed that was chosen by hand', () => {
+  it('counts in the curve against the sheet’s own', () => {
+    // Main bleed 1.70 to 1.40 with 1.35 in 3.0: 1.35², 1.7², 3²: K by the bores; a smaller bleed enriches the main circuit.
+    const sheets = sheetsFor('K-4417-2S')
+    const entries = [
+      unsent(1, 'job.opened', opening),
+      unsent(2, 'ident.chosen', { ...identified, listNumber: 'K-4417-2S' }),
+      unsent(3, 'cal.chosen', {
+        of: 'bleed.main/P',
+        size: '1.40',
+        nominal: 1.4,
+        instead: 1.7,
+        part: null,
+        why: 'tried',
+        for: { ethanol: 0, altitudeM: 0, changes: [] },
+      }),
+    ]
+    const state = fold(
+      JOB,
+      entries.map((entry, i) => placed(entry, i + 1)),
+    )
+    const said = jobJets(state, jobSheets(state, { 1: sheets })[1]!, 1, {
+      asked: jobAskedBlank,
+      sizes: {},
+      picked: { 'jet.main/P': 1.35, 'jet.main/S': 1.55 },
+    })
+    if (isRefusal(said)) throw new Error(said.refused.why)
+    const q = (bleed: number) => {
+      const [j, b, o] = [1.35, bleed, 3].map((d) => (Math.PI / 4) * d ** 2) as [number, number, number]
+      return j / Math.sqrt(1 + (j ** 2 + b ** 2 + 12.5 * j * b) / o ** 2)
+    }
+    // At full the main circuit feeds 97 %.
+    expect(said.asIs.ratio.at(-1)!).toBeCloseTo(0.03 + 0.97 * (q(1.4) / q(1.7)), 3)
   })
 })
 

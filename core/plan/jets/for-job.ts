@@ -1,38 +1,19 @@
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
-import { lower } from '../../base/words/index.ts'
 import { bodyOf, type JobState } from '../../log/index.ts'
 import { showTurns } from '../../measure/index.ts'
-import {
-  chooseSizes,
-  idleTrim,
-  rangeMixture,
-  OPENINGS,
-  POWER,
-  type Choice,
-  type Metering,
-  type RangeProblem,
-} from '../../physics/range/index.ts'
+import { idleTrim, type Choice, type Metering, type RangeProblem } from '../../physics/range/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
 import { conditionsOf, type JobAsked } from './asked-of-job.ts'
-import { ANOTHER_FUEL, fuelLines, type FuelLine } from './fuel.ts'
+import { changesOf, changeWords, type JobChange, type Stocked } from './changes.ts'
+import { chooseFrom, LATE } from './choosing.ts'
+import { rulesOf, type Rules } from './circuits.ts'
+import { fuelLines, type FuelLine } from './fuel.ts'
 import { fightsOf, heardOf, type Heard } from './heard.ts'
-import { jetSets, sheetBore, type JetSet, type Size } from './unit.ts'
 import { narrowedBy } from './narrow.ts'
-import { CURVE, headlineOf, mm, screwFits, workOut, type Curves } from './worked.ts'
+import { jetSets, sheetBore, type JetSet, type Size } from './unit.ts'
+import { CURVE, headlineOf, screwFits, workOut, type Curves } from './worked.ts'
 
-/** One thing to change on this unit. */
-export interface JobChange {
-  /** a position, or a setting's key */
-  of: string
-  name: string
-  from: string
-  to: string
-  nominal: number
-  instead: number
-  part: string | null
-  /** where it comes from; null where nothing has to be had, or nobody has it */
-  where: 'drawer' | 'supplier' | 'opened for good' | null
-}
+export type { JobChange } from './changes.ts'
 
 /** What can be had for a position, with the sheet's own and the one that is proposed. */
 export interface Offered {
@@ -41,12 +22,6 @@ export interface Offered {
   own: number
   proposed: number
   sizes: readonly Size[]
-}
-
-/** How much of the fuel each circuit has a hand in, by opening. */
-export interface Rules {
-  name: string
-  share: number[]
 }
 
 export interface JobJets extends Curves {
@@ -69,21 +44,6 @@ export interface JobJets extends Curves {
   headline: string
 }
 
-const STEP_MM = 0.025
-const REACH = 0.45
-
-/** Every 0.025 mm about a size, for where nobody has told what can be had. */
-function everySize(about: number): number[] {
-  const first = Math.ceil((about * (1 - REACH)) / STEP_MM)
-  const last = Math.floor((about * (1 + REACH)) / STEP_MM)
-  return Array.from({ length: last - first + 1 }, (_, i) => Math.round((first + i) * STEP_MM * 1000) / 1000)
-}
-
-interface Stocked {
-  mains: readonly Size[]
-  idles: readonly Size[]
-}
-
 const problemOf = (
   set: JetSet,
   conditions: { ref: Metering; now: Metering },
@@ -92,140 +52,8 @@ const problemOf = (
   family: set.family,
   vent,
   ref: { ...set.ref, ...conditions.ref },
-  now: conditions.now,
+  now: { ...conditions.now, ...set.given },
 })
-
-/** A second pair of bores opens late: it is asked from half open on, and has no idle circuit. */
-const LATE = OPENINGS.filter((x) => x >= 0.5)
-const late = (problem: RangeProblem): RangeProblem => ({
-  ...problem,
-  openings: LATE,
-  shares: LATE.map(() => 0),
-})
-
-/** Of some sizes the best choice; a set that opens late has no idle circuit of its own. */
-function choose(
-  set: JetSet,
-  problem: RangeProblem,
-  mains: readonly number[],
-  idles: readonly number[],
-): Result<Choice> {
-  const { clip } = set
-  const raises = clip
-    ? Array.from({ length: clip.grooves }, (_, i) => (i + 1 - clip.groove) * clip.grooveMm)
-    : []
-  return chooseSizes({
-    ...(set.isLate ? late(problem) : problem),
-    offers: {
-      main: mains,
-      ...(idles.length && problem.ref.idle !== undefined ? { idle: idles } : {}),
-      ...(raises.length ? { raise: raises } : {}),
-    },
-  })
-}
-
-/** The drawer where it is good enough, else whatever can be bought. */
-function chooseFrom(set: JetSet, problem: RangeProblem, { mains, idles }: Stocked) {
-  const sizes = (from: readonly Size[], about: number | undefined) =>
-    from.length || about === undefined ? from.map((one) => one.mm) : everySize(about)
-  const inDrawer = (from: readonly Size[]) => from.filter(({ drawer }) => drawer > 0).map((one) => one.mm)
-  // What is pressed in is opened for another fuel only: it is for good.
-  const pressed = set.pressed.length && isAnotherFuel(problem) ? everySize(problem.ref.idle!) : []
-  const idleSizes = set.idles.length ? sizes(idles, problem.ref.idle) : pressed
-  const drawer = choose(set, problem, inDrawer(mains), set.idles.length ? inDrawer(idles) : pressed)
-  const all = choose(set, problem, sizes(mains, problem.ref.main), idleSizes)
-  const best = isRefusal(drawer) || isRefusal(all) || drawer.inside ? drawer : all
-  return { best, drawer, all }
-}
-
-const isAnotherFuel = ({ ref, now }: RangeProblem): boolean =>
-  Math.abs((now.ethanol ?? 0) - (ref.ethanol ?? 0)) >= ANOTHER_FUEL
-
-const grooveOf = (set: JetSet, raise: number): number =>
-  set.clip!.groove + Math.round(raise / set.clip!.grooveMm)
-
-const whereOf = (size: Size | undefined): JobChange['where'] =>
-  size === undefined ? null : size.drawer > 0 ? 'drawer' : size.buy ? 'supplier' : null
-
-/** What a choice asks of a set's positions and of its clip. */
-function changesOf(set: JetSet, sizes: Partial<Metering>, stock: Stocked, sheets: Sheets): JobChange[] {
-  const ofJets = (['idle', 'main'] as const).flatMap((key) => {
-    const to = sizes[key]
-    if (to === undefined) return []
-    const found = stock[`${key}s`].find((one) => Math.abs(one.mm - to) < 1e-6)
-    return set[`${key}s`].map((position): JobChange => {
-      const instead = sheetBore(position)!
-      return {
-        of: position.code,
-        name: position.name,
-        from: mm(instead),
-        to: mm(to),
-        nominal: to,
-        instead,
-        part: found?.part ?? null,
-        where: whereOf(found),
-      }
-    })
-  })
-  const { clip, pressed } = set
-  const { idle } = sizes
-  if (idle !== undefined)
-    ofJets.unshift(
-      ...pressed.map((tube): JobChange => ({
-        ...tube,
-        from: mm(set.ref.idle!),
-        to: mm(idle),
-        nominal: idle,
-        instead: set.ref.idle!,
-        part: null,
-        where: 'opened for good',
-      })),
-    )
-  if (!clip || !sizes.raise) return ofJets
-  const groove = grooveOf(set, sizes.raise)
-  const setting = sheets.spec.settings.find(({ code, place }) => `${code}/${place}` === clip.key)!
-  return [
-    ...ofJets,
-    {
-      of: clip.key,
-      name: setting.name,
-      from: String(clip.groove),
-      to: String(groove),
-      nominal: groove,
-      instead: clip.groove,
-      part: null,
-      where: null,
-    },
-  ]
-}
-
-const words = ({ name, from, to }: JobChange): string => `${lower(name)} ${to} instead of ${from}`
-
-/** How the fuel follows each part at each opening, by trying each a little larger. */
-function rulesOf(problem: RangeProblem): Rules[] {
-  const { ref } = problem
-  const asIs = { ...problem, now: {}, openings: CURVE }
-  const before = rangeMixture(asIs)
-  if (isRefusal(before)) return []
-  const powerOf = (key: 'main' | 'idle'): number[] => {
-    if (ref[key] === undefined) return CURVE.map(() => 0)
-    const larger = rangeMixture({ ...asIs, now: { [key]: ref[key] * 1.01 } })
-    if (isRefusal(larger)) return CURVE.map(() => 0)
-    const full = key === 'main' ? POWER.main : POWER.idle
-    return larger.ratio.map((one, i) =>
-      Math.max(0, Math.min(1, Math.log(one / before.ratio[i]!) / (2 * full * Math.log(1.01)))),
-    )
-  }
-  const idle = powerOf('idle')
-  const main = powerOf('main')
-  const rest = CURVE.map((_, i) => Math.max(0, 1 - idle[i]! - main[i]!))
-  const needle = problem.family !== 'plate'
-  return [
-    { name: ref.idle === undefined ? 'idle' : 'idle jet', share: ref.idle === undefined ? rest : idle },
-    ...(needle ? [{ name: 'needle', share: rest }] : []),
-    { name: 'main jet', share: main },
-  ]
-}
 
 /** What is asked of a job's jets besides its sheets: conditions as they were typed, what can be had, sizes that somebody picked by hand. */
 export interface JobQuestion {
@@ -240,11 +68,88 @@ export interface JobQuestion {
 function pickedOf(set: JetSet, picked: JobQuestion['picked']): Partial<Metering> {
   const of = (positions: JetSet['mains']) => positions.map(({ code }) => picked[code]).find(Boolean)
   const groove = set.clip ? picked[set.clip.key] : undefined
-  const [main, idle] = [of(set.mains), of(set.idles)]
+  const pressed = set.pressed.map((tube) => picked[tube.of]).find(Boolean)
+  const [main, idle] = [of(set.mains), of(set.idles) ?? pressed]
   return {
     ...(main === undefined ? {} : { main }),
     ...(idle === undefined ? {} : { idle }),
     ...(groove === undefined ? {} : { raise: (groove - set.clip!.groove) * set.clip!.grooveMm }),
+  }
+}
+
+/** One set of jets worked out: what is best, what was picked instead, what that changes. */
+interface SetWorked {
+  curves: Curves
+  problem: RangeProblem
+  sizes: Partial<Metering>
+  changes: JobChange[]
+  others: JobJets['others']
+  fits: boolean
+  assumedSizes: boolean
+}
+
+/** What lies beside the choice: from the drawer alone, from everything, nothing changed. */
+function othersOf(
+  told: (sizes: Partial<Metering>) => string,
+  kept: Partial<Metering>,
+  ways: { label: string; one: Choice }[],
+  stays: Result<Curves>,
+): JobJets['others'] {
+  const seen = new Set([told(kept)])
+  const others = ways.flatMap(({ label, one }) => {
+    const words = told(one.changes)
+    if (seen.has(words)) return []
+    seen.add(words)
+    return [{ words: `${label}${words}`, worst: one.worst, inside: one.inside }]
+  })
+  const own = told({})
+  return isRefusal(stays) || seen.has(own)
+    ? others
+    : [...others, { words: own, worst: stays.worst, inside: stays.inside }]
+}
+
+function setWorked(
+  set: JetSet,
+  sheets: Sheets,
+  conditions: { ref: Metering; now: Metering },
+  question: JobQuestion,
+): Result<SetWorked> {
+  const problem = problemOf(set, conditions, question.asked.vent)
+  const stock: Stocked = {
+    mains: question.sizes[set.mains[0]!.code] ?? [],
+    idles: set.idles[0] ? (question.sizes[set.idles[0].code] ?? []) : [],
+  }
+  const { best, drawer, all } = chooseFrom(set, problem, stock)
+  if (isRefusal(best)) return best
+  if (isRefusal(drawer)) return drawer
+  if (isRefusal(all)) return all
+  // What was picked back to the sheet's own is no change.
+  const kept = Object.fromEntries(
+    Object.entries({ ...best.changes, ...pickedOf(set, question.picked) }).filter(
+      ([key, size]) => size !== (problem.ref[key as 'main'] ?? 0),
+    ),
+  ) as Partial<Metering>
+  const curves = workOut(set.isLate ? { ...problem, shares: CURVE.map(() => 0) } : problem, kept)
+  if (isRefusal(curves)) return curves
+  const told = (sizes: Partial<Metering>): string =>
+    changesOf(set, sizes, stock, sheets).map(changeWords).join(', ') || 'the sheet’s own'
+  return {
+    curves,
+    problem,
+    sizes: kept,
+    changes: changesOf(set, kept, stock, sheets),
+    others: othersOf(
+      told,
+      kept,
+      [
+        { label: '', one: best },
+        { label: 'from the drawer: ', one: drawer },
+        { label: 'ordered: ', one: all },
+      ],
+      workOut(problem, {}),
+    ),
+    fits: set.isLate ? worstFrom(curves, LATE[0]!) <= 1 : curves.inside,
+    assumedSizes: stock.mains.length === 0,
   }
 }
 
@@ -265,53 +170,15 @@ export function jobJets(
     return refuse('unit', 'The sheet says no main jet’s bore: measure it and tell it first.')
   const conditions = conditionsOf(question.asked)
   if (isRefusal(conditions)) return conditions
-  const changes: JobChange[] = []
-  const others: JobJets['others'] = []
-  let first: { curves: Curves; problem: RangeProblem; sizes: Partial<Metering> } | undefined
-  let assumedSizes = false
-  let inside = true
+  const worked: SetWorked[] = []
   for (const set of sets) {
-    const problem = problemOf(set, conditions, question.asked.vent)
-    const stock: Stocked = {
-      mains: question.sizes[set.mains[0]!.code] ?? [],
-      idles: set.idles[0] ? (question.sizes[set.idles[0].code] ?? []) : [],
-    }
-    assumedSizes ||= stock.mains.length === 0
-    const { best, drawer, all } = chooseFrom(set, problem, stock)
-    if (isRefusal(best)) return best
-    if (isRefusal(drawer)) return drawer
-    if (isRefusal(all)) return all
-    const picked = pickedOf(set, question.picked)
-    const sizes = { ...best.changes, ...picked }
-    // What was picked back to the sheet's own is no change.
-    const kept = Object.fromEntries(
-      Object.entries(sizes).filter(([key, size]) => size !== (problem.ref[key as 'main'] ?? 0)),
-    ) as Partial<Metering>
-    const curves = workOut(set.isLate ? { ...problem, shares: CURVE.map(() => 0) } : problem, kept)
-    if (isRefusal(curves)) return curves
-    const fits = set.isLate ? worstFrom(curves, LATE[0]!) <= 1 : curves.inside
-    inside &&= fits
-    changes.push(...changesOf(set, kept, stock, sheets))
-    if (!first) {
-      first = { curves, problem, sizes: kept }
-      const told = (one: Choice): string =>
-        changesOf(set, one.changes, stock, sheets).map(words).join(', ') || 'the sheet’s own'
-      const stays = workOut(problem, {})
-      const seen = new Set([changesOf(set, kept, stock, sheets).map(words).join(', ') || 'the sheet’s own'])
-      for (const { label, one } of [
-        { label: '', one: best },
-        { label: 'from the drawer: ', one: drawer },
-        { label: 'ordered: ', one: all },
-      ]) {
-        if (seen.has(told(one))) continue
-        seen.add(told(one))
-        others.push({ words: `${label}${told(one)}`, worst: one.worst, inside: one.inside })
-      }
-      if (!isRefusal(stays) && !seen.has('the sheet’s own'))
-        others.push({ words: 'the sheet’s own', worst: stays.worst, inside: stays.inside })
-    }
+    const one = setWorked(set, sheets, conditions, question)
+    if (isRefusal(one)) return one
+    worked.push(one)
   }
-  const { curves, problem } = first!
+  const { curves, problem, sizes, others } = worked[0]!
+  const changes = worked.flatMap((one) => one.changes)
+  const inside = worked.every(({ fits }) => fits)
   const heard = heardOf(state.run)
   const turns = sheets.spec.settings.find(({ code }) => code === 'mixture.turns')?.target ?? null
   const screw = turns === null ? null : screwOf(curves, sheets.spec.mixture.kind, turns / 8)
@@ -333,15 +200,15 @@ export function jobJets(
     changes,
     others,
     offered,
-    assumedSizes,
+    assumedSizes: worked.some((one) => one.assumedSizes),
     rules: rulesOf(problem),
     heard,
     fights: fightsOf(heard, curves),
     fuel: fuelLines(sheets, problem.ref, problem.now, conditions.now.ethanol ?? 0),
     screw,
     isBlind: problem.family !== 'plate' && problem.ref.needle === undefined,
-    measureNext: narrowedBy(problem, first!.sizes),
-    headline: headlineOf(changes.map(words), { inside }, curves.changed.length || changes.length),
+    measureNext: narrowedBy(problem, sizes),
+    headline: headlineOf(changes.map(changeWords), { inside }, curves.changed.length || changes.length),
   }
 }
 

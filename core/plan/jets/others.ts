@@ -14,13 +14,10 @@ export interface OtherChoice {
   part: string | null
 }
 
-/** Those are proposed by size. */
-const JETS = /^jet\.(main|idle)(\/|$)/
-
-/** What besides main and idle jets can be chosen otherwise for a job: seat, nozzles, bleeds, pressed tubes, pump hole. */
+/** What can be chosen otherwise for a job by hand: a jet that was opened, seat, nozzles, bleeds, pressed tubes, pump hole. */
 export function otherChoices({ spec, build }: Sheets): OtherChoice[] {
   const bores = build.positions.flatMap(({ code, name, deciding, part }): OtherChoice[] =>
-    deciding?.what === 'bore' && !JETS.test(code)
+    deciding?.what === 'bore'
       ? [{ of: code, name, own: deciding.instead ?? deciding.newMm, unit: 'mm', part }]
       : [],
   )

@@ -17,6 +17,8 @@ export interface JetSet {
   family: RangeFamily
   /** bores (mm) of the sheet's own */
   ref: Metering
+  /** what was chosen otherwise by hand and is no jet: bleeds, nozzle, mm */
+  given: Metering
   /** a second pair of bores that opens late has no idle of its own */
   isLate: boolean
 }
@@ -30,12 +32,24 @@ export const sheetBore = ({ deciding }: Pick<Position, 'deciding'>): number | nu
 const isAt = (place: string, of: string) => place === of || place === 'none'
 
 /** What meters at a place besides its main jet, by the sheet: bores in mm; what is not known is left out. */
-function meteringOf({ spec, build }: Sheets, place: string, main: Position): Metering {
-  const boreOf = (code: string) =>
-    (
-      spec.calibration.find((one) => one.code === code && one.place === place) ??
-      spec.calibration.find((one) => one.code === code && isAt(one.place, place))
-    )?.mm ?? null
+function meteringOf(
+  { spec, build }: Sheets,
+  place: string,
+  main: Position,
+  chosen: ChosenBores,
+): { ref: Metering; given: Metering } {
+  const named = (code: string) =>
+    spec.calibration.find((one) => one.code === code && one.place === place) ??
+    spec.calibration.find((one) => one.code === code && isAt(one.place, place))
+  const boreOf = (code: string) => {
+    const one = named(code)
+    return one ? (chosen[calibrationKey(one)]?.instead ?? one.mm) : null
+  }
+  const givenOf = (key: keyof Metering, code: string): Metering => {
+    const one = named(code)
+    const own = one && chosen[calibrationKey(one)]
+    return own ? { [key]: own.nominal } : {}
+  }
   const ownBore = (code: string) => {
     const position = build.positions.find((one) => one.code === code || one.code === `${code}/${place}`)
     return position ? sheetBore(position) : boreOf(code)
@@ -57,11 +71,25 @@ function meteringOf({ spec, build }: Sheets, place: string, main: Position): Met
     ['needleJet', isNeedle ? needleJet : null],
     ['bore', isNeedle ? needle.liftMm : null],
   ]
-  return {
+  const ref: Metering = {
     ...Object.fromEntries(bores.filter(([, bore]) => bore !== null)),
     ...(isNeedle ? { needle: needle.profile } : {}),
   }
+  const given = {
+    ...givenOf('mainBleed', 'bleed.main'),
+    ...givenOf('nozzle', 'nozzle.main'),
+    ...givenOf('idleBleed', 'bleed.idle'),
+  }
+  // What the sheet says nothing of cannot be reckoned against it.
+  return {
+    ref,
+    given: Object.fromEntries(
+      Object.entries(given).filter(([key]) => ref[key as keyof Metering] !== undefined),
+    ),
+  }
 }
+
+type ChosenBores = Readonly<Record<string, Pick<Chosen, 'instead' | 'nominal'>>>
 
 function pressedIn({ calibration }: Sheets['spec'], place: string): JetSet['pressed'] {
   const one = calibration.find((tube) => tube.code === 'jet.idle' && isAt(tube.place, place))
@@ -69,10 +97,7 @@ function pressedIn({ calibration }: Sheets['spec'], place: string): JetSet['pres
 }
 
 /** The sets of jets of a unit, the one that opens first before the others; bores that are fed alike are one set. None where its sheet says no bore. */
-export function jetSets(
-  sheets: Sheets,
-  chosen: Readonly<Record<string, Pick<Chosen, 'instead'>>> = {},
-): JetSet[] {
+export function jetSets(sheets: Sheets, chosen: ChosenBores = {}): JetSet[] {
   const { spec, build } = sheets
   const family = FAMILIES[familyOf(sheets)] ?? 'plate'
   const clipAt = spec.settings.find(({ code }) => code === 'needle.clip')
@@ -82,7 +107,7 @@ export function jetSets(
     (one) => /^jet\.main(\/|$)/.test(one.code) && sheetBore(one) !== null,
   )) {
     const place = main.code.split('/')[1] ?? 'none'
-    const ref = meteringOf(sheets, place, main)
+    const { ref, given } = meteringOf(sheets, place, main, chosen)
     const idles = build.positions.filter(
       ({ code }) => place !== 'S' && (code === 'jet.idle' || code === `jet.idle/${place}`),
     )
@@ -101,6 +126,7 @@ export function jetSets(
       idles,
       family,
       ref,
+      given,
       isLate: place === 'S',
       pressed: idles.length || ref.idle === undefined ? [] : pressedIn(spec, place),
       clip:

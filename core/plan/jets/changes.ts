@@ -1,0 +1,92 @@
+import { lower } from '../../base/words/index.ts'
+import type { Metering } from '../../physics/range/index.ts'
+import { settingKey, type Sheets } from '../../sheets/index.ts'
+import { sheetBore, type JetSet, type Size } from './unit.ts'
+import { mm } from './worked.ts'
+
+/** One thing to change on this unit. */
+export interface JobChange {
+  /** a position, or a setting's key */
+  of: string
+  name: string
+  from: string
+  to: string
+  nominal: number
+  instead: number
+  part: string | null
+  /** where it comes from; null where nothing has to be had, or nobody has it */
+  where: 'drawer' | 'supplier' | 'opened for good' | null
+}
+
+/** What can be had for a set of jets. */
+export interface Stocked {
+  mains: readonly Size[]
+  idles: readonly Size[]
+}
+
+const grooveOf = (set: JetSet, raise: number): number =>
+  set.clip!.groove + Math.round(raise / set.clip!.grooveMm)
+
+const whereOf = (size: Size | undefined): JobChange['where'] =>
+  size === undefined ? null : size.drawer > 0 ? 'drawer' : size.buy ? 'supplier' : null
+
+/** What a choice asks of a set's positions and of its clip. */
+export function changesOf(
+  set: JetSet,
+  sizes: Partial<Metering>,
+  stock: Stocked,
+  sheets: Sheets,
+): JobChange[] {
+  const ofJets = (['idle', 'main'] as const).flatMap((key) => {
+    const to = sizes[key]
+    if (to === undefined) return []
+    const found = stock[`${key}s`].find((one) => Math.abs(one.mm - to) < 1e-6)
+    return set[`${key}s`].map((position): JobChange => {
+      const instead = sheetBore(position)!
+      return {
+        of: position.code,
+        name: position.name,
+        from: mm(instead),
+        to: mm(to),
+        nominal: to,
+        instead,
+        part: found?.part ?? null,
+        where: whereOf(found),
+      }
+    })
+  })
+  const { clip, pressed } = set
+  const { idle } = sizes
+  if (idle !== undefined)
+    ofJets.unshift(
+      ...pressed.map((tube): JobChange => ({
+        ...tube,
+        from: mm(set.ref.idle!),
+        to: mm(idle),
+        nominal: idle,
+        instead: set.ref.idle!,
+        part: null,
+        where: 'opened for good',
+      })),
+    )
+  if (!clip || !sizes.raise) return ofJets
+  const groove = grooveOf(set, sizes.raise)
+  const setting = sheets.spec.settings.find((one) => settingKey(one) === clip.key)!
+  return [
+    ...ofJets,
+    {
+      of: clip.key,
+      name: setting.name,
+      from: String(clip.groove),
+      to: String(groove),
+      nominal: groove,
+      instead: clip.groove,
+      part: null,
+      where: null,
+    },
+  ]
+}
+
+/** A change in words. */
+export const changeWords = ({ name, from, to }: JobChange): string =>
+  `${lower(name)} ${to} instead of ${from}`
