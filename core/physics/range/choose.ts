@@ -1,5 +1,6 @@
 import { isRefusal, refuse, type Refusal, type Result } from '../../base/refusal/index.ts'
-import { idleGain, mainArea, mainFlow, mainRest, prepare, startOf, type Prepared } from './mixture.ts'
+import { idleGain, mainArea, mainFlow, mainRest, startOf } from './mixture.ts'
+import { prepare, type Prepared } from './prepare.ts'
 import { isNumber, type Filled, type RangeProblem } from './state.ts'
 import { toleranceAt } from './tables.ts'
 

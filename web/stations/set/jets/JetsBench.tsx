@@ -1,80 +1,18 @@
-import { figure } from '@ekrond/core/measure'
-import type { JobAsked, JobJets } from '@ekrond/core/plan/jets'
-import { nameOn } from '@ekrond/core/sheets'
 import { useState } from 'react'
-import { Link } from 'react-router'
 import styled from 'styled-components'
 import { MixtureChart } from '../../../figures/MixtureChart'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../../shell/frame'
 import { OnStrip } from '../../../shell/OnStrip'
-import { figures, narrow } from '../../../theme/global'
-import {
-  Answer,
-  Choice,
-  ErrorLine,
-  FieldInput,
-  Key,
-  Label,
-  MainButton,
-  QuietButton,
-  RedBox,
-} from '../../../ui'
+import { narrow } from '../../../theme/global'
+import { Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../../ui'
 import { useKeys } from '../../../ui/keys'
 import type { SheetedOpen } from '../../withSheets'
 import { Another } from './Another'
+import { Asked } from './Asked'
 import { Circuits } from './Circuits'
+import { Proposed } from './Proposed'
 import { Sizes } from './Sizes'
-import { useJets, type JetsView } from './useJets'
-
-const Conditions = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1.15fr) minmax(0, 0.8fr) minmax(0, 0.8fr) 76px;
-  gap: 0 10px;
-  margin-top: -18px;
-  align-items: end;
-  & > b {
-    font: 500 16px/44px ${narrow};
-  }
-  & > span {
-    font: 500 15px/1.2 ${narrow};
-    color: var(--pencil);
-  }
-  & > output {
-    font: 500 15px/44px ${figures};
-    letter-spacing: -0.04em;
-    text-align: right;
-  }
-`
-
-const Change = styled.li`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 0 12px;
-  align-items: baseline;
-  font-size: 18px;
-  font-weight: 600;
-  & > span:last-child {
-    font: 500 15px/1.3 ${narrow};
-    color: var(--pencil);
-  }
-  & s {
-    font: 400 17px ${figures};
-    color: var(--pencil);
-  }
-  & em {
-    font: 600 18px ${figures};
-    letter-spacing: -0.03em;
-    color: var(--red);
-  }
-`
-
-const List = styled.ul`
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  gap: 4px;
-`
+import { useJets } from './useJets'
 
 const Fuel = styled.dl`
   display: grid;
@@ -91,23 +29,6 @@ const Fuel = styled.dl`
     margin: 0;
   }
 `
-
-interface Asking {
-  key: string
-  from: Exclude<keyof JobAsked, 'vent'>
-  to: Exclude<keyof JobAsked, 'vent'>
-  words: string
-}
-/** Another filter or air box: asked where somebody says so. */
-const BOX: Asking = { key: 'Air box', from: 'box', to: 'toBox', words: 'Draws, kPa' }
-const ROWS = [
-  { key: 'Altitude', from: 'altitude', to: 'toAltitude', words: 'Altitude, m' },
-  { key: 'Temperature', from: 'temperature', to: 'toTemperature', words: 'Air, °C' },
-  { key: 'Ethanol', from: 'ethanol', to: 'toEthanol', words: 'Ethanol, %' },
-] as const satisfies readonly Asking[]
-
-const signed = (share: number): string =>
-  `${share > 0 ? '+' : share < 0 ? '−' : ''}${figure(Math.abs(share) * 100, 1)} %`
 
 /** Which jets and which groove this unit wants for its place and fuel, and what puts them on its sheet. */
 export function JetsBench({ open }: { open: SheetedOpen }) {
@@ -210,169 +131,6 @@ function Line({ what, words }: { what: string; words: string }) {
     <>
       <dt>{what}</dt>
       <dd>{words}</dd>
-    </>
-  )
-}
-
-/** The sheet's conditions and those of now, each with what it alone does wide open. */
-function Asked({ view: { asked, set, refused, jets } }: { view: JetsView }) {
-  const field = (key: Exclude<keyof JobAsked, 'vent'>, name: string) => (
-    <FieldInput
-      aria-label={name}
-      inputMode="decimal"
-      aria-invalid={refused?.input === key}
-      value={asked[key]}
-      onChange={(event) => set(key, event.target.value)}
-    />
-  )
-  const [more, setMore] = useState(false)
-  const isBox = more || asked.box !== '0' || asked.toBox !== '0'
-  return (
-    <Conditions role="group" aria-label="Conditions">
-      {isBox ? (
-        <QuietButton
-          onPress={() => set('vent', asked.vent === 'inside' ? 'outside' : 'inside')}
-          style={{ justifySelf: 'start', padding: '4px 0' }}
-        >
-          bowl vented {asked.vent}
-        </QuietButton>
-      ) : (
-        <QuietButton onPress={() => setMore(true)} style={{ justifySelf: 'start', padding: '4px 0' }}>
-          filter, air box
-        </QuietButton>
-      )}
-      <span>sheet</span>
-      <span>now</span>
-      <span style={{ textAlign: 'right' }}>at full</span>
-      {(isBox ? [...ROWS, BOX] : ROWS).map(({ key, from, to, words }) => {
-        const one = jets?.changed.find(({ what }) => what === key)
-        return (
-          <Row key={key} words={words}>
-            {field(from, `${key} of the sheet`)}
-            {field(to, `${key} now`)}
-            <output aria-label={`${key} alone at full`}>{one ? signed(one.full) : '·'}</output>
-          </Row>
-        )
-      })}
-    </Conditions>
-  )
-}
-
-function Row({ words, children }: { words: string; children: React.ReactNode }) {
-  return (
-    <>
-      <b>{words}</b>
-      {children}
-    </>
-  )
-}
-
-const WHERE = {
-  drawer: 'in the drawer',
-  supplier: 'order it',
-  'opened for good': 'opened: for good',
-} as const
-
-/** What to change, how sure it is, and what it is done for. */
-function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; open: SheetedOpen }) {
-  const {
-    changes,
-    dangerous,
-    inside,
-    tryAndRead,
-    isBlind,
-    measureNext,
-    assumedSizes,
-    screw,
-    fights,
-    others,
-    changed,
-  } = jets
-  const chosen = Object.entries(open.here.chosen)
-  return (
-    <>
-      {dangerous && (
-        <RedBox role="alert" $tight>
-          Too lean for full load as it is: it burns holes. No load before the jets are changed.
-        </RedBox>
-      )}
-      <Answer aria-live="polite" style={{ fontSize: 19, lineHeight: 1.25 }}>
-        <b>
-          {changes.length > 0
-            ? inside
-              ? 'Within limits at every opening.'
-              : view.anyPicked
-                ? 'Not within limits everywhere.'
-                : 'The nearest to be had: not within limits everywhere.'
-            : changed.length === 0
-              ? 'Nothing changed: the sheet’s jets are right.'
-              : inside
-                ? 'The sheet’s jets stay.'
-                : 'None of these sizes is better than the sheet’s.'}
-        </b>
-      </Answer>
-      {changes.length > 0 && (
-        <List aria-label="To change">
-          {changes.map(({ of, name, from, to, where }) => (
-            <Change key={of}>
-              <span>
-                {name} <s>{from}</s> <em>{to}</em>
-              </span>
-              <span>{where ? WHERE[where] : ''}</span>
-            </Change>
-          ))}
-        </List>
-      )}
-      {screw && <p style={{ fontSize: 16 }}>{screw.words}</p>}
-      {fights.map((words) => (
-        <ErrorLine key={words}>{words}</ErrorLine>
-      ))}
-      {(tryAndRead || isBlind || assumedSizes) && changes.length > 0 && (
-        <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
-          {tryAndRead ? 'Not sure to the last size: try it and read the plugs. ' : ''}
-          {measureNext
-            ? `Measure ${measureNext.what}: ±${figure(measureNext.from * 100, 1)} becomes ±${figure(measureNext.to * 100, 1)} %. `
-            : ''}
-          {isBlind ? 'Until its needle is measured the clip is left out. ' : ''}
-          {assumedSizes ? 'Assumed: sizes every 0.025 mm.' : ''}
-        </p>
-      )}
-      {view.anyPicked && <QuietButton onPress={view.unpick}>Back to the best</QuietButton>}
-      {view.canPut && (
-        <label>
-          <Label>What for, as it is printed</Label>
-          <FieldInput
-            aria-label="What for"
-            value={view.why}
-            maxLength={200}
-            onChange={(event) => view.setWhy(event.target.value)}
-          />
-        </label>
-      )}
-      {changes.length > 0 &&
-        !view.anyPicked &&
-        others.map(({ words, worst }) => (
-          <p key={words} style={{ fontSize: 15, color: 'var(--pencil)' }}>
-            Or {words}: at worst {figure(worst * 100, 0)} % of what is allowed.
-          </p>
-        ))}
-      {view.notPut && <ErrorLine role="alert">{view.notPut}</ErrorLine>}
-      {chosen
-        .filter(([of]) => !changes.some((one) => one.of === of))
-        .map(([of, { size, why }]) => (
-          <p key={of} style={{ fontSize: 16 }}>
-            {nameOn(open.sheets, of)} <b>{size}</b>: {why}
-          </p>
-        ))}
-      {chosen.length > 0 && !view.canPut && (
-        <p style={{ fontSize: 16 }}>
-          On this job’s sheet.{' '}
-          {changes.some(({ part }) => part) ? <Link to={open.to('parts')}>Parts</Link> : null}
-          {changes.some(({ part }) => part)
-            ? ' orders what is not in it yet; Build fits it and measures it.'
-            : ''}
-        </p>
-      )}
     </>
   )
 }
