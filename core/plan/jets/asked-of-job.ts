@@ -15,6 +15,12 @@ export interface JobAsked {
   box: string
   toBox: string
   vent: 'inside' | 'outside'
+  /** cm³ that one bore breathes for; empty where the engine is as it was */
+  displacement: string
+  toDisplacement: string
+  /** mm, and the speed at full, rpm: asked with another engine only */
+  throttle: string
+  rpm: string
 }
 
 export const jobAskedBlank: JobAsked = {
@@ -27,6 +33,10 @@ export const jobAskedBlank: JobAsked = {
   box: '0',
   toBox: '0',
   vent: 'inside',
+  displacement: '',
+  toDisplacement: '',
+  throttle: '',
+  rpm: '3000',
 }
 
 const PLAIN = /^[-−]?\d+([.,]\d+)?$/
@@ -50,7 +60,7 @@ const RANGES = {
 } as const satisfies Record<string, Range>
 
 /** A number of a field that has a range. Refused by the field. */
-function numberOf(asked: JobAsked, key: Exclude<keyof JobAsked, 'vent'>, range: Range): Result<number> {
+function numberOf(asked: JobAsked, key: keyof JobAsked, range: Range): Result<number> {
   const text = asked[key].trim().replace('−', '-')
   const value = PLAIN.test(text) ? plainNumber(text) : Number.NaN
   if (!Number.isFinite(value)) return refuse(key, `“${asked[key].trim()}” is not a number. ${range.says}`)
@@ -62,7 +72,7 @@ export function conditionsOf(asked: JobAsked): Result<{ ref: Metering; now: Mete
   const both: Metering[] = []
   for (const side of ['', 'to'] as const) {
     const key = (name: string) =>
-      (side ? `to${name[0]!.toUpperCase()}${name.slice(1)}` : name) as Exclude<keyof JobAsked, 'vent'>
+      (side ? `to${name[0]!.toUpperCase()}${name.slice(1)}` : name) as keyof JobAsked
     const values: number[] = []
     for (const [name, range] of Object.entries(RANGES)) {
       const value = numberOf(asked, key(name), range)
@@ -72,5 +82,45 @@ export function conditionsOf(asked: JobAsked): Result<{ ref: Metering; now: Mete
     const [altitude, temperatureC, ethanol, box] = values as [number, number, number, number]
     both.push({ altitude, temperatureC, ethanol: ethanol / 100, box })
   }
-  return { ref: both[0]!, now: both[1]! }
+  const engines = enginesOf(asked)
+  if (isRefusal(engines)) return engines
+  return { ref: { ...both[0]!, ...engines?.ref }, now: { ...both[1]!, ...engines?.now } }
+}
+
+const ENGINE = {
+  displacement: {
+    name: 'displacement',
+    lo: 10,
+    hi: 5000,
+    says: 'What one bore breathes for is 10 to 5,000 cm³.',
+  },
+  throttle: {
+    name: 'throttle bore',
+    lo: 5,
+    hi: 120,
+    says: 'The throttle’s bore is 5 to 120 mm: measure it.',
+  },
+  rpm: { name: 'speed', lo: 300, hi: 20_000, says: 'The speed at full is 300 to 20,000 rpm.' },
+} as const satisfies Record<string, Range>
+
+/** Air that passes a throttle at its stop where nobody measured it, mm². */
+const USUAL_IDLE_AREA = 9
+
+/** The engine of the sheet and the one of now; null where nobody says that it is another. */
+function enginesOf(asked: JobAsked): Result<{ ref: Metering; now: Metering } | null> {
+  if (asked.toDisplacement.trim() === '') return null
+  const values: number[] = []
+  for (const [key, range] of [
+    ['displacement', ENGINE.displacement],
+    ['toDisplacement', ENGINE.displacement],
+    ['throttle', ENGINE.throttle],
+    ['rpm', ENGINE.rpm],
+  ] as const) {
+    const value = numberOf(asked, key, range)
+    if (isRefusal(value)) return value
+    values.push(value)
+  }
+  const [was, is, bore, rpm] = values as [number, number, number, number]
+  const engine = { displacement: was, rpm, bore, idleArea: USUAL_IDLE_AREA }
+  return { ref: { engine }, now: { engine: { ...engine, displacement: is } } }
 }

@@ -206,6 +206,31 @@ describe('an idle screw that would want to be shut', () => {
   })
 })
 
+describe('another engine', () => {
+  const larger = { displacement: '500', toDisplacement: '575', throttle: '36', rpm: '2500' }
+  it('15 % larger enriches by a few per cent at most: signal and flow keep step', () => {
+    const said = jets('K-4417-2S', larger, { picked: { 'jet.main/P': 1.35, 'jet.main/S': 1.55 } })
+    const change = (x: number) => said.asIs.ratio[said.openings.indexOf(x)]! - 1
+    expect(said.changed.map(({ what, from, to }) => [what, from, to])).toEqual([
+      ['Engine', '500 cm³', '575 cm³'],
+    ])
+    expect(Math.abs(change(1))).toBeLessThan(0.025)
+    expect(change(0.125)).toBeGreaterThan(0.01)
+    expect(change(0.125)).toBeLessThan(0.06)
+  })
+  it('asks what it must know of it', () => {
+    const at = (more: Partial<JobAsked>) => {
+      const said = asked('K-4417-2S', { ...larger, ...more })
+      return isRefusal(said) ? said.refused.input : undefined
+    }
+    expect(at({ throttle: '' })).toBe('throttle')
+    expect(at({ displacement: '' })).toBe('displacement')
+    expect(at({ toDisplacement: '9' })).toBe('toDisplacement')
+    // An engine that these jets were never for.
+    expect(at({ displacement: '30', toDisplacement: '35' })).toBe('engine')
+  })
+})
+
 describe('a bleed that was chosen by hand', () => {
   it('counts in the curve against the sheet’s own', () => {
     // Main bleed 1.70 to 1.40 with 1.35 in 3.0: 1.35², 1.7², 3²: K by the bores; a smaller bleed enriches the main circuit.

@@ -53,10 +53,30 @@ const ROWS = [
   { key: 'box', what: 'Air box', say: (n: number) => `${figure(n, 1)} kPa` },
 ] as const
 
+/** What another engine does alone. */
+function engineChange(problem: RangeProblem): Changed[] {
+  const [was, is] = [problem.ref.engine, problem.now.engine]
+  if (!was || !is || was.displacement === is.displacement) return []
+  const alone = rangeMixture({ ...problem, now: { engine: is }, openings: [0, 1] })
+  if (isRefusal(alone)) return []
+  const say = (n: number) => `${figure(n, 0)} cm³`
+  return [
+    {
+      what: 'Engine',
+      from: say(was.displacement),
+      to: say(is.displacement),
+      idle: alone.ratio[0]! - 1,
+      full: alone.ratio[1]! - 1,
+      sigma: alone.sigma[1]!,
+    },
+  ]
+}
+
 /** What each changed condition does alone. */
 function changes(problem: RangeProblem): Changed[] {
   const { ref, now } = problem
-  return ROWS.flatMap(({ key, what, say }) => {
+  const ofEngine = engineChange(problem)
+  const ofConditions = ROWS.flatMap(({ key, what, say }) => {
     const [was, is] = [ref[key] ?? 0, now[key] ?? ref[key] ?? 0]
     if (is === was) return []
     const alone = rangeMixture({ ...problem, now: { [key]: is }, openings: [0, 1] })
@@ -64,6 +84,7 @@ function changes(problem: RangeProblem): Changed[] {
     const [idle, full] = [alone.ratio[0]! - 1, alone.ratio[1]! - 1]
     return [{ what, from: say(was), to: say(is), idle, full, sigma: alone.sigma[1]! }]
   })
+  return [...ofConditions, ...ofEngine]
 }
 
 /** A problem over the whole opening as it is, and with some sizes changed. Refused by the field that is at fault. */

@@ -32,8 +32,11 @@ interface Asking {
   to: Exclude<keyof JobAsked, 'vent'>
   words: string
 }
-/** Another filter or air box: asked where somebody says so. */
-const BOX: Asking = { key: 'Air box', from: 'box', to: 'toBox', words: 'Draws, kPa' }
+/** Another filter or air box, another engine: asked where somebody says so. */
+const MORE: readonly Asking[] = [
+  { key: 'Air box', from: 'box', to: 'toBox', words: 'Draws, kPa' },
+  { key: 'Engine', from: 'displacement', to: 'toDisplacement', words: 'cm³ a bore' },
+]
 const ROWS = [
   { key: 'Altitude', from: 'altitude', to: 'toAltitude', words: 'Altitude, m' },
   { key: 'Temperature', from: 'temperature', to: 'toTemperature', words: 'Air, °C' },
@@ -55,7 +58,7 @@ export function Asked({ view: { asked, set, refused, jets } }: { view: JetsView 
     />
   )
   const [more, setMore] = useState(false)
-  const isBox = more || asked.box !== '0' || asked.toBox !== '0'
+  const isBox = more || asked.box !== '0' || asked.toBox !== '0' || asked.toDisplacement !== ''
   return (
     <Conditions role="group" aria-label="Conditions">
       {isBox ? (
@@ -67,13 +70,13 @@ export function Asked({ view: { asked, set, refused, jets } }: { view: JetsView 
         </QuietButton>
       ) : (
         <QuietButton onPress={() => setMore(true)} style={{ justifySelf: 'start', padding: '4px 0' }}>
-          filter, air box
+          air box, engine
         </QuietButton>
       )}
       <span>sheet</span>
       <span>now</span>
       <span style={{ textAlign: 'right' }}>at full</span>
-      {(isBox ? [...ROWS, BOX] : ROWS).map(({ key, from, to, words }) => {
+      {(isBox ? [...ROWS, ...MORE] : ROWS).map(({ key, from, to, words }) => {
         const one = jets?.changed.find(({ what }) => what === key)
         return (
           <Row key={key} words={words}>
@@ -83,6 +86,13 @@ export function Asked({ view: { asked, set, refused, jets } }: { view: JetsView 
           </Row>
         )
       })}
+      {asked.toDisplacement !== '' && (
+        <Row words="Throttle mm, rpm">
+          {field('throttle', 'Throttle bore, mm')}
+          {field('rpm', 'Speed at full, rpm')}
+          <span />
+        </Row>
+      )}
     </Conditions>
   )
 }
