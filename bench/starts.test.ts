@@ -12,7 +12,7 @@ describe('a start', { timeout: 400_000 }, () => {
   it('that was killed leaves a server and instruments behind: the next one ends what still lives, says so, and has all that was entered', async () => {
     const folder = newDataFolder()
     const port = await freePort()
-    const first = await startOn(folder, port, { demo: true })
+    const first = await startOn(folder, port)
     expect(await hasChecksums(folder)).toBe(true)
     const job = await enterJob(first.address)
     // One that hears nothing of its starter's end: it stands still.

@@ -45,6 +45,11 @@ test('a slide moved from the valley to 1,600 m: chosen at Set, needed at Parts, 
   await expect(changes).toContainText('Main jet 1.15 1.05')
   await page.getByRole('button', { name: 'Back to the best' }).click()
   await expect(changes).toContainText('Main jet 1.15 1.10')
+  // An idle jet so large that its air screw would want to stand far out says what it is.
+  await page.getByRole('button', { name: 'next jet' }).click()
+  await page.getByRole('button', { name: /^Idle jet 0\.52/ }).click()
+  await expect(page.getByText(/the idle jet is too large for it\./)).toBeVisible()
+  await page.getByRole('button', { name: 'Back to the best' }).click()
   await page.getByLabel('What for').fill('moved up to the pass')
   await page.getByRole('button', { name: /^Put on the sheet/ }).click()
   await expect(page.getByRole('button', { name: /^On the sheet/ })).toBeVisible()

@@ -16,6 +16,8 @@ export interface JobChange {
   part: string | null
   /** where it comes from; null where nothing has to be had, or nobody has it */
   where: 'drawer' | 'supplier' | 'opened for good' | null
+  /** what it costs to buy, in minor units; 0 where nothing has to be bought */
+  priceMinor: number
 }
 
 /** What can be had for a set of jets. */
@@ -52,6 +54,7 @@ export function changesOf(
         instead,
         part: found?.part ?? null,
         where: whereOf(found),
+        priceMinor: found && found.drawer === 0 ? (found.buy?.priceMinor ?? 0) * position.quantity : 0,
       }
     })
   })
@@ -67,6 +70,7 @@ export function changesOf(
         instead: set.ref.idle!,
         part: null,
         where: 'opened for good',
+        priceMinor: 0,
       })),
     )
   if (!clip || !sizes.raise) return ofJets
@@ -83,6 +87,7 @@ export function changesOf(
       instead: clip.groove,
       part: null,
       where: null,
+      priceMinor: 0,
     },
   ]
 }

@@ -91,9 +91,11 @@ describe('a unit moved from the valley to 1,600 m', () => {
   it('what is not in the drawer is ordered; the sheet’s own stands beside it', () => {
     const { changes, others } = jets('U712B', { toAltitude: '1600' })
     // 0.95 × 1.079^(−1/1.8) = 0.911: of 0.85, 0.90 and 0.95 the middle one.
-    expect(changes).toMatchObject([{ of: 'jet.main', to: '0.90', part: 'JT-090', where: 'supplier' }])
+    expect(changes).toMatchObject([
+      { of: 'jet.main', to: '0.90', part: 'JT-090', where: 'supplier', priceMinor: 310 },
+    ])
     expect(others).toContainEqual(
-      expect.objectContaining({ words: 'from the drawer: the sheet’s own', inside: false }),
+      expect.objectContaining({ words: 'from the drawer: the sheet’s own', inside: false, priceMinor: 0 }),
     )
   })
 

@@ -27,7 +27,7 @@ export interface Offered {
 export interface JobJets extends Curves {
   changes: JobChange[]
   /** other ways, each with what it changes and how far off it stays at worst, in tolerances */
-  others: { words: string; worst: number; inside: boolean }[]
+  others: { words: string; worst: number; inside: boolean; priceMinor: number }[]
   offered: Offered[]
   /** the sizes are made up: nobody has any, every 0.025 mm was taken */
   assumedSizes: boolean
@@ -91,6 +91,7 @@ interface SetWorked {
 /** What lies beside the choice: from the drawer alone, from everything, nothing changed. */
 function othersOf(
   told: (sizes: Partial<Metering>) => string,
+  costs: (sizes: Partial<Metering>) => number,
   kept: Partial<Metering>,
   ways: { label: string; one: Choice }[],
   stays: Result<Curves>,
@@ -100,12 +101,14 @@ function othersOf(
     const words = told(one.changes)
     if (seen.has(words)) return []
     seen.add(words)
-    return [{ words: `${label}${words}`, worst: one.worst, inside: one.inside }]
+    return [
+      { words: `${label}${words}`, worst: one.worst, inside: one.inside, priceMinor: costs(one.changes) },
+    ]
   })
   const own = told({})
   return isRefusal(stays) || seen.has(own)
     ? others
-    : [...others, { words: own, worst: stays.worst, inside: stays.inside }]
+    : [...others, { words: own, worst: stays.worst, inside: stays.inside, priceMinor: 0 }]
 }
 
 function setWorked(
@@ -133,6 +136,8 @@ function setWorked(
   if (isRefusal(curves)) return curves
   const told = (sizes: Partial<Metering>): string =>
     changesOf(set, sizes, stock, sheets).map(changeWords).join(', ') || 'the sheet’s own'
+  const costs = (sizes: Partial<Metering>): number =>
+    changesOf(set, sizes, stock, sheets).reduce((sum, { priceMinor }) => sum + priceMinor, 0)
   return {
     curves,
     problem,
@@ -140,6 +145,7 @@ function setWorked(
     changes: changesOf(set, kept, stock, sheets),
     others: othersOf(
       told,
+      costs,
       kept,
       [
         { label: '', one: best },

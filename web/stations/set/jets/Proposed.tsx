@@ -3,8 +3,10 @@ import type { JobJets } from '@ekrond/core/plan/jets'
 import { nameOn } from '@ekrond/core/sheets'
 import { Link } from 'react-router'
 import styled from 'styled-components'
+import { useShop } from '../../../data/shop'
 import { figures, narrow } from '../../../theme/global'
 import { Answer, ErrorLine, FieldInput, Label, QuietButton, RedBox } from '../../../ui'
+import { sayMoney } from '../../../ui/dates'
 import type { SheetedOpen } from '../../withSheets'
 import type { JetsView } from './useJets'
 
@@ -59,6 +61,7 @@ export function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; 
     others,
     changed,
   } = jets
+  const exponent = useShop().data?.currency.exponent ?? 2
   const chosen = Object.entries(open.here.chosen)
   return (
     <>
@@ -84,12 +87,15 @@ export function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; 
       </Answer>
       {changes.length > 0 && (
         <List aria-label="To change">
-          {changes.map(({ of, name, from, to, where }) => (
+          {changes.map(({ of, name, from, to, where, priceMinor }) => (
             <Change key={of}>
               <span>
                 {name} <s>{from}</s> <em>{to}</em>
               </span>
-              <span>{where ? WHERE[where] : ''}</span>
+              <span>
+                {where ? WHERE[where] : ''}
+                {priceMinor > 0 ? `, ${sayMoney(priceMinor, exponent)}` : ''}
+              </span>
             </Change>
           ))}
         </List>
@@ -122,9 +128,10 @@ export function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; 
       )}
       {changes.length > 0 &&
         !view.anyPicked &&
-        others.map(({ words, worst }) => (
+        others.map(({ words, worst, priceMinor }) => (
           <p key={words} style={{ fontSize: 15, color: 'var(--pencil)' }}>
-            Or {words}: at worst {figure(worst * 100, 0)} % of what is allowed.
+            Or {words}: at worst {figure(worst * 100, 0)} % of what is allowed,{' '}
+            {priceMinor > 0 ? `${sayMoney(priceMinor, exponent)} to buy.` : 'nothing to buy.'}
           </p>
         ))}
       {view.notPut && <ErrorLine role="alert">{view.notPut}</ErrorLine>}
