@@ -23,7 +23,7 @@ test('which jets without a job: another place, another fuel, the whole question 
   await expect(page.getByText(/pump volume × 1\.43/)).toBeVisible()
 })
 
-test('a slide moved from the valley to 1,600 m: chosen at Set, needed at Parts, measured at Build, said on sheet and card', async ({
+test('a slide moved from the valley to 1,600 m: chosen at Set, needed at Parts, said on sheet and card', async ({
   bench: page,
 }) => {
   await page.goto('/jobs/1184/set')
@@ -83,4 +83,28 @@ test('a figure without a job: typed either way, its address sent, taken into a j
   await page.goto('/figures/jets?toAltitude=900&job=1184')
   await page.getByRole('link', { name: 'Its own jets for this' }).click()
   await expect(page.getByLabel('Altitude now')).toHaveValue('900')
+})
+
+test('a chosen jet is ordered, and goes on only as the size that it measures', async ({ bench: page }) => {
+  await page.goto('/jobs/1192/set?jets&toAltitude=1600')
+  await expect(page.getByRole('list', { name: 'To change' })).toContainText('Main jet, right 1.30 1.28')
+  await page.getByRole('button', { name: /^Put on the sheet/ }).click()
+  await page.getByRole('link', { name: 'Parts', exact: true }).click()
+  await page.getByRole('button', { name: /^Order parts/ }).click()
+  await page.getByRole('button', { name: /arrived/i }).click()
+  await expect(page.getByRole('button', { name: /arrived/i })).toBeHidden()
+  await page.goto('/jobs/1192/build')
+  // The last of its screws, then the jets.
+  await expect(page.getByRole('heading', { name: 'Idle air screw, left' })).toBeVisible()
+  await page.getByRole('button', { name: /^Installed, checked/ }).click()
+  await expect(page.getByRole('heading', { name: 'Main jet, right' })).toBeVisible()
+  await expect(page.getByText(/wanted 1\.28, not the sheet’s 1\.30/)).toBeVisible()
+  const pins = page.getByLabel('Its bore, two pins')
+  // The old size in the new bag.
+  await pins.fill('1.295 1.305')
+  await page.getByRole('button', { name: /^Installed, checked/ }).click()
+  await expect(page.getByRole('alert')).toContainText('this is the sheet’s')
+  await pins.fill('1.275 1.285')
+  await page.getByRole('button', { name: /^Installed, checked/ }).click()
+  await expect(page.getByRole('heading', { name: 'Main jet, left' })).toBeVisible()
 })
