@@ -2,7 +2,7 @@ import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { bodyOf, type JobState } from '../../log/index.ts'
 import { showTurns } from '../../measure/index.ts'
 import { idleTrim, type Choice, type Metering, type RangeProblem } from '../../physics/range/index.ts'
-import type { Sheets } from '../../sheets/index.ts'
+import { screwKindOf, type Sheets } from '../../sheets/index.ts'
 import { conditionsOf, type JobAsked } from './asked-of-job.ts'
 import { changesOf, changeWords, type JobChange, type Stocked } from './changes.ts'
 import { chooseFrom, LATE } from './choosing.ts'
@@ -186,8 +186,11 @@ export function jobJets(
   const changes = worked.flatMap((one) => one.changes)
   const inside = worked.every(({ fits }) => fits)
   const heard = heardOf(state.run)
-  const turns = sheets.spec.settings.find(({ code }) => code === 'mixture.turns')?.target ?? null
-  const screw = turns === null ? null : screwOf(curves, sheets.spec.mixture.kind, turns / 8)
+  const screws = sheets.spec.settings.filter(({ code }) => code === 'mixture.turns')
+  const turns = screws[0]?.target ?? null
+  // Which way is leaner has to be known before a screw is told anything.
+  const kind = screwKindOf(sheets.spec)
+  const screw = turns === null || kind === null ? null : screwOf(curves, kind, turns / 8, screws.length > 1)
   const offered = sets.flatMap((set) =>
     [...set.idles.slice(0, 1), ...set.mains.slice(0, 1)].map((position): Offered => {
       const own = sheetBore(position)!
@@ -225,17 +228,23 @@ const worstFrom = ({ openings, proposed, tolerance }: Curves, from: number): num
   )
 
 /** Where the idle screw ends, and what that says of the idle jet. */
-function screwOf({ proposed }: Curves, kind: 'fuel' | 'air', from: number): JobJets['screw'] {
+function screwOf(
+  { proposed }: Curves,
+  kind: 'fuel' | 'air',
+  from: number,
+  several: boolean,
+): JobJets['screw'] {
   const to = idleTrim(proposed.ratio[0]!, kind, from)
   if (isRefusal(to)) return null
   const eighths = Math.max(0, Math.round(to * 8))
   const fits = screwFits(to)
+  const name = several ? 'Idle screws' : 'Idle screw'
   // A fuel screw far in and an air screw far out both say that the idle jet is too large.
   const tooLarge = kind === 'fuel' ? to < from : to > from
   const said = fits
     ? Math.abs(to - from) < 1 / 16
-      ? `Idle screw stays at ${showTurns(eighths)} turns.`
-      : `Idle screw to about ${showTurns(eighths)} turns.`
-    : `Idle screw would want ${showTurns(eighths)} turns: the idle jet is too ${tooLarge ? 'large' : 'small'} for it.`
+      ? `${name} ${several ? 'stay' : 'stays'} at ${showTurns(eighths)} turns.`
+      : `${name} to about ${showTurns(eighths)} turns.`
+    : `${name} would want ${showTurns(eighths)} turns: the idle jet is too ${tooLarge ? 'large' : 'small'} for it.`
   return { from, to, fits, words: said }
 }

@@ -116,7 +116,11 @@ export function JetsBench({ open }: { open: SheetedOpen }) {
             ))}
           <AskFoot>
             <MainButton onPress={put} isDisabled={!view.canPut}>
-              {view.isPut ? 'On the sheet' : jets?.changes.length ? 'Put on the sheet' : 'Nothing to change'}{' '}
+              {view.isPut
+                ? 'On the sheet'
+                : jets?.changes.length
+                  ? `Put on the sheet${view.bodies > 1 ? ` of all ${view.bodies}` : ''}`
+                  : 'Nothing to change'}{' '}
               <Key>Enter</Key>
             </MainButton>
           </AskFoot>

@@ -117,6 +117,8 @@ export function useJets(open: SheetedOpen) {
     /** all of it stands on the sheet as proposed */
     isPut: entries.length === 0 && Object.keys(here.chosen).length > 0,
     canPut: entries.length > 0,
+    /** how many bodies of a bank it is put on */
+    bodies: alikeBodies(open).length,
     put: () => {
       const no = open.addAll(entries)
       setRefused(no?.sentence ?? '')
@@ -140,6 +142,10 @@ export function useJets(open: SheetedOpen) {
 
 export type JetsView = ReturnType<typeof useJets>
 
+/** The bodies of a bank that are the same number: they are jetted alike. */
+const alikeBodies = ({ state, all, sheets }: SheetedOpen): number[] =>
+  bodyNumbers(state).filter((number) => all[number]?.spec.listNumber === sheets.spec.listNumber)
+
 /** The entries that put it on the sheet, on each body of a bank that is the same number, with the job's fuel and place where they were told here. */
 function toPut(
   open: SheetedOpen,
@@ -147,17 +153,14 @@ function toPut(
   conditions: { ethanol: number; altitudeM: number },
   why: string,
 ): NewEntry[] {
-  const { state, all, sheets } = open
   const changes = jets.changed.map(({ what, from, to }) => `${what} ${from} to ${to}`)
-  const chosen = bodyNumbers(state)
-    .filter((number) => all[number]?.spec.listNumber === sheets.spec.listNumber)
-    .flatMap((number) =>
-      enterChosen(state, number, jets, { ...conditions, changes }, why).map((data): NewEntry => ({
-        kind: 'cal.chosen',
-        data,
-        body: number,
-      })),
-    )
+  const chosen = alikeBodies(open).flatMap((number) =>
+    enterChosen(open.state, number, jets, { ...conditions, changes }, why).map((data): NewEntry => ({
+      kind: 'cal.chosen',
+      data,
+      body: number,
+    })),
+  )
   if (chosen.length === 0) return []
   const told = open.standing('job.opened')
   const opened = told && (current(told).data as DataOf['job.opened'])
