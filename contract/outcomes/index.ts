@@ -18,5 +18,7 @@ export const OutcomesAnswer = v.object({
       causes: v.array(v.string()),
     }),
   ),
+  /** the run logs of this list number's jobs in which a probe was read, each in its order: the notes as `run.noted` has them */
+  runs: v.array(v.array(v.record(v.string(), v.unknown()))),
 })
 export type OutcomesAnswer = v.InferOutput<typeof OutcomesAnswer>

@@ -3,6 +3,8 @@ import type { Queryable } from '../db/pool.ts'
 
 /** So many jobs of a list number are told of. */
 const MOST_RELATIVES = 6
+/** So many run logs of one are learned from. */
+const MOST_RUNS = 40
 
 // The last answer of each job that went back and was neither corrected nor taken back since.
 const ANSWERS = `
@@ -24,8 +26,17 @@ export async function selectOutcomes(db: Queryable, listNumber: string | null): 
          left join lateral (select (data->>'bodies')::int as bodies from entry where job = e.job and kind = 'job.opened' order by seq desc limit 1) o on true
         where e.kind = 'job.closed' and j.list_number = $1
           and not exists (select 1 from entry c where c.job = e.job and (c.corrects = e.id or (c.kind = 'job.reopened' and c.seq > e.seq)))
+     ), noted as (
+       select e.job, e.seq, e.data->'note' as note
+         from entry e join job j on j.job = e.job
+        where e.kind = 'run.noted' and j.list_number = $1
+          and not exists (select 1 from entry c where c.job = e.job and c.corrects = e.id)
+     ), run as (
+       select job, jsonb_agg(note order by seq) as notes from noted group by job
+       having bool_or(note->>'what' = 'lambda') order by job limit ${MOST_RUNS}
      )
      select jsonb_build_object(
+       'runs', coalesce((select jsonb_agg(notes) from run), '[]'),
        'ends', coalesce((select jsonb_object_agg(why, n) from (select why, sum(bodies)::int as n from ended group by why) w), '{}'),
        'answered', (select count(distinct job) from named),
        'causes', coalesce((select jsonb_object_agg(cause, n) from (select cause, count(distinct job) as n from named group by cause) c), '{}'),

@@ -51,6 +51,34 @@ describe('what complaints came of here', () => {
     expect(relatives[0]).toMatchObject({ number: 1187, causes: ['needle', 'seat'] })
     expect((await outcomes('K-4463-1')).relatives).toEqual([])
   })
+  it('gives the run logs in which a probe was read, to learn from, in their order', async () => {
+    const { job } = (await shop.app.inject({ url: '/api/jobs/1187' })).json<JobAnswer>()
+    expect((await outcomes('K-4438-2S')).runs).toEqual([])
+    for (const note of [
+      { what: 'lambda', band: 'wide open', lambda: 0.9 },
+      { what: 'change', of: 'main jet 1.35 to 1.30', way: 'leaner', expects: '' },
+      { what: 'lambda', band: 'wide open', lambda: 0.96 },
+    ]) {
+      const entry = {
+        id: randomUUID(),
+        job,
+        kind: 'run.noted',
+        v: 2,
+        data: { note, words: '' },
+        by: 'R. Oda',
+        at: shop.services.clock().toISOString(),
+      }
+      const said = await shop.app.inject({
+        method: 'POST',
+        url: `/api/jobs/${job}/entries`,
+        payload: { entries: [entry] },
+      })
+      expect(said.json<{ answers: { outcome: string }[] }>().answers[0]!.outcome).toBe('accepted')
+    }
+    const { runs } = await outcomes('K-4438-2S')
+    expect(runs.map((run) => run.map(({ what }) => what))).toEqual([['lambda', 'change', 'lambda']])
+    expect((await outcomes('K-4463-1')).runs).toEqual([])
+  })
   it('counts how units of a list number ended that did not go back', async () => {
     const { rows } = await shop.pool.query<{ listNumber: string }>(
       `select j.list_number as "listNumber" from job j join entry e using (job) where e.kind = 'job.closed' and e.data->>'why' = 'condemned'`,

@@ -26,6 +26,43 @@ export function Plugs({ note }: { note: (it: RunNote) => void }) {
   )
 }
 
+const LAMBDA = /^[01][.,]\d+$/
+
+/** What a probe in the exhaust reads at a throttle position. */
+export function Probe({ note }: { note: (it: RunNote) => void }) {
+  const [band, setBand] = useState<RunBand>('wide open')
+  const [text, setText] = useState('')
+  const lambda = Number(text.trim().replace(',', '.'))
+  const isRead = LAMBDA.test(text.trim()) && lambda >= 0.5
+  const log = () => {
+    if (!isRead) return
+    note({ what: 'lambda', band, lambda })
+    setText('')
+  }
+  return (
+    <Row role="group" aria-label="Probe">
+      {runBands.map((one) => (
+        <Choice key={one} $on={one === band} onPress={() => setBand(one)}>
+          {one}
+        </Choice>
+      ))}
+      <FieldInput
+        aria-label="Lambda"
+        inputMode="decimal"
+        placeholder="0.92"
+        style={{ width: 80 }}
+        aria-invalid={text.trim() !== '' && !isRead}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={onEnter(log)}
+      />
+      <Choice onPress={log} isDisabled={!isRead}>
+        Log
+      </Choice>
+    </Row>
+  )
+}
+
 /** One change, which way the mixture goes by it, what is expected and what it did. */
 export function Change({ note }: { note: (it: RunNote) => void }) {
   const [of, setOf] = useState('')

@@ -10,7 +10,7 @@ import { OfJob } from '../shell/OfJob'
 import { sayInstant } from '../ui/dates'
 import { useShop } from '../data/shop'
 import { Answer, Choice, ErrorLine, Label, RedBox } from '../ui'
-import { Change, Plugs } from './Change'
+import { Change, Plugs, Probe } from './Change'
 import { Row } from './Row'
 import { Screw } from './Screw'
 import { useKeys } from '../ui/keys'
@@ -94,6 +94,8 @@ function Run({ open }: { open: OpenJob }) {
         </Row>
         <h2>Plugs, after a run at one throttle position</h2>
         <Plugs note={note} />
+        <h2>λ by a probe, held steady</h2>
+        <Probe note={note} />
       </section>
       <section aria-label="What it means">
         <Answer aria-live="polite">

@@ -21,6 +21,8 @@ export type RunNote =
       band?: RunBand | undefined
     }
   | { what: 'effect'; seen: 'better' | 'worse' | 'same' }
+  /** a probe in the exhaust at a throttle position, steady: air over what burns it all */
+  | { what: 'lambda'; band: RunBand; lambda: number }
 
 export const blipParts = ['opening', 'release', 'after', 'overrun', 'steady'] as const
 export type BlipPart = (typeof blipParts)[number]
@@ -66,6 +68,11 @@ const note: v.GenericSchema<unknown, RunNote> = v.variant('what', [
     band: v.optional(v.picklist(runBands)),
   }),
   v.object({ what: v.literal('effect'), seen: v.picklist(['better', 'worse', 'same']) }),
+  v.object({
+    what: v.literal('lambda'),
+    band: v.picklist(runBands),
+    lambda: v.pipe(v.number(), v.minValue(0.5), v.maxValue(2)),
+  }),
 ])
 
 const BLIP_WORDS: Readonly<Record<BlipPart, readonly [good: string, bad: string]>> = {
@@ -79,7 +86,9 @@ const BLIP_WORDS: Readonly<Record<BlipPart, readonly [good: string, bad: string]
 /** An entry of the run log; it may come after the return, from the customer’s telephone. */
 export const runNoted = defineKind({
   kind: 'run.noted',
-  version: 1,
+  version: 2,
+  // Before version 2 nobody entered what a probe reads; all else is as it was.
+  upcasts: { 1: (data: object) => data },
   always: true,
   slice: { job: { run: [] } },
   schema: v.object({ note, words: FreeWords }),
@@ -106,5 +115,7 @@ export function runWords(it: RunNote): string {
       return `changed ${it.of}${it.band ? `, ${it.band}` : ''}${it.way === 'other' ? '' : `, ${it.way}`}${it.expects ? `, expecting ${it.expects}` : ''}`
     case 'effect':
       return `result: ${it.seen}`
+    case 'lambda':
+      return `on the engine: λ ${it.lambda.toFixed(2)}, ${it.band}`
   }
 }

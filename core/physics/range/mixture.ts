@@ -32,6 +32,12 @@ const V = {
   screw: 0.5,
 } as const
 
+/** The doubt of how the mixture follows a changed main jet, as an exponent of its area: by what is known of the circuit. */
+export function mainJetDoubt({ family, ref }: Pick<RangeProblem, 'family' | 'ref'>): number {
+  if (family !== 'plate' && !ref.needle) return V.mainBehindNeedle
+  return ref.mainBleed !== undefined && ref.nozzle !== undefined ? V.mainByK : V.main
+}
+
 /** One circuit's gain over the sheet's and the squares of what it is not sure of. */
 export interface Gain {
   gain: number
@@ -67,12 +73,15 @@ export function mainFlow(
   nozzle: number,
 ): number {
   const { ref, problem } = p
+  // What runs have taught of this number's jet comes to what is reckoned.
+  const learned = (is / was) ** (problem.mainOff?.by ?? 0)
   if (mainByK(p))
     return (
-      passes(is, areaOf(bleed), areaOf(nozzle)) / passes(was, areaOf(ref.mainBleed!), areaOf(ref.nozzle!))
+      (learned * passes(is, areaOf(bleed), areaOf(nozzle))) /
+      passes(was, areaOf(ref.mainBleed!), areaOf(ref.nozzle!))
     )
   const needleUnit = problem.family !== 'plate'
-  let q = (is / was) ** jetPower(p, i)
+  let q = learned * (is / was) ** jetPower(p, i)
   if (ref.mainBleed !== undefined)
     q *= (bleed / ref.mainBleed) ** (2 * (needleUnit ? NEEDLE_UNIT.bleed : BLEED))
   if (ref.nozzle !== undefined) q *= (nozzle / ref.nozzle) ** (2 * (needleUnit ? NEEDLE_UNIT.nozzle : NOZZLE))
@@ -114,7 +123,7 @@ function mainGain(p: Prepared, now: Filled, i: number): Result<Gain> {
     ] as const
   ).filter(([key, flows]) => flows && now[key] !== ref[key]).length
   const doubt =
-    (isBlind(p) ? V.mainBehindNeedle : byK ? V.mainByK : V.main) ** 2 * ln2(is, was) +
+    (p.problem.mainOff?.sigma ?? mainJetDoubt(p.problem)) ** 2 * ln2(is, was) +
     (ref.mainBleed === undefined
       ? 0
       : (byK ? V.bleedByK : V.bleed * bleedPower) ** 2 * ln2(areaOf(now.mainBleed!), areaOf(ref.mainBleed))) +

@@ -71,6 +71,8 @@ export interface RangeProblem {
   vent?: 'inside' | 'outside'
   /** the main circuit's signal at full, kPa */
   fullSignal?: number
+  /** by how much the main jet's exponent was found off in runs, with its σ */
+  mainOff?: { by: number; sigma: number }
 }
 
 /** The same with everything filled in. */

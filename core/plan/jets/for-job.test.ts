@@ -193,6 +193,17 @@ describe('what was read on the engine', () => {
     // At 1,600 m + 7.8 % explains it.
     expect(jets('S26-14F', { toAltitude: '1600' }, { run: [black] }).fights).toEqual([])
   })
+  it('a probe says more than a plug: richer than wanted by its λ, λ 1/1.15 is wanted wide open', () => {
+    const said = jets(
+      'S26-14F',
+      {},
+      { run: [black, { what: 'lambda', band: 'wide open', lambda: 0.82 }, black] },
+    )
+    expect(said.heard).toHaveLength(1)
+    // 0.8696/0.82 − 1.
+    expect(said.heard[0]).toMatchObject({ opening: 1, words: 'λ 0.82', give: 0.03 })
+    expect(said.heard[0]!.richer).toBeCloseTo(0.0605, 3)
+  })
   it('counts since the last change only', () =>
     expect(
       jets('S26-14F', {}, { run: [black, { what: 'change', of: 'main jet', way: 'leaner', expects: '' }] })

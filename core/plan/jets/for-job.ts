@@ -1,5 +1,5 @@
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
-import { bodyOf, type JobState } from '../../log/index.ts'
+import { bodyOf, type JobState, type RunNote } from '../../log/index.ts'
 import { showTurns } from '../../measure/index.ts'
 import { idleTrim, type Choice, type Metering, type RangeProblem } from '../../physics/range/index.ts'
 import { screwKindOf, type Sheets } from '../../sheets/index.ts'
@@ -9,6 +9,7 @@ import { chooseFrom, LATE } from './choosing.ts'
 import { rulesOf, type Rules } from './circuits.ts'
 import { fuelLines, type FuelLine } from './fuel.ts'
 import { fightsOf, heardOf, type Heard } from './heard.ts'
+import { learnMain, type MainOff } from './learned.ts'
 import { narrowedBy } from './narrow.ts'
 import { jetSets, sheetBore, type JetSet, type Size } from './unit.ts'
 import { CURVE, headlineOf, screwFits, workOut, type Curves } from './worked.ts'
@@ -41,6 +42,8 @@ export interface JobJets extends Curves {
   isBlind: boolean
   /** what would narrow it most if it were measured, with σ from half open on before and after; null where nothing would by much */
   measureNext: { what: string; from: number; to: number } | null
+  /** what runs of this number have taught of its main jet; null where nobody read a probe around a change */
+  learned: MainOff | null
   headline: string
 }
 
@@ -62,6 +65,8 @@ export interface JobQuestion {
   sizes: Readonly<Record<string, readonly Size[]>>
   /** sizes (mm) or grooves that were picked instead of the best, by position or setting's key */
   picked: Readonly<Record<string, number>>
+  /** what was run with other jets on units of this number, job by job */
+  runs?: readonly (readonly RunNote[])[]
 }
 
 /** Sizes that somebody picked for a set, as the model takes them. */
@@ -86,6 +91,7 @@ interface SetWorked {
   others: JobJets['others']
   fits: boolean
   assumedSizes: boolean
+  learned: MainOff | null
 }
 
 /** What lies beside the choice: from the drawer alone, from everything, nothing changed. */
@@ -117,7 +123,9 @@ function setWorked(
   conditions: { ref: Metering; now: Metering },
   question: JobQuestion,
 ): Result<SetWorked> {
-  const problem = problemOf(set, conditions, question.asked.vent)
+  const reckoned = problemOf(set, conditions, question.asked.vent)
+  const learned = set.isLate ? null : learnMain(reckoned, question.runs ?? [])
+  const problem = learned ? { ...reckoned, mainOff: learned } : reckoned
   const stock: Stocked = {
     mains: question.sizes[set.mains[0]!.code] ?? [],
     idles: set.idles[0] ? (question.sizes[set.idles[0].code] ?? []) : [],
@@ -156,6 +164,7 @@ function setWorked(
     ),
     fits: set.isLate ? worstFrom(curves, LATE[0]!) <= 1 : curves.inside,
     assumedSizes: stock.mains.length === 0,
+    learned,
   }
 }
 
@@ -182,7 +191,7 @@ export function jobJets(
     if (isRefusal(one)) return one
     worked.push(one)
   }
-  const { curves, problem, sizes, others } = worked[0]!
+  const { curves, problem, sizes, others, learned } = worked[0]!
   const changes = worked.flatMap((one) => one.changes)
   const inside = worked.every(({ fits }) => fits)
   const heard = heardOf(state.run)
@@ -217,6 +226,7 @@ export function jobJets(
     screw,
     isBlind: problem.family !== 'plate' && problem.ref.needle === undefined,
     measureNext: narrowedBy(problem, sizes),
+    learned,
     headline: headlineOf(changes.map(changeWords), { inside }, curves.changed.length || changes.length),
   }
 }

@@ -9,7 +9,8 @@ export interface Heard {
   give: number
 }
 
-const AT: Readonly<Record<string, number>> = {
+/** Openings at which a run is read. */
+export const AT: Readonly<Record<string, number>> = {
   idle: 0,
   'just off idle': 0.1,
   middle: 0.45,
@@ -23,15 +24,29 @@ const PLUGS = {
   wet: [0.2, 0.08],
 } as const
 
+/** λ that is wanted: 1 up to half open, richer from there to full (`docs/physics.md` 23). */
+const WANTED = { full: 1 / 1.15, else: 1 } as const
+/** A probe and a hand that holds it steady, a share. */
+export const PROBE = 0.03
+
 /** What the run log says of the unit as it is now: what was read since something was changed last. */
 export function heardOf(run: readonly RunEntry[]): Heard[] {
   const since = run.findLastIndex(({ what }) => what === 'change')
   const byPlace = new Map<string, Heard>()
   for (const it of run.slice(since + 1)) {
-    if (it.what === 'plug' && AT[it.band] !== undefined) {
+    const probed = it.what === 'plug' && byPlace.get(`plug ${it.band}`)?.give === PROBE
+    if (it.what === 'plug' && AT[it.band] !== undefined && !probed) {
       const [richer, give] = PLUGS[it.colour]
       byPlace.set(`plug ${it.band}`, { opening: AT[it.band]!, words: `${it.colour} plug`, richer, give })
     }
+    if (it.what === 'lambda')
+      // A probe says more than a plug.
+      byPlace.set(`plug ${it.band}`, {
+        opening: AT[it.band]!,
+        words: `λ ${it.lambda.toFixed(2)}`,
+        richer: (it.band === 'wide open' ? WANTED.full : WANTED.else) / it.lambda - 1,
+        give: PROBE,
+      })
     if (it.what === 'blip' && it.part === 'opening' && it.bad)
       byPlace.set('blip', {
         opening: AT['just off idle']!,

@@ -55,6 +55,7 @@ export function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; 
     tryAndRead,
     isBlind,
     measureNext,
+    learned,
     assumedSizes,
     screw,
     fights,
@@ -101,6 +102,13 @@ export function Proposed({ view, jets, open }: { view: JetsView; jets: JobJets; 
         </List>
       )}
       {screw && <p style={{ fontSize: 16 }}>{screw.words}</p>}
+      {learned && (
+        <p style={{ fontSize: 16 }}>
+          {learned.changes === 1 ? 'One change' : `${learned.changes} changes`} of the main jet read by a
+          probe on this number: a size does {figure(Math.abs(learned.share) * 100, 0)} %{' '}
+          {learned.share >= 0 ? 'more' : 'less'} than reckoned.
+        </p>
+      )}
       {fights.map((words) => (
         <ErrorLine key={words}>{words}</ErrorLine>
       ))}

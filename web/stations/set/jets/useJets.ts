@@ -1,10 +1,11 @@
 import { enterChosen } from '@ekrond/core/bench/entering'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { bodyNumbers, current, isChosenFor, type DataOf } from '@ekrond/core/log'
+import { bodyNumbers, current, isChosenFor, type DataOf, type RunNote } from '@ekrond/core/log'
 import { jobAskedBlank, jobJets, sizesOf, type JobAsked, type JobJets } from '@ekrond/core/plan/jets'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useMarket } from '../../../data/library'
+import { useOutcomes } from '../../../data/outcomes'
 import type { NewEntry } from '../../../data/job'
 import type { SheetedOpen } from '../../withSheets'
 
@@ -21,6 +22,9 @@ export function useJets(open: SheetedOpen) {
   const { state, sheets, body, here } = open
   const [search, setSearch] = useSearchParams()
   const market = useMarket().data
+  const runs = useOutcomes(sheets.spec.taught ? undefined : sheets.spec.listNumber).data?.runs as
+    | readonly (readonly RunNote[])[]
+    | undefined
   const [why, setWhy] = useState<string | null>(null)
   const [refused, setRefused] = useState('')
   const opened = state.opened
@@ -74,8 +78,8 @@ export function useJets(open: SheetedOpen) {
     [sheets, market],
   )
   const jets = useMemo(
-    () => (market ? jobJets(state, sheets, body, { asked, sizes, picked }) : null),
-    [state, sheets, body, asked, sizes, picked, market],
+    () => (market ? jobJets(state, sheets, body, { asked, sizes, picked, runs: runs ?? [state.run] }) : null),
+    [state, sheets, body, asked, sizes, picked, market, runs],
   )
   const write = (changes: Readonly<Record<string, string | null>>) =>
     setSearch(
