@@ -42,7 +42,7 @@ function pairsOf(run: readonly RunNote[]): Pair[] {
   for (const it of run) {
     if (it.what === 'change') {
       change = mainJetChange(it.of)
-      before = change ? read : new Map()
+      before = change ? read : new Map<string, number>()
       read = new Map()
     }
     if (it.what !== 'lambda') continue
