@@ -114,7 +114,9 @@ export function prepare(problem: RangeProblem): Result<Prepared> {
   if (isRefusal(pressures[0])) return pressures[0]
   if (isRefusal(pressures[1])) return pressures[1]
   const air =
-    pressures[1] / (now.temperatureC + ZERO_CELSIUS_K) / (pressures[0] / (ref.temperatureC + ZERO_CELSIUS_K))
+    (pressures[1] + now.boost) /
+    (now.temperatureC + ZERO_CELSIUS_K) /
+    ((pressures[0] + ref.boost) / (ref.temperatureC + ZERO_CELSIUS_K))
   const shares = openings.map((x, i) => problem.shares?.[i] ?? along(IDLE_SHARE[problem.family], x))
   const shareSigmas = shares.map((s) =>
     s === 1 ? 0 : Math.min(SHARE_SIGMA, s / 2) * (problem.shares ? 0.5 : 1),

@@ -306,3 +306,22 @@ describe('the power circuit', () => {
   it('a weight that holds it shut is refused', () =>
     expect(input(powerOpens({ preload: 0.1, weight: 0.12, pistonArea: 95 }))).toBe('weight'))
 })
+
+describe('boost with the bowl following', () => {
+  it('50 kPa at 60 °C leans by a tenth: ρ′ by pressure and temperature', () => {
+    const said = rangeMixture({
+      family: 'plate',
+      ref: { main: 1.1, idle: 0.4 },
+      now: { boost: 50, temperatureC: 60 },
+      openings: [1],
+    })
+    if (isRefusal(said)) throw new Error(said.refused.why)
+    // ρ′/ρ = (151.3/101.3)·(288.15/333.15) = 1.292; ^−0.42.
+    expect(said.ratio[0]! - 1).toBeCloseTo(-0.1, 1)
+    expect(said.ratio[0]!).toBeLessThan(0.91)
+  })
+  it('is no vacuum', () => {
+    const said = rangeMixture({ family: 'plate', ref: { main: 1.1 }, now: { boost: -5 } })
+    expect(isRefusal(said) && said.refused.input).toBe('boost')
+  })
+})

@@ -52,6 +52,8 @@ export interface Metering {
   slot?: { width: number; length: number; atIdle: number }
   /** what the air box draws at full, kPa */
   box?: number
+  /** pressure over outside's in front of it, kPa, the bowl following; the temperature is then that of the air that comes in */
+  boost?: number
   engine?: Engine
 }
 
@@ -77,7 +79,9 @@ export interface RangeProblem {
 
 /** The same with everything filled in. */
 export type Filled = Metering &
-  Required<Pick<Metering, 'altitude' | 'temperatureC' | 'ethanol' | 'raise' | 'lip' | 'box' | 'powerFrom'>>
+  Required<
+    Pick<Metering, 'altitude' | 'temperatureC' | 'ethanol' | 'raise' | 'lip' | 'box' | 'boost' | 'powerFrom'>
+  >
 
 const DEFAULTS = {
   altitude: 0,
@@ -86,6 +90,7 @@ const DEFAULTS = {
   raise: 0,
   lip: 8,
   box: 0,
+  boost: 0,
   powerFrom: 0.5,
 } as const
 
@@ -183,6 +188,8 @@ function meteringFault(one: Filled, problem: RangeProblem, openings: readonly nu
   if (!isShare(one.powerFrom)) return refuse('powerFrom', 'The power jet joins at an opening of 0 to 1.')
   if (!isNumber(one.lip) || one.lip < 0) return refuse('lip', 'The lip stands 0 mm or more over the level.')
   if (!isNumber(one.box)) return refuse('box', 'What the air box draws must be a number, kPa.')
+  if (!isNumber(one.boost) || one.boost < 0 || one.boost > 300)
+    return refuse('boost', 'Boost is 0 to 300 kPa over outside.')
   if (!isNumber(one.raise)) return refuse('raise', 'How far the needle was raised must be a number, mm.')
   if (one.raise !== 0 && !one.needle)
     return refuse('needle', 'To raise the needle, its diameters must be known.')

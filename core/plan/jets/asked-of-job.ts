@@ -15,6 +15,9 @@ export interface JobAsked {
   box: string
   toBox: string
   vent: 'inside' | 'outside'
+  /** over outside, the bowl following, kPa */
+  boost: string
+  toBoost: string
   /** cm³ that one bore breathes for; empty where the engine is as it was */
   displacement: string
   toDisplacement: string
@@ -33,6 +36,8 @@ export const jobAskedBlank: JobAsked = {
   box: '0',
   toBox: '0',
   vent: 'inside',
+  boost: '0',
+  toBoost: '0',
   displacement: '',
   toDisplacement: '',
   throttle: '',
@@ -56,6 +61,7 @@ const RANGES = {
   },
   temperature: { name: 'temperature', lo: -50, hi: 60, says: 'The air’s temperature is in °C, −50 to 60.' },
   ethanol: { name: 'share of ethanol', lo: 0, hi: 100, says: 'The share of ethanol is 0 to 100 %.' },
+  boost: { name: 'boost', lo: 0, hi: 300, says: 'Boost is 0 to 300 kPa over outside.' },
   box: { name: 'air box', lo: 0, hi: 5, says: 'What the air box draws at full is 0 to 5 kPa.' },
 } as const satisfies Record<string, Range>
 
@@ -79,8 +85,8 @@ export function conditionsOf(asked: JobAsked): Result<{ ref: Metering; now: Mete
       if (isRefusal(value)) return value
       values.push(value)
     }
-    const [altitude, temperatureC, ethanol, box] = values as [number, number, number, number]
-    both.push({ altitude, temperatureC, ethanol: ethanol / 100, box })
+    const [altitude, temperatureC, ethanol, boost, box] = values as [number, number, number, number, number]
+    both.push({ altitude, temperatureC, ethanol: ethanol / 100, boost, box })
   }
   const engines = enginesOf(asked)
   if (isRefusal(engines)) return engines

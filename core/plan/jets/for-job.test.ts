@@ -286,6 +286,7 @@ describe('what is typed wrongly', () => {
     [{ toEthanol: '110' }, 'toEthanol'],
     [{ toTemperature: 'warm' }, 'toTemperature'],
     [{ toBox: '-1' }, 'toBox'],
+    [{ toBoost: 'some' }, 'toBoost'],
   ] as const)('is said by its field: %o', (conditions, field) => {
     const said = asked('S26-14F', conditions)
     expect(isRefusal(said) && said.refused.input).toBe(field)

@@ -50,6 +50,7 @@ const ROWS = [
   { key: 'altitude', what: 'Altitude', say: (n: number) => `${figure(n, 0)} m` },
   { key: 'temperatureC', what: 'Temperature', say: (n: number) => `${figure(n, 0)} °C` },
   { key: 'ethanol', what: 'Ethanol', say: (n: number) => `${figure(n * 100, 0)} %` },
+  { key: 'boost', what: 'Boost', say: (n: number) => `${figure(n, 0)} kPa` },
   { key: 'box', what: 'Air box', say: (n: number) => `${figure(n, 1)} kPa` },
 ] as const
 

@@ -35,6 +35,7 @@ interface Asking {
 /** Another filter or air box, another engine: asked where somebody says so. */
 const MORE: readonly Asking[] = [
   { key: 'Air box', from: 'box', to: 'toBox', words: 'Draws, kPa' },
+  { key: 'Boost', from: 'boost', to: 'toBoost', words: 'Boost, kPa' },
   { key: 'Engine', from: 'displacement', to: 'toDisplacement', words: 'cm³ a bore' },
 ]
 const ROWS = [
@@ -58,7 +59,8 @@ export function Asked({ view: { asked, set, refused, jets } }: { view: JetsView 
     />
   )
   const [more, setMore] = useState(false)
-  const isBox = more || asked.box !== '0' || asked.toBox !== '0' || asked.toDisplacement !== ''
+  const isBox =
+    more || asked.box !== '0' || asked.toBox !== '0' || asked.toDisplacement !== '' || asked.toBoost !== '0'
   return (
     <Conditions role="group" aria-label="Conditions">
       {isBox ? (
@@ -92,6 +94,11 @@ export function Asked({ view: { asked, set, refused, jets } }: { view: JetsView 
           {field('rpm', 'Speed at full, rpm')}
           <span />
         </Row>
+      )}
+      {isBox && (
+        <p style={{ gridColumn: '1 / -1', fontSize: 15, color: 'var(--pencil)', padding: '6px 0' }}>
+          A freer exhaust is not worked out: run it, and read plugs or a probe.
+        </p>
       )}
     </Conditions>
   )
