@@ -2,14 +2,13 @@ import { isDoubtful, uncured, type Uncured, rejudged } from '../judge/findings/i
 import { bodyOf, lastSaid, type BodyState, type JobState, NOTHING_SEEN } from '../log/index.ts'
 import { type Disposition, nameOn } from '../sheets/index.ts'
 import { checkAgain } from '../judge/again/index.ts'
+import { ANOTHER_FUEL } from '../physics/range/index.ts'
 import { capital } from '../base/words/index.ts'
 import { takenBack, type TakenBack } from './struck.ts'
 import { stated, way, type Claim, type Way } from './claim.ts'
 import { isLooked, measuredWords, type Position, type Sheets } from './judged.ts'
 
 const MINUTES_A_PART = 3
-/** From this share of ethanol on it is another fuel than the sheet's jets are for. */
-const ANOTHER_FUEL = 0.2
 
 const isNew = (here: BodyState, code: string): boolean =>
   here.on[code] !== undefined && here.on[code].from !== 'old'

@@ -6,10 +6,10 @@ import styled from 'styled-components'
 import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
-import { Answer, Choice, ErrorLine, FieldInput, QuietButton } from '../ui'
+import { Answer, Choice, ErrorLine, FieldInput } from '../ui'
 import { FigureDrawing } from './FigureDrawing'
 import { FigureTabs } from './FigureTabs'
-import { AsNote, TakeInto } from './TakeInto'
+import { AsNote, KeepIt, TakeInto } from './TakeInto'
 
 const Sheet = styled(Columns)`
   min-height: calc(100% - 78px);
@@ -181,10 +181,7 @@ function Figure({ kind }: { kind: FigureKind }) {
               )}
             </TakeInto>
           )}
-          <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
-            The address holds all of it: keep it or send it.{' '}
-            <QuietButton onPress={() => window.print()}>Print</QuietButton>
-          </p>
+          <KeepIt />
         </section>
       </Sheet>
     </Page>

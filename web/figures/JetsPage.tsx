@@ -7,10 +7,10 @@ import styled from 'styled-components'
 import { Columns } from '../shell/Columns'
 import { Page } from '../shell/Page'
 import { figures, narrow } from '../theme/global'
-import { Answer, Choice, ErrorLine, FieldInput, Fraction, QuietButton, RedBox } from '../ui'
+import { Answer, Choice, ErrorLine, FieldInput, Fraction, RedBox } from '../ui'
 import { FigureTabs } from './FigureTabs'
 import { MixtureChart } from './MixtureChart'
-import { TakeInto } from './TakeInto'
+import { KeepIt, TakeInto } from './TakeInto'
 
 const Sheet = styled(Columns)`
   & > section:first-child {
@@ -186,10 +186,7 @@ export default function JetsPage() {
           <TakeInto>
             {(number) => <Link to={`/jobs/${number}/set?${intoJob(asked)}`}>Its own jets for this</Link>}
           </TakeInto>
-          <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
-            The address holds all of it: keep it or send it.{' '}
-            <QuietButton onPress={() => window.print()}>Print</QuietButton>
-          </p>
+          <KeepIt />
         </section>
       </Sheet>
     </Page>

@@ -61,3 +61,11 @@ export function AsNote({ job, text }: { job: string; text: string }) {
     </span>
   )
 }
+
+/** How a figure is kept: its address, or on paper. */
+export const KeepIt = () => (
+  <p style={{ fontSize: 15, color: 'var(--pencil)' }}>
+    The address holds all of it: keep it or send it.{' '}
+    <QuietButton onPress={() => window.print()}>Print</QuietButton>
+  </p>
+)

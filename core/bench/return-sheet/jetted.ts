@@ -1,10 +1,9 @@
 import { lower } from '../../base/words/index.ts'
 import { bodyOf, insteadWords, type Chosen, type JobState } from '../../log/index.ts'
 import { figure } from '../../measure/index.ts'
+import { ANOTHER_FUEL } from '../../physics/range/index.ts'
 import { nameOn, type Sheets } from '../../sheets/index.ts'
 
-/** From this share of ethanol on it is another fuel than the sheet's. */
-const ANOTHER_FUEL = 0.2
 /** So far above the sheet's place a unit's jets are too lean further down, m. */
 const HIGH_M = 600
 

@@ -1,14 +1,11 @@
 import { figure, judgeBracket } from '../../measure/index.ts'
 import { flowChange } from '../../physics/metering/index.ts'
-import { convertFuel, POWER } from '../../physics/range/index.ts'
+import { ANOTHER_FUEL, convertFuel, POWER } from '../../physics/range/index.ts'
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
 import type { Judgement } from './kind.ts'
 
 /** Share of a jet's stamped bore by which it may differ and still counts as right. */
 const JET_TOLERANCE = 0.02
-
-/** From this share of ethanol on a fuel needs larger jets than the sheet’s: more flow alone says nothing against one. */
-const NEEDS_MORE = 0.2
 
 /** So near to the size that a fuel wants, a jet is that size: half of it is what a size more would do. */
 const NEAR = 0.03
@@ -17,7 +14,7 @@ const MIXTURE = 2 * POWER.main
 
 /** The bore that a fuel with so much ethanol wants where the sheet's, for gasoline, has another, mm; null where the sheet's serves. */
 function wantedFor(newMm: number, ethanol: number): number | null {
-  if (ethanol < NEEDS_MORE) return null
+  if (ethanol < ANOTHER_FUEL) return null
   const plan = convertFuel({ ethanol, main: newMm })
   return isRefusal(plan) ? null : plan.mainBore!
 }

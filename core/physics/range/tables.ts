@@ -41,3 +41,6 @@ export const toleranceAt = (opening: number): number => along(TOLERANCE, opening
 
 /** By what power a circuit follows each of its bores' areas where bleed, outlet or needle are not known (`docs/physics.md` 21). */
 export const POWER = { main: 0.9, idle: 0.92, idleBleed: -0.36, screw: 0.7 } as const
+
+/** From this difference in their shares of ethanol on two fuels are not the same fuel but for a size of the jets. */
+export const ANOTHER_FUEL = 0.2

@@ -1,7 +1,12 @@
 import { isRefusal, type Result } from '../../base/refusal/index.ts'
-import { chooseSizes, OPENINGS, type Choice, type RangeProblem } from '../../physics/range/index.ts'
+import {
+  ANOTHER_FUEL,
+  chooseSizes,
+  OPENINGS,
+  type Choice,
+  type RangeProblem,
+} from '../../physics/range/index.ts'
 import type { Stocked } from './changes.ts'
-import { ANOTHER_FUEL } from './fuel.ts'
 import type { JetSet, Size } from './unit.ts'
 
 const STEP_MM = 0.025

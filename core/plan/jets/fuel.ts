@@ -2,7 +2,7 @@ import { isRefusal } from '../../base/refusal/index.ts'
 import { lower } from '../../base/words/index.ts'
 import { figure } from '../../measure/index.ts'
 import { airPressure } from '../../physics/air/index.ts'
-import { convertFuel, type Metering } from '../../physics/range/index.ts'
+import { ANOTHER_FUEL, convertFuel, type Metering } from '../../physics/range/index.ts'
 import type { Sheets } from '../../sheets/index.ts'
 import { mm } from './worked.ts'
 
@@ -11,9 +11,6 @@ export interface FuelLine {
   what: string
   words: string
 }
-
-/** Blends that lie nearer than this are the same fuel but for a size of its jets. */
-export const ANOTHER_FUEL = 0.2
 
 const percent = (share: number) => `${figure(share * 100, 0)} %`
 

@@ -10,6 +10,7 @@ export { screwFits, type Changed, type Curves } from './worked.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { figure, parseLength, plainNumber } from '../../measure/index.ts'
 import {
+  ANOTHER_FUEL,
   chooseSizes,
   convertFuel,
   idleTrim,
@@ -39,9 +40,6 @@ export interface JetsPlan extends Curves {
 const STEP_MM = 0.025
 /** Sizes are looked for so far to both sides of the sheet's. */
 const REACH = 0.45
-/** Blends that lie nearer than this are the same fuel but for a size of its jets. */
-const ANOTHER_FUEL = 0.2
-
 const PLAIN = /^-?\d+([.,]\d+)?$/
 
 function numberIn(asked: JetsAsked, key: keyof JetsAsked, name: string): Result<number> {
