@@ -6,6 +6,8 @@ import type { PackedTrace } from '../../measure/trace/index.ts'
 export interface EnteredProof {
   data: DataOf['proof.measured']
   proved: boolean
+  /** in what it falls short of what is asked, so that it proves nothing: empty where in nothing */
+  short: string
   remedy: { words: string; detail: string } | null
   facts: string[]
 }
@@ -15,6 +17,7 @@ export interface More {
   trace?: PackedTrace | null
   remedy?: EnteredProof['remedy']
   facts?: string[]
+  short?: string
 }
 
 export function entered(
@@ -23,7 +26,7 @@ export function entered(
   value: string,
   headline: string,
   meaning: string,
-  { instrument = null, trace = null, remedy = null, facts = [] }: More = {},
+  { instrument = null, trace = null, remedy = null, facts = [], short = '' }: More = {},
 ): EnteredProof {
   return {
     data: {
@@ -37,7 +40,8 @@ export function entered(
       instrument,
       trace,
     },
-    proved: proves(measured),
+    proved: proves(measured) && !short,
+    short,
     remedy,
     facts,
   }

@@ -3,9 +3,11 @@ import { likelyPsi } from '../../measure/instruments/index.ts'
 import { figure, plainNumber } from '../../measure/index.ts'
 import {
   HOLD_SECONDS,
+  holdShort,
   judgeHold,
   laminar,
   lossAsLeak,
+  proves,
   sealsOn,
   type Hold,
   type Proof,
@@ -146,7 +148,12 @@ export function enterHold(
     ...(typed.reseatKpa !== null ? [`it shut at ${figure(typed.reseatKpa, 0)} kPa`] : []),
   ]
   const said = (headline: string, meaning: string, remedy: EnteredProof['remedy'] = null) =>
-    entered(proof, measured, inShort, headline, meaning, { ...more, remedy, facts })
+    entered(proof, measured, inShort, headline, meaning, {
+      ...more,
+      remedy,
+      facts,
+      short: proves(measured) ? holdShort(subject, proof, measured) : '',
+    })
   switch (hold.verdict) {
     case 'wait':
       return said(

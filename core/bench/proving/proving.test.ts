@@ -105,6 +105,21 @@ describe('what a hold says', () => {
   })
 })
 
+describe('a hold that was made at less than is asked', () => {
+  const flat = Array.from({ length: 200 }, (_, i) => [i / 5, 20 + 0.1 * Math.sin(i * 12.9)] as const)
+  it('is tight and proves nothing, and says so before it is entered', () => {
+    // The ferry engine's needle is proved at 30 kPa: 28.5 and more will do.
+    const hold = value(judgeShutIn(proof('inlet'), flat, typed))
+    const low = enterHold(ferry, proof('inlet'), hold, 20, 20, 40, typed)
+    expect(low.data.headline).toBe('Tight.')
+    expect(low).toMatchObject({ proved: false, short: 'it was made at 20.0 kPa, 30.0 is asked' })
+    expect(enterHold(ferry, proof('inlet'), hold, 29, 29, 40, typed)).toMatchObject({
+      proved: true,
+      short: '',
+    })
+  })
+})
+
 describe('a wet level', () => {
   const bench = { pressureKpa: 3, densityKgM3: 760, tiltDeg: 0, readAtMm: 0 }
   const target = ferry.sheets.spec.settings.find(({ code }) => code === 'float.height')!.target!

@@ -6,6 +6,7 @@ import {
   type BodyState,
   type JobState,
   type ProofData,
+  type ProofMeasured,
   isUnseenBy,
   receivedTests,
   type ReceivedTest,
@@ -84,24 +85,27 @@ export const canWait = ({ code }: Pick<Proof, 'code'>): boolean => WAITS.has(cod
 /** What a gauge may show less than it was asked to be pumped to. */
 const SHARE_OF_ASKED = 0.95
 
+/** In what a hold that passed falls short of what is asked of it: made at too little, or with a leak that may be more than is allowed. Empty where in nothing. */
+export function holdShort({ state, sheets }: ProofSubject, proof: Proof, measured: ProofMeasured): string {
+  if (measured.what !== 'hold') return ''
+  const asked =
+    measured.side === 'vacuum'
+      ? proof.limits.vacuumKpa
+      : inletTestKpa(sheets.spec, workingConditions(state.opened ?? undefined, sheets.spec))
+  if (measured.fromKpa < asked * SHARE_OF_ASKED)
+    return `it was made at ${figure(measured.fromKpa)} kPa, ${figure(asked)} is asked`
+  // Judged where it is read: the limit that stands in an entry is not the sheet's.
+  const limit = proof.code === 'inlet' ? proof.limits.inletMlMin : measured.limit
+  return measured.high > limit + 1e-9
+    ? `it may leak ${figure(measured.high)} mL/min, ${figure(limit)} at most`
+    : ''
+}
+
 /** In what a proof that passed falls short of what is asked of it; empty where in nothing. */
-function shortOf(
-  { state, sheets, body }: ProofSubject,
-  proof: Proof,
-  { measured, entry }: ProofData,
-): string {
-  if (measured.what === 'hold') {
-    const asked =
-      measured.side === 'vacuum'
-        ? proof.limits.vacuumKpa
-        : inletTestKpa(sheets.spec, workingConditions(state.opened ?? undefined, sheets.spec))
-    if (measured.fromKpa < asked * SHARE_OF_ASKED)
-      return `it was made at ${figure(measured.fromKpa)} kPa, ${figure(asked)} is asked`
-    // Judged where it is read: the limit that stands in an entry is not the sheet's.
-    const limit = proof.code === 'inlet' ? proof.limits.inletMlMin : measured.limit
-    if (measured.high > limit + 1e-9)
-      return `it may leak ${figure(measured.high)} mL/min, ${figure(limit)} at most`
-  }
+function shortOf(subject: ProofSubject, proof: Proof, { measured, entry }: ProofData): string {
+  const { state, sheets, body } = subject
+  const short = holdShort(subject, proof, measured)
+  if (short) return short
   for (const one of bodiesOfProof(state, body, proof)) {
     const { fasteners } = bodyOf(state, one)
     const screws = sheets.build.positions.find(

@@ -81,11 +81,11 @@ export function HoldBench(props: BenchProps) {
   const held = () => (shutAt === null ? [] : trace.samples().slice(shutAt))
   const sigma = () => noiseOf(trace.samples())
   const watching = trace.runs && shutAt !== null
-  const { hold } = useHold(proof, held, watching, volumeMl, sigma)
+  const hold = useHold(proof, held, watching, volumeMl, sigma)
   const keptHeld = useCallback(() => (keptFrom === null ? [] : kept.slice(keptFrom)), [kept, keptFrom])
   const keptSigma = useCallback(() => noiseOf(kept), [kept])
   const keptMl = told?.what === 'hold' ? told.volumeMl : volumeMl
-  const { hold: keptHold } = useHold(proof, keptHeld, !trace.runs && kept.length > 0, keptMl, keptSigma)
+  const keptHold = useHold(proof, keptHeld, !trace.runs && kept.length > 0, keptMl, keptSigma)
   const lifts = vacuum || shutAt === null ? [] : findLifts(trace.samples().slice(0, shutAt), sigma())
   const lift = lifts.at(-1) ?? null
   const typed = {
@@ -108,7 +108,8 @@ export function HoldBench(props: BenchProps) {
       { state, sheets, body: open.body },
       proof,
       hold,
-      from[1],
+      // By the fitted line: one reading alone has the gauge's noise.
+      hold.curve?.[0]?.[1] ?? from[1],
       last[1],
       last[0] - from[0],
       typed,

@@ -133,9 +133,11 @@ export function ProofSheet({
   const words = one
     ? one.proved
       ? 'Log: passed'
-      : isSettled(one)
-        ? 'Log: failed'
-        : 'Not settled yet'
+      : one.short
+        ? 'Log it: test again'
+        : isSettled(one)
+          ? 'Log: failed'
+          : 'Not settled yet'
     : primary
       ? primary.words
       : standing.state === 'not yet'
@@ -258,6 +260,7 @@ function Said({ one }: { one: EnteredProof }) {
         )}
       </Answer>
       {one.data.meaning && <p style={{ fontSize: 16, lineHeight: 1.35 }}>{one.data.meaning}</p>}
+      {one.short && <ErrorLine role="alert">This proves nothing yet: {one.short}.</ErrorLine>}
       {one.remedy && (
         <RedBox>
           {one.remedy.words}

@@ -1,5 +1,5 @@
 import type { Hold, Proof } from '@ekrond/core/judge/proof'
-import type { Result } from '@ekrond/core/base/refusal'
+import { isRefusal, type Result } from '@ekrond/core/base/refusal'
 import type { Sample } from '@ekrond/core/measure/trace'
 import { wrap } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
@@ -7,15 +7,20 @@ import type { Judging } from './hold.worker'
 
 const EVERY_MS = 400
 
-/** A hold judged in a worker while it runs: the laws are fitted to what is there, a few times a second. Null before the first answer. */
+const waits = (hold: Result<Hold>): boolean => !isRefusal(hold) && hold.verdict === 'wait'
+
+/**
+ * A hold judged in a worker while it runs: the laws are fitted to what is there, a few times a second. Null before the first answer.
+ * What was told for sure stays under the finger until two answers one after the other ask to wait again.
+ */
 export function useHold(
   proof: Proof,
   samples: () => readonly Sample[],
   on: boolean,
   volumeMl: number,
   sigma: () => number,
-): { hold: Result<Hold> | null; of: number } {
-  const [answer, setAnswer] = useState<{ hold: Result<Hold>; of: number } | null>(null)
+): Result<Hold> | null {
+  const [answer, setAnswer] = useState<Result<Hold> | null>(null)
   // What is asked with changes at every stroke of the gauge: the worker stays.
   const asking = useRef({ samples, sigma, proof })
   useEffect(() => {
@@ -27,13 +32,17 @@ export function useHold(
     const judging = wrap<Judging>(worker)
     let busy = false
     let last = -1
+    let waited = false
     const ask = async () => {
       const now = asking.current.samples()
       if (busy || now.length === last || now.length < 8) return
       last = now.length
       busy = true
       const bench = { volumeMl, sigma: asking.current.sigma() }
-      setAnswer({ hold: await judging.judge(asking.current.proof, [...now], bench), of: now.length })
+      const hold = await judging.judge(asking.current.proof, [...now], bench)
+      const again = waited
+      waited = waits(hold)
+      setAnswer((before) => (before && waited && !again ? before : hold))
       busy = false
     }
     const timer = setInterval(() => void ask(), EVERY_MS)
@@ -43,5 +52,5 @@ export function useHold(
       setAnswer(null)
     }
   }, [on, proof.key, volumeMl])
-  return { hold: answer?.hold ?? null, of: answer?.of ?? 0 }
+  return answer
 }
