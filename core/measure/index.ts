@@ -1,5 +1,6 @@
 export * from './drills.ts'
 export * from './parse.ts'
+export * from './jet-number.ts'
 export * from './senses.ts'
 export * from './verdict.ts'
 export * from './gauges.ts'

@@ -203,6 +203,23 @@ export const SpecSheet = v.object({
       powerOpensKpa: v.optional(positive),
     }),
   ),
+  /** how its maker numbers his jets; missing where nobody knows */
+  jetNumbers: v.optional(
+    v.variant('by', [
+      v.object({ by: v.literal('hundredths') }),
+      v.object({
+        by: v.literal('flow'),
+        table: v.pipe(
+          v.array(v.tuple([positive, positive])),
+          v.minLength(2),
+          v.check(
+            (rows) => rows.every(([n, mm], i) => i === 0 || (n > rows[i - 1]![0] && mm > rows[i - 1]![1])),
+            'The numbers and their bores must both rise.',
+          ),
+        ),
+      }),
+    ]),
+  ),
   float: FloatGeometry,
   pump: v.nullable(PumpGeometry),
   choke: v.nullable(ChokeGeometry),
@@ -264,6 +281,8 @@ export const Deciding = v.variant('what', [
     what: v.literal('step'),
     jetMm: positive,
     newMm: positive,
+    /** the sheet's own where a job has chosen another */
+    instead: v.optional(positive),
     /** the calibration (`code/place`) that says which bore the jet has in each list number */
     jet: v.optional(text),
   }),

@@ -16,6 +16,17 @@ function withChosenBore(position: Position, chosen: ByCode, bores: ReadonlyMap<s
       part: askedAs(position, own),
       deciding: { ...deciding, newMm: own.nominal, instead: own.instead ?? deciding.newMm },
     }
+  if (own && deciding?.what === 'step')
+    return {
+      ...position,
+      part: askedAs(position, own),
+      deciding: {
+        ...deciding,
+        newMm: own.nominal,
+        instead: own.instead ?? deciding.newMm,
+        jetMm: (deciding.jet && bores.get(deciding.jet)) || deciding.jetMm,
+      },
+    }
   // A rod moves in the jet that is chosen.
   if (deciding?.what !== 'step' || !deciding.jet) return position
   const jetMm = bores.get(deciding.jet)

@@ -97,6 +97,7 @@ export const orvaneQ80: Family = {
       { code: 'nozzle', place: 'none', name: 'Pump nozzle', mm: null, words: '2 × 0.80' },
     ],
     metering: { powerOpensKpa: 20 },
+    jetNumbers: { by: 'hundredths' },
     float: withFloat(float, {
       correction: 'arm',
       seatBore: 2.8,

@@ -200,6 +200,7 @@ export const orvaneK44: Omit<Model, 'listNumbers'> = {
       { code: 'nozzle', place: 'none', name: 'Pump nozzle', mm: null, words: '2 × 0.70' },
     ],
     metering: { powerOpensKpa: 22 },
+    jetNumbers: { by: 'hundredths' },
     float: {
       hangsOn: 'cover',
       sense: 1,

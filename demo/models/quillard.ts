@@ -101,6 +101,17 @@ export const quillardS26: Omit<Model, 'listNumbers'> = {
       { code: 'seat', place: 'none', name: 'Seat', mm: 2, words: '' },
     ],
     metering: { needle: { profile: taper(2.5, 4, 0.03), grooveMm: 0.9, grooves: 5, liftMm: 26 } },
+    // This maker counts the flow: 0.114² of bore for each one.
+    jetNumbers: {
+      by: 'flow',
+      table: [
+        [30, 0.624],
+        [60, 0.883],
+        [100, 1.14],
+        [150, 1.396],
+        [220, 1.691],
+      ],
+    },
     float: {
       hangsOn: 'body',
       sense: 1,

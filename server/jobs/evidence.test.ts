@@ -318,7 +318,8 @@ describe('a four-barrel converted to 85 % ethanol', () => {
         .filter(({ kind }) => kind === 'jet')
         .map((position) => [position.code, sizesOf(position, market)]),
     )
-    const jets = jobJets(unit.state(), unit.sheets, 1, {
+    const { bodies, run } = unit.state()
+    const jets = jobJets({ chosen: bodies[1]!.chosen, run }, unit.sheets, {
       asked: { ...jobAskedBlank, toEthanol: '85' },
       sizes,
       picked: {},

@@ -1,7 +1,11 @@
-import { isRefusal } from '@ekrond/core/base/refusal'
+import { isRefusal, type Result } from '@ekrond/core/base/refusal'
 import { figure, showTurns } from '@ekrond/core/measure'
-import { familyChoices, jetsBlank, jetsPlan, type JetsAsked, type JetsPlan } from '@ekrond/core/plan/jets'
+import { familyChoices, jetsBlank, type JetsAsked, type JetsPlan } from '@ekrond/core/plan/jets'
+import type { Remote } from 'comlink'
 import { useMemo } from 'react'
+import { useAnswered } from '../data/answered'
+import type { JetsWorking } from './jets.worker'
+import { openJets } from './jetsDesk'
 import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { Columns } from '../shell/Columns'
@@ -79,6 +83,9 @@ const CONDITIONS = [
   'toEthanol',
 ] as const satisfies readonly (keyof JetsAsked)[]
 
+const askJets = async (worker: Remote<JetsWorking>, asked: JetsAsked): Promise<Result<JetsPlan>> =>
+  worker.plan(asked)
+
 /** Which jets for another place or another fuel, without a job: the whole question is in the address. */
 export default function JetsPage() {
   const [search, setSearch] = useSearchParams()
@@ -87,7 +94,7 @@ export default function JetsPage() {
       Object.fromEntries(KEYS.map((key) => [key, search.get(key) ?? jetsBlank[key]])) as unknown as JetsAsked,
     [search],
   )
-  const plan = useMemo(() => jetsPlan(asked), [asked])
+  const { said: plan, of } = useAnswered(openJets, askJets, asked)
   const job = search.get('job')
   const set = (key: keyof JetsAsked, value: string) =>
     setSearch(
@@ -102,7 +109,7 @@ export default function JetsPage() {
     <FieldInput
       aria-label={name}
       inputMode={key === 'mains' || key === 'idles' ? 'text' : 'decimal'}
-      aria-invalid={isRefusal(plan) && plan.refused.input === key}
+      aria-invalid={plan !== null && isRefusal(plan) && plan.refused.input === key}
       value={asked[key]}
       placeholder={hint}
       onChange={(event) => set(key, event.target.value)}
@@ -119,17 +126,17 @@ export default function JetsPage() {
               against the sheet’s jets where the sheet is right · shaded: how sure · thin lines: limits
             </p>
           </div>
-          {isRefusal(plan) ? (
+          {!plan ? null : isRefusal(plan) ? (
             <ErrorLine role="alert">{plan.refused.why}</ErrorLine>
           ) : (
             <>
               <MixtureChart plan={plan} changes={Object.keys(plan.choice.changes).length > 0} />
-              <Told plan={plan} asked={asked} />
+              <Told plan={plan} asked={of ?? asked} />
             </>
           )}
         </section>
         <section aria-label="What changed">
-          {!isRefusal(plan) && <Said plan={plan} needle={asked.family !== 'plate'} />}
+          {plan && !isRefusal(plan) && <Said plan={plan} needle={asked.family !== 'plate'} />}
           <Rows role="group" aria-label="Conditions">
             <span>what changed</span>
             <span>the sheet is for</span>

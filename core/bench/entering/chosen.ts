@@ -25,19 +25,21 @@ export function enterChosen(
   const { chosen } = bodyOf(state, body)
   const worked = { ethanol, altitudeM, changes: [...what] }
   const now = changes
-    .filter(({ of, nominal }) => {
+    .filter(({ of, nominal, shimMm }) => {
       const before = chosen[of]
       return (
         before === undefined ||
         before.nominal !== nominal ||
+        (before.shimMm ?? 0) !== (shimMm ?? 0) ||
         before.for.ethanol !== ethanol ||
         before.for.altitudeM !== altitudeM
       )
     })
-    .map(({ of, to, nominal, instead, part }) => ({
+    .map(({ of, to, nominal, shimMm, instead, part }) => ({
       of,
       size: to,
       nominal,
+      ...(shimMm ? { shimMm } : {}),
       instead,
       part,
       why,

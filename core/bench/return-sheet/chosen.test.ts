@@ -204,3 +204,35 @@ describe('a groove that is not the sheet’s', () => {
     expect(now.ground).toContain(`not the sheet’s ${clip.asWritten}`)
   })
 })
+
+describe('another metering rod', () => {
+  const four = sheetsFor('Q-8010-1S')
+  const rods = four.build.positions.find(({ deciding }) => deciding?.what === 'step')!
+  it('is what is measured from then on: the sheet’s own does not pass, the chosen one does', () => {
+    let state = step(emptyJob(JOB), placed(unsent(1, 'job.opened', { ...opening, ethanol: 0 }), 1))
+    state = step(state, placed(unsent(2, 'ident.chosen', { ...identified, listNumber: 'Q-8010-1S' }), 2))
+    const choosing = unsent(3, 'cal.chosen', {
+      of: rods.code,
+      size: '1.00',
+      nominal: 1,
+      instead: 1.1,
+      part: 'MR-82',
+      why: 'richer at cruise',
+      for: { ethanol: 0, altitudeM: 0, changes: [] },
+    })
+    expect(admit(state, choosing, { 1: four })).toBeUndefined()
+    state = step(state, placed(choosing, 3))
+    const own = jobSheets(state, { 1: four })[1]!
+    const rod = own.build.positions.find(({ code }) => code === rods.code)!
+    expect(rod).toMatchObject({ part: 'MR-82', deciding: { newMm: 1, instead: 1.1 } })
+    const judged = (raw: string) => {
+      const drawn = enterFinding(rod, 'sound', raw, null, own, workingConditions(state.opened!, own.spec))
+      if (isRefusal(drawn)) throw new Error(drawn.refused.why)
+      return drawn.data
+    }
+    expect(judged('1.10 1.10').shown.sentence).toMatch(/It is 1\.10: this job wants 1\.00/)
+    expect(judged('1.10 1.10').shown.disposition).toBe('replace')
+    expect(judged('1.00 1.00').shown.sentence).not.toMatch(/this job wants/)
+    expect(jobNeeds(state, own, 1).find(({ position }) => position === rods.code)?.part).toBe('MR-82')
+  })
+})

@@ -39,7 +39,18 @@ export const wornStep: Finding<PartMeasuredBy<'step'>> = {
     unit: 'mm',
     limits: `it works in a jet of ${figure(jetMm, 2)} and is about ${figure(newMm, 2)} there`,
   }),
-  judge({ worn, beside, sigma }, { deciding: { jetMm } }) {
+  judge({ worn, beside, sigma }, { deciding: { jetMm, newMm, instead } }) {
+    // The one that this job was to lose: nearer to the sheet's own than to what was chosen.
+    if (instead !== undefined && Math.abs(beside - newMm) > Math.abs(instead - newMm) / 2)
+      return {
+        pIn: 0,
+        limit: newMm,
+        unit: 'mm' as const,
+        rule: `this job has ${figure(newMm, 2)} in place of the sheet’s ${figure(instead, 2)}`,
+        disposition: 'replace' as const,
+        sure: true,
+        sentence: `It is ${figure(beside, 2)}: this job wants ${figure(newMm, 2)}.`,
+      }
     const growth = ringGrowth(worn, beside, jetMm)
     const spread = (2 * worn * sigma * Math.SQRT2) / (jetMm ** 2 - beside ** 2)
     const verdict = judge(growth, spread, null, MOST_GROWTH)

@@ -16,6 +16,8 @@ export interface Chosen {
   size: string
   /** what it has to measure: mm of a bore, the number of a groove */
   nominal: number
+  /** mm of a shim under the needle's clip: it lifts the needle by its thickness */
+  shimMm?: number | undefined
   /** the sheet's own; null where it says none */
   instead: number | null
   /** the part that has this size, where one is known */
@@ -47,7 +49,11 @@ export const isChosenFor = (
 
 /** The sheet's own, said as its size is: as many figures behind the point; empty where the sheet says none. */
 export const insteadWords = ({ size, instead }: Pick<Chosen, 'size' | 'instead'>): string =>
-  instead === null ? '' : instead.toFixed(size.split('.')[1]?.length ?? 0)
+  instead === null ? '' : instead.toFixed(size.includes('shim') ? 0 : (size.split('.')[1]?.length ?? 0))
+
+/** Whether it is the sheet's own again. */
+const isOwn = ({ nominal, instead, shimMm }: Pick<Chosen, 'nominal' | 'instead' | 'shimMm'>): boolean =>
+  nominal === instead && !shimMm
 
 /** A calibration that is not the sheet's, chosen with a reason; the sheet's own chosen again puts an end to it. */
 export const calChosen = defineKind({
@@ -60,6 +66,7 @@ export const calChosen = defineKind({
     of: Code,
     size: v.pipe(v.string(), v.minLength(1, 'Type a size.'), v.maxLength(40)),
     nominal: v.pipe(v.number(), v.gtValue(0), v.maxValue(100)),
+    shimMm: v.optional(v.pipe(v.number(), v.gtValue(0), v.maxValue(2))),
     instead: v.nullable(v.pipe(v.number(), v.gtValue(0))),
     part: v.nullable(v.pipe(v.string(), v.minLength(1), v.maxLength(MOST.code))),
     why: SomeWords,
@@ -75,11 +82,11 @@ export const calChosen = defineKind({
       const { of, ...data } = entry.data
       const { [of]: _, ...others } = chosen
       return {
-        chosen: data.nominal === data.instead ? others : { ...others, [of]: { ...data, ...stamp(entry) } },
+        chosen: isOwn(data) ? others : { ...others, [of]: { ...data, ...stamp(entry) } },
       }
     }),
-  sentence: ({ of, size, nominal, instead, why }, name) =>
-    nominal === instead
+  sentence: ({ of, size, nominal, instead, shimMm, why }, name) =>
+    isOwn({ nominal, instead, shimMm })
       ? `went back to the sheet’s ${size} for ${name(of)}: ${why}`
       : `chose ${size} for ${name(of)}${instead === null ? '' : `, not the sheet’s ${insteadWords({ size, instead })}`}: ${why}`,
 })

@@ -2,6 +2,7 @@ import { lower } from '../../base/words/index.ts'
 import type { Metering } from '../../physics/range/index.ts'
 import { settingKey, type Sheets } from '../../sheets/index.ts'
 import { sheetBore, type JetSet, type Size } from './unit.ts'
+import { grooveWords } from './others.ts'
 import { mm } from './worked.ts'
 
 /** One thing to change on this unit. */
@@ -13,6 +14,8 @@ export interface JobChange {
   to: string
   nominal: number
   instead: number
+  /** mm under the needle's clip */
+  shimMm?: number
   part: string | null
   /** where it comes from; null where nothing has to be had, or nobody has it */
   where: 'drawer' | 'supplier' | 'opened for good' | null
@@ -26,8 +29,15 @@ export interface Stocked {
   idles: readonly Size[]
 }
 
-const grooveOf = (set: JetSet, raise: number): number =>
-  set.clip!.groove + Math.round(raise / set.clip!.grooveMm)
+/** Less than this between two grooves is no shim, mm. */
+const LEAST_SHIM_MM = 0.04
+
+/** The groove that a needle is raised to, mm, with the shim under its clip for what is left of it. */
+function clipAt({ groove, grooveMm }: NonNullable<JetSet['clip']>, raise: number) {
+  const whole = Math.floor(raise / grooveMm + LEAST_SHIM_MM / grooveMm)
+  const shim = Math.round((raise - whole * grooveMm) * 100) / 100
+  return { groove: groove + whole, shimMm: shim > LEAST_SHIM_MM ? shim : 0 }
+}
 
 const whereOf = (size: Size | undefined): JobChange['where'] =>
   size === undefined ? null : size.drawer > 0 ? 'drawer' : size.buy ? 'supplier' : null
@@ -74,7 +84,7 @@ export function changesOf(
       })),
     )
   if (!clip || !sizes.raise) return ofJets
-  const groove = grooveOf(set, sizes.raise)
+  const { groove, shimMm } = clipAt(clip, sizes.raise)
   const setting = sheets.spec.settings.find((one) => settingKey(one) === clip.key)!
   return [
     ...ofJets,
@@ -82,8 +92,9 @@ export function changesOf(
       of: clip.key,
       name: setting.name,
       from: String(clip.groove),
-      to: String(groove),
+      to: grooveWords(groove, shimMm),
       nominal: groove,
+      ...(shimMm ? { shimMm } : {}),
       instead: clip.groove,
       part: null,
       where: null,

@@ -3,7 +3,7 @@ import { models } from '../../../demo/catalogue.ts'
 import { identified, JOB, opening, placed, sheetsFor, unsent } from '../../../demo/log-entries.ts'
 import { tables } from '../../../demo/tables.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
-import { fold, type RunNote } from '../../log/index.ts'
+import { bodyOf, fold, type RunNote } from '../../log/index.ts'
 import { jobSheets } from '../../taught/index.ts'
 import {
   chooseOther,
@@ -61,7 +61,8 @@ const asked = (
       .filter(({ kind }) => kind === 'jet')
       .map((position) => [position.code, sizesOf(position, from)]),
   )
-  return jobJets(jobOf(listNumber, run), sheets, 1, {
+  const state = jobOf(listNumber, run)
+  return jobJets({ chosen: bodyOf(state, 1).chosen, run: state.run }, sheets, {
     asked: { ...jobAskedBlank, ...conditions },
     sizes,
     picked,
@@ -265,11 +266,15 @@ describe('a bleed that was chosen by hand', () => {
       JOB,
       entries.map((entry, i) => placed(entry, i + 1)),
     )
-    const said = jobJets(state, jobSheets(state, { 1: sheets })[1]!, 1, {
-      asked: jobAskedBlank,
-      sizes: {},
-      picked: { 'jet.main/P': 1.35, 'jet.main/S': 1.55 },
-    })
+    const said = jobJets(
+      { chosen: bodyOf(state, 1).chosen, run: state.run },
+      jobSheets(state, { 1: sheets })[1]!,
+      {
+        asked: jobAskedBlank,
+        sizes: {},
+        picked: { 'jet.main/P': 1.35, 'jet.main/S': 1.55 },
+      },
+    )
     if (isRefusal(said)) throw new Error(said.refused.why)
     const q = (bleed: number) => {
       const [j, b, o] = [1.35, bleed, 3].map((d) => (Math.PI / 4) * d ** 2) as [number, number, number]
@@ -324,8 +329,56 @@ describe('something else that is chosen', () => {
     const said = put(of, size)
     expect(isRefusal(said) && said.refused.input).toBe(field)
   })
+  it('is a jet by the number that stands on it, where its maker’s counting is known', () => {
+    const main = otherChoices(sheets).find(({ of }) => of.startsWith('jet.main'))!
+    const numbered = (size: string) =>
+      chooseOther(
+        main,
+        { size, part: '', why: 'for 1,600 m' },
+        { ethanol: 0, altitudeM: 1600, changes: [] },
+        { by: 'hundredths' },
+      )
+    expect(numbered('117.5')).toMatchObject({ nominal: 1.175, size: '1.18' })
+    const other = numbered('520')
+    expect(isRefusal(other) && other.refused.why).toMatch(/520 is 5\.20 mm for a sheet’s .* another maker’s/)
+    // Whose numbers they are nobody has said here.
+    expect(isRefusal(put(main.of, '118'))).toBe(true)
+  })
   it('without a reason is not entered', () => {
     const said = put('seat', '3.4', ' ')
     expect(isRefusal(said) && said.refused.input).toBe('why')
+  })
+})
+
+describe('a shim under a needle’s clip', () => {
+  const slide = sheetsFor('S26-14F')
+  const clip = otherChoices(slide).find(({ takesShim }) => takesShim)!
+  const put = (size: string) =>
+    chooseOther(clip, { size, part: '', why: 'flat at a quarter' }, { ethanol: 0, altitudeM: 0, changes: [] })
+  it('is typed beside its groove and lifts the needle by its thickness', () => {
+    expect(put('3 + 0.5')).toMatchObject({ nominal: 3, shimMm: 0.5, size: '3 + 0.50 shim' })
+    expect(put('3 with 0.45 shim under')).toMatchObject({ nominal: 3, shimMm: 0.45 })
+    expect(put('4')).toMatchObject({ nominal: 4, size: '4' })
+    expect(put('4')).not.toHaveProperty('shimMm')
+  })
+  it('above it lifts nothing, and is refused by that', () => {
+    const above = put('3 + 0.5 above')
+    expect(isRefusal(above) && above.refused.why).toMatch(/only loads its holder/)
+    expect(isRefusal(put('3 + 9'))).toBe(true)
+    expect(isRefusal(put('3 0.5'))).toBe(true)
+  })
+  it('of half a groove enriches a quarter by about half of what a groove does', () => {
+    const own = clip.own
+    const richer = (groove: number) => {
+      const said = jets('S26-14F', {}, { picked: { [clip.of]: groove } })
+      return at(said, 0.25) - 1
+    }
+    const whole = richer(own + 1)
+    const half = richer(own + 0.5)
+    expect(half / whole).toBeGreaterThan(0.4)
+    expect(half / whole).toBeLessThan(0.6)
+    expect(
+      jets('S26-14F', {}, { picked: { [clip.of]: own + 0.5 } }).changes.find(({ of }) => of === clip.of),
+    ).toMatchObject({ to: `${own} + 0.45 shim`, nominal: own, shimMm: 0.45 })
   })
 })

@@ -1,5 +1,5 @@
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
-import { bodyOf, type JobState, type RunNote } from '../../log/index.ts'
+import type { BodyState, JobState, RunNote } from '../../log/index.ts'
 import { showTurns } from '../../measure/index.ts'
 import { idleTrim, type Choice, type Metering, type RangeProblem } from '../../physics/range/index.ts'
 import { screwKindOf, type Sheets } from '../../sheets/index.ts'
@@ -57,6 +57,12 @@ const problemOf = (
   ref: { ...set.ref, ...conditions.ref },
   now: { ...conditions.now, ...set.given },
 })
+
+/** What of a job its jets are worked out from: what was chosen for one body, and its runs. */
+export interface JetsJob {
+  chosen: BodyState['chosen']
+  run: JobState['run']
+}
 
 /** What is asked of a job's jets besides its sheets: conditions as they were typed, what can be had, sizes that somebody picked by hand. */
 export interface JobQuestion {
@@ -173,13 +179,7 @@ function setWorked(
  * fewest changes from what can be had, the drawer before the suppliers. Refused by the field that is at fault, and `unit` where its sheet
  * says no main jet.
  */
-export function jobJets(
-  state: JobState,
-  sheets: Sheets,
-  body: number,
-  question: JobQuestion,
-): Result<JobJets> {
-  const { chosen } = bodyOf(state, body)
+export function jobJets({ chosen, run }: JetsJob, sheets: Sheets, question: JobQuestion): Result<JobJets> {
   const sets = jetSets(sheets, chosen)
   if (sets.length === 0)
     return refuse('unit', 'The sheet says no main jet’s bore: measure it and tell it first.')
@@ -194,7 +194,7 @@ export function jobJets(
   const { curves, problem, sizes, others, learned } = worked[0]!
   const changes = worked.flatMap((one) => one.changes)
   const inside = worked.every(({ fits }) => fits)
-  const heard = heardOf(state.run)
+  const heard = heardOf(run)
   const screws = sheets.spec.settings.filter(({ code }) => code === 'mixture.turns')
   const turns = screws[0]?.target ?? null
   // Which way is leaner has to be known before a screw is told anything.

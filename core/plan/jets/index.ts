@@ -1,7 +1,14 @@
 export { jetsBlank, type JetsAsked } from './asked.ts'
 export { jetSets, sizesOf, type Size } from './unit.ts'
 export { jobAskedBlank, type JobAsked } from './asked-of-job.ts'
-export { jobJets, type JobChange, type JobJets, type Offered } from './for-job.ts'
+export {
+  jobJets,
+  type JetsJob,
+  type JobChange,
+  type JobJets,
+  type JobQuestion,
+  type Offered,
+} from './for-job.ts'
 export { chooseOther, otherChoices, type OtherChoice } from './others.ts'
 export type { FuelLine } from './fuel.ts'
 export type { Heard } from './heard.ts'

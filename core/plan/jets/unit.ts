@@ -1,5 +1,5 @@
 import { isRefusal } from '../../base/refusal/index.ts'
-import { parseLength } from '../../measure/index.ts'
+import { readJetSize, type JetNumbers } from '../../measure/index.ts'
 import type { Metering, RangeFamily } from '../../physics/range/index.ts'
 import type { Chosen } from '../../log/index.ts'
 import { calibrationKey, settingKey, type Position, type Sheets } from '../../sheets/index.ts'
@@ -67,7 +67,7 @@ function meteringOf(
     ['idleBleed', place === 'S' ? null : boreOf('bleed.idle')],
     ['mainBleed', boreOf('bleed.main')],
     ['nozzle', boreOf('nozzle.main')],
-    ['rod', rod?.what === 'step' ? rod.newMm : null],
+    ['rod', rod?.what === 'step' ? (rod.instead ?? rod.newMm) : null],
     ['needleJet', isNeedle ? needleJet : null],
     ['bore', isNeedle ? needle.liftMm : null],
   ]
@@ -79,6 +79,7 @@ function meteringOf(
     ...givenOf('mainBleed', 'bleed.main'),
     ...givenOf('nozzle', 'nozzle.main'),
     ...givenOf('idleBleed', 'bleed.idle'),
+    ...(rod?.what === 'step' && rod.instead !== undefined ? { rod: rod.newMm } : {}),
   }
   // What the sheet says nothing of cannot be reckoned against it.
   return {
@@ -163,14 +164,18 @@ interface Stock {
 const sortOf = (name: string): string => name.toLowerCase().split(/[\s,]/)[0]!
 
 /**
- * The sizes of a position that can be had: parts of its kind and sort whose mark (`tell`) reads as a length, from the drawer or from a
- * supplier, smallest first.
+ * The sizes of a position that can be had: parts of its kind and sort whose mark (`tell`) reads as a bore or as a number of its maker's,
+ * from the drawer or from a supplier, smallest first.
  */
-export function sizesOf({ kind, name }: Pick<Position, 'kind' | 'name'>, stock: Stock): Size[] {
+export function sizesOf(
+  { kind, name }: Pick<Position, 'kind' | 'name'>,
+  stock: Stock,
+  numbers?: JetNumbers,
+): Size[] {
   return stock.parts
     .flatMap((one): Size[] => {
       if (one.kind !== kind || sortOf(one.name) !== sortOf(name)) return []
-      const read = parseLength(one.tell)
+      const read = readJetSize(one.tell, numbers)
       if (isRefusal(read) || read.mm <= 0) return []
       const drawer = stock.shelf.find(({ part }) => part === one.part)?.quantity ?? 0
       const buy = stock.singles

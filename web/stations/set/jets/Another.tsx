@@ -35,7 +35,12 @@ export function Another({
   const choice = choices.find((one) => one.of === of)
   const put = () => {
     if (!choice) return
-    const data = chooseOther(choice, { size, part, why }, { ...conditions, changes: [] })
+    const data = chooseOther(
+      choice,
+      { size, part, why },
+      { ...conditions, changes: [] },
+      open.sheets.spec.jetNumbers,
+    )
     if (isRefusal(data)) return setWrong(data.refused.why)
     const no = open.add('cal.chosen', data)
     setWrong(no?.sentence ?? '')
@@ -54,7 +59,15 @@ export function Another({
         <FieldInput
           aria-label="Its size now"
           inputMode="decimal"
-          placeholder={choice?.unit === 'count' ? '2' : 'mm'}
+          placeholder={
+            choice?.takesShim
+              ? '3 + 0.5'
+              : choice?.unit === 'count'
+                ? '2'
+                : open.sheets.spec.jetNumbers
+                  ? 'mm or number'
+                  : 'mm'
+          }
           value={size}
           onChange={(event) => setSize(event.target.value)}
         />

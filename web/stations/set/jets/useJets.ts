@@ -1,10 +1,22 @@
 import { enterChosen } from '@ekrond/core/bench/entering'
-import { isRefusal } from '@ekrond/core/base/refusal'
+import { isRefusal, type Result } from '@ekrond/core/base/refusal'
 import { bodyNumbers, current, isChosenFor, type DataOf, type RunNote } from '@ekrond/core/log'
-import { jobAskedBlank, jobJets, sizesOf, type JobAsked, type JobJets } from '@ekrond/core/plan/jets'
+import {
+  jobAskedBlank,
+  sizesOf,
+  type JetsJob,
+  type JobAsked,
+  type JobJets,
+  type JobQuestion,
+} from '@ekrond/core/plan/jets'
+import type { Sheets } from '@ekrond/core/sheets'
+import type { Remote } from 'comlink'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { useAnswered } from '../../../data/answered'
 import { useMarket } from '../../../data/library'
+import type { JetsWorking } from '../../../figures/jets.worker'
+import { openJets } from '../../../figures/jetsDesk'
 import { useOutcomes } from '../../../data/outcomes'
 import type { NewEntry } from '../../../data/job'
 import type { SheetedOpen } from '../../withSheets'
@@ -15,11 +27,22 @@ const PICK = 'size.'
 /** The best is asked for anew, whatever stands on the sheet. */
 const AGAIN = 'again'
 
+interface Question {
+  job: JetsJob
+  sheets: Sheets
+  question: JobQuestion
+}
+
+const askJets = async (
+  worker: Remote<JetsWorking>,
+  { job, sheets, question }: Question,
+): Promise<Result<JobJets>> => worker.job(job, sheets, question)
+
 const shareOf = (text: string): number => Number(text.replace(',', '.'))
 
 /** What was typed of a job's jets, what is worked out of it, and what puts it on the sheet. The question stands in the address. */
 export function useJets(open: SheetedOpen) {
-  const { state, sheets, body, here } = open
+  const { state, sheets, here } = open
   const [search, setSearch] = useSearchParams()
   const market = useMarket().data
   const runs = useOutcomes(sheets.spec.taught ? undefined : sheets.spec.listNumber).data?.runs as
@@ -61,11 +84,11 @@ export function useJets(open: SheetedOpen) {
                 ethanol: shareOf(asked.toEthanol) / 100,
                 altitudeM: shareOf(asked.toAltitude),
               })
-                ? [[of, one.nominal]]
+                ? [[of, one.nominal + (one.shimMm ?? 0) / (sheets.spec.metering?.needle?.grooveMm ?? 1)]]
                 : [],
             ),
           ),
-    [here.chosen, isAgain, asked.toEthanol, asked.toAltitude],
+    [here.chosen, isAgain, asked.toEthanol, asked.toAltitude, sheets],
   )
   const picked = useMemo(() => ({ ...onSheet, ...tapped }), [onSheet, tapped])
   const sizes = useMemo(
@@ -73,14 +96,23 @@ export function useJets(open: SheetedOpen) {
       Object.fromEntries(
         sheets.build.positions
           .filter(({ kind }) => kind === 'jet')
-          .map((position) => [position.code, market ? sizesOf(position, market) : []]),
+          .map((position) => [
+            position.code,
+            market ? sizesOf(position, market, sheets.spec.jetNumbers) : [],
+          ]),
       ),
     [sheets, market],
   )
-  const jets = useMemo(
-    () => (market ? jobJets(state, sheets, body, { asked, sizes, picked, runs: runs ?? [state.run] }) : null),
-    [state, sheets, body, asked, sizes, picked, market, runs],
+  const { chosen } = here
+  const { run } = state
+  const question = useMemo(
+    (): Question | null =>
+      market
+        ? { job: { chosen, run }, sheets, question: { asked, sizes, picked, runs: runs ?? [run] } }
+        : null,
+    [chosen, run, sheets, asked, sizes, picked, market, runs],
   )
+  const { said: jets, fresh } = useAnswered(openJets, askJets, question)
   const write = (changes: Readonly<Record<string, string | null>>) =>
     setSearch(
       (now) => {
@@ -100,7 +132,8 @@ export function useJets(open: SheetedOpen) {
     ethanol: Math.round(shareOf(asked.toEthanol) * 10) / 1000,
     altitudeM: shareOf(asked.toAltitude),
   }
-  const entries = worked ? toPut(open, worked, conditions, reason.trim() || 'as tried') : []
+  // What is put on the sheet is what is asked for now.
+  const entries = worked && fresh ? toPut(open, worked, conditions, reason.trim() || 'as tried') : []
   return {
     asked,
     given,
@@ -108,7 +141,7 @@ export function useJets(open: SheetedOpen) {
     conditions,
     refused: jets && isRefusal(jets) ? jets.refused : null,
     jets: worked,
-    waiting: market === undefined,
+    waiting: jets === null,
     why: reason,
     setWhy,
     set: (key: keyof JobAsked, value: string) => write({ [key]: value === given[key] ? null : value }),
@@ -119,7 +152,7 @@ export function useJets(open: SheetedOpen) {
     unpick: () =>
       write({ ...Object.fromEntries(Object.keys(tapped).map((of) => [`${PICK}${of}`, null])), [AGAIN]: '' }),
     /** all of it stands on the sheet as proposed */
-    isPut: entries.length === 0 && Object.keys(here.chosen).length > 0,
+    isPut: fresh && entries.length === 0 && Object.keys(here.chosen).length > 0,
     canPut: entries.length > 0,
     /** how many bodies of a bank it is put on */
     bodies: alikeBodies(open).length,
