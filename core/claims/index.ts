@@ -16,6 +16,7 @@ import { identityClaims } from './identity.ts'
 import { jointClaims } from './joints.ts'
 import { waysOfKnown, type Known } from './known.ts'
 import { fuelClaims, partClaims, renewalClaims, repairClaims } from './parts.ts'
+import { missingClaims } from './missing.ts'
 import { passageClaims } from './passages.ts'
 import { portClaims } from './ports.ts'
 import { stampedClaims } from './stamped.ts'
@@ -50,6 +51,7 @@ export function claimsOf(
     ...(known.stamped?.[body] ? stampedClaims(state, sheets, body, known.stamped[body]) : []),
     ...partClaims(state, sheets, body),
     ...repairClaims(state, sheets, body),
+    ...missingClaims(state, body),
     ...chosenClaims(state, sheets, body),
     ...renewalClaims(state, sheets, body),
     ...passageClaims(state, sheets, body, at),

@@ -114,6 +114,19 @@ const REFUSALS = {
     'proof',
   ],
   'not on': (name: string): Said => [`${name} is not on yet.`, 'position'],
+  'name taken': (name: string): Said => [
+    `${name} stands on the sheet already. Give this one a name of its own, or say what is otherwise with that one.`,
+    'name',
+  ],
+  'cannot lack': (name: string): Said => [
+    `No unit runs without its ${lower(name)}. If it is lost, judge it missing: a new one is ordered.`,
+    'absent',
+  ],
+  'not amended': (): Said => ['Nothing of this unit differs from its book there.', 'of'],
+  'no book': (): Said => [
+    'This unit has no page of its own in the library: it stays this unit’s alone.',
+    'how',
+  ],
   'no bore': (name: string): Said => [
     `${name} has no bore on its sheet: no other size of it can be chosen.`,
     'of',

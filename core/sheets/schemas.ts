@@ -59,6 +59,9 @@ export const SettingSpec = v.pipe(
     flows: v.optional(v.picklist(screwFlows)),
     /** whether the Set station sets it; otherwise it is only noted and put back */
     set: v.boolean(),
+    /** what makes its reading larger, and what smaller, where no kind of setting says */
+    more: v.optional(text),
+    less: v.optional(text),
   }),
   v.check(
     (spec) => spec.lo === null || spec.hi === null || spec.lo <= spec.hi,
@@ -260,6 +263,8 @@ export const SpecSheet = v.object({
       ),
     }),
   ),
+  /** where parts sit that its family’s drawing has no place for, mm */
+  placed: v.optional(v.record(text, point)),
   /** its ports where they are not the usual ones of its family: their codes, names and bores */
   ports: v.optional(v.array(v.object({ code: text, name: text, boreMm: positive }))),
 })
@@ -331,6 +336,10 @@ export const Position = v.object({
       proudMm: v.optional(v.nullable(positive)),
     }),
   ),
+  /** how it lies, one of its kind's ways; missing where its sheet does not say */
+  wayRound: v.optional(text),
+  /** what holds or seals it, and what that must not touch; missing where it is as its kind's */
+  aid: v.optional(text),
   stays: v.boolean(),
   /** the check that proves it when it goes back on */
   proof: v.string(),

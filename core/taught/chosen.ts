@@ -1,4 +1,5 @@
 import { bodyOf, type Chosen, type JobState, type SheetsByBody } from '../log/index.ts'
+import { amended } from './amended.ts'
 import { calibrationKey, settingKey, type Position, type SettingSpec, type Sheets } from '../sheets/index.ts'
 
 type ByCode = Readonly<Record<string, Chosen>>
@@ -83,16 +84,19 @@ function withChosen(sheets: Sheets, chosen: ByCode): Sheets {
 /** Neither sheets nor what was chosen ever change: what they make together is made once. */
 const known = new WeakMap<Sheets, WeakMap<ByCode, Sheets>>()
 
-/** Every body's sheets with what was chosen for it. */
+const CHANGED = ['chosen', 'ownParts', 'ownPorts', 'addedSettings', 'addedChecks'] as const
+
+/** Every body's sheets with what this unit has otherwise than its book, and what was chosen for it. */
 export function jobSheets(state: JobState, all: SheetsByBody): SheetsByBody {
-  const some = Object.keys(state.bodies).some(
-    (body) => Object.keys(bodyOf(state, Number(body)).chosen).length > 0,
-  )
+  const some = Object.keys(state.bodies).some((body) => {
+    const here = bodyOf(state, Number(body))
+    return CHANGED.some((key) => Object.keys(here[key]).length > 0)
+  })
   if (!some) return all
   return Object.fromEntries(
-    Object.entries(all).map(([body, sheets]) => [
-      body,
-      sheets && withChosen(sheets, bodyOf(state, Number(body)).chosen),
-    ]),
+    Object.entries(all).map(([body, sheets]) => {
+      const here = bodyOf(state, Number(body))
+      return [body, sheets && withChosen(amended(sheets, here), here.chosen)]
+    }),
   )
 }

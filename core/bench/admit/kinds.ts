@@ -1,8 +1,10 @@
+import { admitAmendKept } from './amend.kept.ts'
 import { admitAsFoundNoted } from './asfound.noted.ts'
 import { admitAsFoundSeen } from './asfound.seen.ts'
 import { admitBathIn } from './bath.in.ts'
 import { admitBathOut } from './bath.out.ts'
 import { admitCalChosen } from './cal.chosen.ts'
+import { admitCheckAdded } from './check.added.ts'
 import { admitEntryStruck } from './entry.struck.ts'
 import { admitEstimateAgreed } from './estimate.agreed.ts'
 import { admitEvidenceWeighed } from './evidence.weighed.ts'
@@ -35,15 +37,18 @@ import { admitProofFitted } from './proof.fitted.ts'
 import { admitProofMeasured } from './proof.measured.ts'
 import { admitReadingTaken } from './reading.taken.ts'
 import { admitSealSeen } from './seal.seen.ts'
+import { admitSettingAdded } from './setting.added.ts'
 import { always, type Admits } from './admit.ts'
 
 export const admits: Admits = {
+  'amend.kept': admitAmendKept,
   'asfound.noted': admitAsFoundNoted,
   'asfound.seen': admitAsFoundSeen,
   'asfound.skipped': always,
   'bath.in': admitBathIn,
   'bath.out': admitBathOut,
   'cal.chosen': admitCalChosen,
+  'check.added': admitCheckAdded,
   'complaint.answered': always,
   'entry.struck': admitEntryStruck,
   'estimate.agreed': admitEstimateAgreed,
@@ -86,6 +91,7 @@ export const admits: Admits = {
   'run.noted': always,
   'seal.seen': admitSealSeen,
   'sediment.seen': always,
+  'setting.added': admitSettingAdded,
   'sign.seen': always,
   'teardown.unlocked': always,
   'test.noted': always,

@@ -12,6 +12,7 @@ export const plain = (order: number, unit: Setting['unit']): Setting => ({
   unit,
   judge(setting, value, _context, standing) {
     const wanted = showValue(standing.target, setting.quantity)
+    const said = standing.off < 0 ? setting.more : setting.less
     return compose(standing, setting, {
       inWords: 'As specified.',
       outHeadline: `${showValue(value, setting.quantity)}, not ${wanted}.`,
@@ -22,8 +23,8 @@ export const plain = (order: number, unit: Setting['unit']): Setting => ({
         way: standing.off < 0 ? 'up' : 'down',
         amount: Math.abs(standing.off),
         unit: setting.quantity === 'turns' ? 'eighths' : setting.quantity === 'count' ? 'steps' : 'mm',
-        words: `Move it to ${wanted}.`,
-        detail: '',
+        words: said || `Move it to ${wanted}.`,
+        detail: said ? `${showValue(Math.abs(standing.off), setting.quantity)} to go, to ${wanted}` : '',
         short: `move it to ${wanted}`,
       },
       facts: [],

@@ -1,10 +1,12 @@
 import type { Kind } from '../kind.ts'
+import { amendKept } from './amend.kept.ts'
 import { asFoundNoted } from './asfound.noted.ts'
 import { asFoundSeen } from './asfound.seen.ts'
 import { asFoundSkipped } from './asfound.skipped.ts'
 import { bathIn } from './bath.in.ts'
 import { bathOut } from './bath.out.ts'
 import { calChosen } from './cal.chosen.ts'
+import { checkAdded } from './check.added.ts'
 import { complaintAnswered } from './complaint.answered.ts'
 import { entryStruck } from './entry.struck.ts'
 import { estimateAgreed } from './estimate.agreed.ts'
@@ -47,6 +49,7 @@ import { readingTaken } from './reading.taken.ts'
 import { runNoted } from './run.noted.ts'
 import { sealSeen } from './seal.seen.ts'
 import { sedimentSeen } from './sediment.seen.ts'
+import { settingAdded } from './setting.added.ts'
 import { signSeen } from './sign.seen.ts'
 import { teardownUnlocked } from './teardown.unlocked.ts'
 import { testNoted } from './test.noted.ts'
@@ -72,6 +75,9 @@ const all = [
   ownDimension,
   ownBend,
   ownPublished,
+  settingAdded,
+  checkAdded,
+  amendKept,
   asFoundNoted,
   asFoundSeen,
   asFoundSkipped,

@@ -24,6 +24,16 @@ export interface OwnPart {
   absent: boolean
   /** its layer in the stack */
   layer: number | null
+  /** how it lay, one of its kind's ways */
+  wayRound?: string | undefined
+  /** what to mind with it, and what shows that it is right once it is on */
+  caution?: string | undefined
+  check?: string | undefined
+  /** what holds it, where it is held by a thread: thread, length (mm), torque (N·m) */
+  fastener?: { thread: string; lengthMm: number; torqueNm: number | null } | undefined
+  /** who else looked, where a listed part is not there; and what is otherwise in one that is */
+  second?: string | undefined
+  differs?: string | undefined
   by: string
 }
 
@@ -33,7 +43,12 @@ declare module '../state.ts' {
   }
 }
 
-/** A part of a taught unit as it came off: where its family has the position, what is otherwise here. */
+const FewWords = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(120))
+
+/**
+ * A part as it is on this unit: of a taught one as it came off, of a listed one where its sheet does not have it, has it otherwise, or
+ * has one that is not there.
+ */
 export const ownPart = defineKind({
   kind: 'own.part',
   version: 1,
@@ -54,6 +69,18 @@ export const ownPart = defineKind({
     at: v.nullable(v.tuple([v.number(), v.number()])),
     absent: v.boolean(),
     layer: v.nullable(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(99))),
+    wayRound: v.optional(FewWords),
+    caution: v.optional(FewWords),
+    check: v.optional(FewWords),
+    fastener: v.optional(
+      v.object({
+        thread: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(20)),
+        lengthMm: v.pipe(v.number(), v.gtValue(0), v.maxValue(200)),
+        torqueNm: v.nullable(v.pipe(v.number(), v.gtValue(0), v.maxValue(40))),
+      }),
+    ),
+    second: v.optional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))),
+    differs: v.optional(FewWords),
   }),
   key: (data) => data.position,
   apply: (state, entry) =>
@@ -61,8 +88,10 @@ export const ownPart = defineKind({
       const { by, entry: id } = stamp(entry)
       return { ownParts: { ...body.ownParts, [entry.data.position]: { ...entry.data, by, entry: id } } }
     }),
-  sentence: ({ absent, name, quantity, stamped }) =>
+  sentence: ({ absent, name, quantity, stamped, differs, second }) =>
     absent
-      ? `found no ${name.toLowerCase()} on it`
-      : `wrote ${name.toLowerCase()}${quantity > 1 ? `, ${quantity}` : ''}${stamped ? `, stamped ${stamped}` : ''}`,
+      ? `found no ${name.toLowerCase()} on it${second ? `; ${second} looked too` : ''}`
+      : differs
+        ? `found ${name.toLowerCase()} other than its sheet: ${differs}`
+        : `wrote ${name.toLowerCase()}${quantity > 1 ? `, ${quantity}` : ''}${stamped ? `, stamped ${stamped}` : ''}`,
 })

@@ -9,7 +9,18 @@ export type OffAgainWhy = (typeof offAgain)[number]
 declare module '../state.ts' {
   interface BodyState {
     off: Readonly<
-      Record<string, { tray: string; again: OffAgainWhy | null; by: string; at: string; entry: string }>
+      Record<
+        string,
+        {
+          tray: string
+          again: OffAgainWhy | null
+          /** how it lay, one of its kind's ways, where somebody said it */
+          wayRound?: string | undefined
+          by: string
+          at: string
+          entry: string
+        }
+      >
     >
   }
 }
@@ -25,6 +36,7 @@ export const partOff = defineKind({
     tray: v.pipe(v.string(), v.maxLength(20)),
     /** of one that was on again: why it comes off once more */
     again: v.optional(v.picklist(offAgain)),
+    wayRound: v.optional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))),
   }),
   key: (data) => data.position,
   apply: (state, entry) =>
@@ -37,11 +49,12 @@ export const partOff = defineKind({
           [entry.data.position]: {
             tray: entry.data.tray,
             again: entry.data.again ?? null,
+            ...(entry.data.wayRound ? { wayRound: entry.data.wayRound } : {}),
             ...stamp(entry),
           },
         },
       }
     }),
-  sentence: ({ position, tray, again }, name) =>
-    `${name(position)} off${again ? ` again, ${again}` : ''}, into tray ${tray}`,
+  sentence: ({ position, tray, again, wayRound }, name) =>
+    `${name(position)} off${again ? ` again, ${again}` : ''}, into tray ${tray}${wayRound ? `; it lay ${wayRound}` : ''}`,
 })

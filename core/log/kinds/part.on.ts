@@ -17,6 +17,8 @@ declare module '../state.ts' {
           proof: 'held' | 'not yet' | 'none'
           /** a washer's, as it was measured before it went on */
           thicknessMm: number | null
+          /** how it was laid, one of its kind's ways */
+          wayRound?: string | undefined
           by: string
           at: string
           entry: string
@@ -40,6 +42,7 @@ export const partOn = defineKind({
     part: v.nullable(v.pipe(v.string(), v.maxLength(MOST.code))),
     proof: v.picklist(['held', 'not yet', 'none']),
     thicknessMm: v.nullable(v.pipe(v.number(), v.gtValue(0), v.maxValue(20))),
+    wayRound: v.optional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))),
   }),
   key: (data) => data.position,
   apply: (state, entry) =>
@@ -51,10 +54,11 @@ export const partOn = defineKind({
           part: entry.data.part,
           proof: entry.data.proof,
           thicknessMm: entry.data.thicknessMm,
+          ...(entry.data.wayRound ? { wayRound: entry.data.wayRound } : {}),
           ...stamp(entry),
         },
       },
     })),
   sentence: (data, name) =>
-    `${name(data.position)} on, ${data.from === 'old' ? 'the old one' : `new from ${data.from === 'loose' ? 'loose parts' : `the ${data.from}`}`}${data.thicknessMm ? `, ${data.thicknessMm} mm thick` : ''}${data.proof === 'not yet' ? '; its check is not made yet' : ''}`,
+    `${name(data.position)} on, ${data.from === 'old' ? 'the old one' : `new from ${data.from === 'loose' ? 'loose parts' : `the ${data.from}`}`}${data.thicknessMm ? `, ${data.thicknessMm} mm thick` : ''}${data.wayRound ? `, ${data.wayRound}` : ''}${data.proof === 'not yet' ? '; its check is not made yet' : ''}`,
 })

@@ -44,6 +44,7 @@ const FACED = {
 export const castings = {
   cover: {
     words: 'cover',
+    needed: true,
     place: 'cover',
     wash: { faces: 2, litres: 1.1, handMinutes: 12 },
     casting: true,
@@ -67,6 +68,7 @@ export const castings = {
   },
   body: {
     words: 'casting',
+    needed: true,
     place: 'body',
     wash: { faces: 3, litres: 2.2, handMinutes: 20 },
     casting: true,
@@ -108,6 +110,7 @@ export const castings = {
   gasket: {
     words: 'gasket',
     place: 'cover',
+    aid: 'dry, no sealant: it would run into the passages',
     wash: { byHand: 'it soaks: kept dry to compare' },
     always: true,
     taught: true,
@@ -124,6 +127,7 @@ export const castings = {
   seal: {
     words: 'seal',
     place: 'cover',
+    aid: 'a film of grease that fuel does not take off, on the seal only',
     wash: { byHand: 'rubber swells: it is renewed, or wiped' },
     taught: true,
     conditions: [
@@ -187,6 +191,7 @@ export const castings = {
   },
   shaft: {
     words: 'shaft',
+    needed: true,
     place: 'throttle',
     wash: {},
     notBought: true,

@@ -80,6 +80,10 @@ export interface PartRow {
   mends?: Readonly<Record<string, Mending>>
   /** what to mind while one comes off, besides what its sheet says */
   cautionsOff?: readonly string[]
+  /** how it can lie, where it can lie more ways than one: asked as it goes on */
+  wayRound?: readonly string[]
+  /** what holds or seals it, and what that must not touch, where no sheet says */
+  aid?: string
   /** a casting: of the unit’s own metal */
   casting?: true
   /** holds other parts: it is turned to snug and final, and counted */
@@ -88,6 +92,8 @@ export interface PartRow {
   notBought?: true
   /** renewed whenever it comes off, where no sheet says */
   always?: true
+  /** no unit runs without one: it is never said not to be there, only lost */
+  needed?: true
   /** what a unit that no book knows is offered as */
   taught?: true
 }

@@ -1,5 +1,6 @@
 import { castings } from './castings.ts'
 import type { PartRow, Condition } from './condition.ts'
+import { hardware } from './hardware.ts'
 import { inlet } from './inlet.ts'
 import { metering } from './metering.ts'
 
@@ -7,7 +8,7 @@ export { MOST_LAPPED_MM } from './castings.ts'
 export { SOAKED_CLOTHS } from './cautions.ts'
 export { dispositions, dispositionWord, type Condition, type Disposition } from './condition.ts'
 
-const rows = { ...castings, ...inlet, ...metering }
+const rows = { ...castings, ...inlet, ...metering, ...hardware }
 
 /** A kind of part: a new one is a row here and its outline. */
 export type PartKind = keyof typeof rows

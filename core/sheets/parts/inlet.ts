@@ -4,6 +4,7 @@ import { missing, slotTorn, sound, torn, type PartRow, condition } from './condi
 export const inlet = {
   float: {
     words: 'float',
+    needed: true,
     place: 'float',
     wash: { byHand: 'heat opens a seam: wipe it, then weigh it' },
     mends: {
@@ -29,6 +30,7 @@ export const inlet = {
   },
   needle: {
     words: 'inlet needle',
+    needed: true,
     place: 'inlet',
     wash: {},
     conditions: [
@@ -48,6 +50,7 @@ export const inlet = {
   },
   seat: {
     words: 'seat',
+    needed: true,
     place: 'inlet',
     wash: {},
     mends: {
@@ -119,6 +122,7 @@ export const inlet = {
   fitting: {
     words: 'fuel fitting',
     fastens: true,
+    aid: 'its own gasket; no tape and no sealant where its thread ends in fuel',
     place: 'inlet',
     wash: {},
     taught: true,
@@ -140,6 +144,7 @@ export const inlet = {
     words: 'screw',
     place: 'cover',
     wash: {},
+    aid: 'lock washer where it had one; dry thread, crosswise, snug and then tight',
     fastens: true,
     taught: true,
     mends: { stripped: { what: 'an insert', minutes: 25, materialMinor: 350, tries: 1 } },

@@ -6,6 +6,7 @@ export const metering = {
     words: 'jet',
     place: 'jets',
     wash: {},
+    aid: 'nothing on its thread; snug, brass strips before it is tight',
     taught: true,
     conditions: [
       sound,
@@ -32,6 +33,7 @@ export const metering = {
   pump: {
     words: 'plunger',
     place: 'pump',
+    aid: 'a leather cup is oiled before it goes in, rubber is not',
     wash: { byHand: 'its cup swells: wipe it' },
     taught: true,
     mends: { wellScored: { what: 'polish the well', minutes: 20, materialMinor: 50, tries: 2 } },
@@ -94,6 +96,7 @@ export const metering = {
     words: 'spring',
     place: 'pump',
     wash: {},
+    wayRound: ['small end up', 'small end down'],
     taught: true,
     conditions: [
       sound,
@@ -117,6 +120,8 @@ export const metering = {
   diaphragm: {
     words: 'diaphragm',
     place: 'slide',
+    wayRound: ['tab in its notch, plate up', 'tab in its notch, plate down'],
+    aid: 'dry, no sealant; its bead in its groove all round',
     wash: { byHand: 'rubber swells: a damp cloth' },
     taught: true,
     conditions: [
@@ -153,6 +158,7 @@ export const metering = {
   },
   slide: {
     words: 'slide',
+    needed: true,
     place: 'slide',
     wash: {},
     conditions: [

@@ -56,6 +56,37 @@ const HOOK: Line = [
   [8, -5],
 ]
 
+/** A stepped disc, its lobe to the right. */
+const CAM: Line = [
+  [-6, -5, 5],
+  [4, -6, 3],
+  [9, -2, 2],
+  [9, 2],
+  [6, 2],
+  [6, 5],
+  [2, 5],
+  [2, 7, 1],
+  [-6, 6, 5],
+]
+const LEVER: Line = [
+  [-4, -4, 4],
+  [4, -4, 3],
+  [15, 4, 2],
+  [14, 8, 2],
+  [3, 4, 2],
+  [-4, 4, 4],
+]
+const TEE: Line = [
+  [-12, 2],
+  [-12, -2],
+  [-2, -2],
+  [-2, -8],
+  [2, -8],
+  [2, -2],
+  [12, -2],
+  [12, 2],
+]
+
 /** A part's shape where nothing is known of it but its kind, mm about its seat. */
 export function shapeOf(kind: PartKind): Piece[] {
   switch (kind) {
@@ -153,6 +184,89 @@ export function shapeOf(kind: PartKind): Piece[] {
           [-1.5, -5],
           [-5, 0],
         ]),
+      ]
+    case 'plate':
+      return plateOnShaft(6, 30)
+    case 'cam':
+      return [closed(CAM), circle(0, 0, 2)]
+    case 'valve':
+      return [
+        closed([
+          [-5, 2],
+          [-5, 6, 1],
+          [5, 6, 1],
+          [5, 2],
+          [3, 2],
+          [3, -4],
+          [1.5, -7],
+          [-1.5, -7],
+          [-3, -4],
+          [-3, 2],
+        ]),
+        open(
+          [
+            [-5, 4],
+            [5, 4],
+          ],
+          'thin',
+        ),
+      ]
+    case 'compensator':
+      return [
+        closed(rect(-9, -1, 9, 0.4)),
+        open(
+          [
+            [-8, 1],
+            [0, 2],
+            [8, 4],
+          ],
+          'cut',
+        ),
+        circle(6, -2.4, 2.4),
+      ]
+    case 'spacer':
+      return [closed(rect(-14, -2.4, 14, 2.4)), closed(rect(-14, -1, 14, 1))]
+    case 'lever':
+      return [closed(LEVER), circle(0, 0, 2), circle(13, 6, 1.2)]
+    case 'tee':
+      return [closed(TEE)]
+    case 'holder':
+      return [...screw(16), closed(rect(-1.2, -16, 1.2, -12))]
+    case 'tube':
+      return [
+        closed(rect(-2, -12, 2, 8)),
+        closed(rect(-3.5, 8, 3.5, 11)),
+        ...[-9, -5, -1, 3].map((y) => circle(0, y, 0.9)),
+      ]
+    case 'plug':
+      return [closed(rect(-4, -2, 4, 2, 1)), closed(rect(-3, -5, 3, -2))]
+    case 'clip':
+      return [
+        open(
+          [
+            [-2, 6],
+            [-6, 3, 2],
+            [-6, -4, 3],
+            [6, -4, 3],
+            [6, 3, 2],
+            [2, 6],
+          ],
+          'cut',
+        ),
+      ]
+    case 'lockWasher':
+      return [
+        open(
+          [
+            [1, 5],
+            [5, 4, 4],
+            [5, -5, 4],
+            [-5, -5, 4],
+            [-5, 5, 4],
+            [-1, 6],
+          ],
+          'cut',
+        ),
       ]
     case 'body':
       return [closed(rect(-12, -8, 12, 8, 2), 'cut', 'left')]

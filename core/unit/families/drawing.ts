@@ -65,7 +65,7 @@ export function unitDrawing(sheets: DrawnFrom): UnitDrawing {
   const k = sizeOf(family, sheets.spec)
   const drawing = scaledDrawing(family, k)
   const places = { ...drawing.places, ...ownFloat(drawing, sheets.spec) }
-  for (const [code, at] of Object.entries(sheets.spec.taught?.at ?? {})) {
+  for (const [code, at] of Object.entries({ ...sheets.spec.taught?.at, ...sheets.spec.placed })) {
     const kind = sheets.build.positions.find((position) => position.code === code)?.kind
     if (kind && !places[code]) places[code] = { pieces: shapeOf(kind), at, axis: 0, way: 22 }
   }
