@@ -264,7 +264,7 @@ export const SpecSheet = v.object({
     }),
   ),
   /** where parts sit that its family’s drawing has no place for, mm */
-  placed: v.optional(v.record(text, point)),
+  placed: v.optional(v.record(v.string(), point)),
   /** its ports where they are not the usual ones of its family: their codes, names and bores */
   ports: v.optional(v.array(v.object({ code: text, name: text, boreMm: positive }))),
 })

@@ -103,7 +103,7 @@ const settingFrom = (added: BodyState['addedSettings'][string]): SettingSpec => 
   lo: added.lo,
   hi: added.hi,
   datum: added.datum,
-  hold: added.hold,
+  hold: added.hold || added.datum,
   held: added.held,
   source: added.source,
   ground: added.ground,
@@ -198,6 +198,18 @@ function withOwnParts(sheets: Sheets, { ownParts, ownPorts }: BodyState): Sheets
       ...build,
       positions: [...known, ...added.map((part) => addedPosition(part, known))],
     },
+  }
+}
+
+/** Of everything that was told of a body only what is of one thing: as it goes into the book. */
+export function onlyThat(here: BodyState, of: string): BodyState {
+  const only = <T>(all: Readonly<Record<string, T>>) => (all[of] === undefined ? {} : { [of]: all[of] })
+  return {
+    ...here,
+    ownParts: only(here.ownParts),
+    ownPorts: only(here.ownPorts),
+    addedSettings: only(here.addedSettings),
+    addedChecks: only(here.addedChecks),
   }
 }
 

@@ -24,7 +24,7 @@ import type { Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
 import type { Clock } from '../clock.ts'
-import { mayPublish, publish } from '../library/publish.ts'
+import { correctBook, mayCorrectBook, mayPublish, publish } from '../library/publish.ts'
 import { inTransaction, type Client, type Pool, type Queryable } from '../db/pool.ts'
 import { ProblemError } from '../http/problem.ts'
 import { inTurns } from '../http/turns.ts'
@@ -158,6 +158,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
             // What was chosen for this job’s fuel and place is not the number’s own.
             taughtSheets(state, templates)[entry.body ?? 1]!,
           )
+        for (const { entry, state } of turn.corrected) await correctBook(client, state, entry)
         await notifyJob(client, job, turn.state.seq)
         return { answers: turn.answers, seq: turn.state.seq, number, letter: checkLetter(number) }
       })
@@ -183,6 +184,8 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       returned: [] as JobState[],
       // Each taught unit that goes into the library, with the state that it goes from.
       published: [] as { entry: Entry; before: JobState; state: JobState }[],
+      // Each thing in which a unit showed its book to be wrong.
+      corrected: [] as { entry: Entry; state: JobState }[],
       state: before,
     }
     const othersToo = inTurns()
@@ -194,6 +197,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       turn.accepted.push(...tried.accepted)
       turn.returned.push(...tried.returned)
       turn.published.push(...tried.published)
+      turn.corrected.push(...tried.corrected)
       for (const entry of tried.accepted) known.set(entry.id, entry)
     }
     return turn
@@ -203,6 +207,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
       const accepted: Entry[] = []
       const returned: JobState[] = []
       const published: { entry: Entry; before: JobState; state: JobState }[] = []
+      const corrected: { entry: Entry; state: JobState }[] = []
       let state = from
       for (const entry of act) {
         const same = known.get(entry.id)
@@ -229,10 +234,11 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
         const grown = stepAll(state, [placed])
         if (sheetIsNew(state, grown)) returned.push(grown)
         if (placed.kind === 'own.published') published.push({ entry: placed, before: state, state: grown })
+        if (placed.kind === 'amend.kept') corrected.push({ entry: placed, state: grown })
         state = grown
         answers.push({ id: entry.id, outcome: 'accepted', seq: placed.seq, receivedAt: placed.receivedAt })
       }
-      return { refused: undefined, answers, accepted, returned, published, state }
+      return { refused: undefined, answers, accepted, returned, published, corrected, state }
     }
   }
 
@@ -287,6 +293,7 @@ async function admitHere(
   entry: UnsentEntry,
 ): Promise<NotAdmitted | undefined> {
   if (entry.kind === 'own.published') return mayPublish(client, state, entry)
+  if (entry.kind === 'amend.kept') return mayCorrectBook(client, state, entry)
   if (entry.kind !== 'ident.chosen') return undefined
   const { listNumber, specRev, buildRev, lower } = entry.data as DataOf['ident.chosen']
   const sheets = await selectSheets(client, specRev, buildRev)

@@ -11,9 +11,10 @@ import { unitFaults } from '@ekrond/core/sheets/library'
 import { isListNumber, LIST_NUMBER_SENTENCE } from '@ekrond/core/base/limits'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { settingKey, type BuildSheet, type Sheets, type SpecSheet } from '@ekrond/core/sheets'
-import { carriedOn, withMeasured } from '@ekrond/core/taught'
+import { amended, carriedOn, onlyThat, withMeasured } from '@ekrond/core/taught'
 import type { CorrectionBody, ListNumberFile, MeasuredBody } from '@ekrond/contract/library'
 import type { Client } from '../db/pool.ts'
+import { selectSheets } from '../jobs/jobs.sql.ts'
 import { notFound, ProblemError } from '../http/problem.ts'
 
 interface Published {
@@ -85,6 +86,82 @@ export async function publish(
   const spec = before ? await carried(client, sheets.spec, listNumber, before.specRev) : sheets.spec
   await addRevision(client, specRev, 'spec', { ...spec, listNumber, maker }, entry.by, why)
   await addRevision(client, buildRev, 'build', { ...sheets.build, listNumber }, entry.by, why)
+}
+
+/** Whether the book of a list number can be corrected by something that a job's unit differs in. Its sheets are locked until the end. */
+export async function mayCorrectBook(
+  client: Client,
+  state: JobState,
+  entry: UnsentEntry,
+): Promise<NotAdmitted | undefined> {
+  const { of, how } = entry.data as BookCorrection
+  const here = bodyOf(state, entry.body)
+  if (how !== 'book' || !here.ident) return undefined
+  const { listNumber } = here.ident
+  const newest = await newestSheets(client, listNumber)
+  if (!newest)
+    return notAdmitted('revision', `The library has no ${listNumber} any more: keep it as this unit’s.`)
+  const part = here.ownParts[of]
+  const named =
+    part &&
+    !part.absent &&
+    newest.build.positions.find(
+      ({ code, name }) => code !== of && name.toLowerCase() === part.name.toLowerCase(),
+    )
+  return named
+    ? notAdmitted(
+        'revision',
+        `${listNumber} has ${named.name.toLowerCase()} in the book already, by another job.`,
+      )
+    : undefined
+}
+
+interface BookCorrection {
+  of: string
+  how: 'this unit' | 'book'
+  why: string
+}
+
+/** A list number's newest sheets, its number locked until the end of the transaction; null where the library has none. */
+async function newestSheets(client: Client, listNumber: string): Promise<Sheets | null> {
+  await client.query('select pg_advisory_xact_lock(hashtextextended($1, 1))', [listNumber])
+  const there = await newest(client, listNumber)
+  if (!there || there.spec === 0 || there.build === 0) return null
+  const [specRev, buildRev] = [
+    revisionOf(listNumber, 'spec', there.spec),
+    revisionOf(listNumber, 'build', there.build),
+  ]
+  return (await selectSheets(client, specRev, buildRev)) ?? null
+}
+
+/** Writes what a job's unit differs in into the book of its number: its next revisions, in the transaction that takes the entry. */
+export async function correctBook(client: Client, state: JobState, entry: Entry): Promise<void> {
+  const { of, how, why } = entry.data as BookCorrection
+  const here = bodyOf(state, entry.body)
+  if (how !== 'book' || !here.ident) return
+  const { listNumber } = here.ident
+  const sheets = await newestSheets(client, listNumber)
+  if (!sheets) return
+  const now = amended(sheets, onlyThat(here, of))
+  const next = (revision: string) => Number(revision.split('/').at(-1)) + 1
+  if (JSON.stringify(now.spec) !== JSON.stringify(sheets.spec))
+    await addRevision(
+      client,
+      revisionOf(listNumber, 'spec', next(sheets.specRev)),
+      'spec',
+      now.spec,
+      entry.by,
+      why,
+    )
+  if (JSON.stringify(now.build) !== JSON.stringify(sheets.build))
+    await addRevision(
+      client,
+      revisionOf(listNumber, 'build', next(sheets.buildRev)),
+      'build',
+      now.build,
+      entry.by,
+      why,
+    )
 }
 
 async function carried(

@@ -3,6 +3,8 @@ import type { Queryable } from '../db/pool.ts'
 
 /** So many jobs of a list number are told of. */
 const MOST_RELATIVES = 6
+/** So many ways in which units of a number differed are told. */
+const MOST_AMENDED = 24
 /** So many run logs of one are learned from. */
 const MOST_RUNS = 40
 
@@ -34,8 +36,22 @@ export async function selectOutcomes(db: Queryable, listNumber: string | null): 
      ), run as (
        select job, jsonb_agg(note order by seq) as notes from noted group by job
        having bool_or(note->>'what' = 'lambda') order by job limit ${MOST_RUNS}
+     ), taken as (
+       select distinct e.job from entry e join job j on j.job = e.job where e.kind = 'part.off' and j.list_number = $1
+     ), amended as (
+       select e.kind, min(e.data->>'name') as name, case when e.kind = 'own.part' then e.data->>'kind' end as part,
+              (e.data->>'absent')::boolean as absent, count(distinct e.job)::int as jobs,
+              (array_agg(e.data order by e.seq desc))[1] as last
+         from entry e join job j on j.job = e.job
+        where e.kind in ('own.part', 'setting.added', 'check.added') and j.list_number = $1
+          and (e.kind = 'own.part' or not (e.data->>'absent')::boolean)
+          and not exists (select 1 from entry c where c.job = e.job and (c.corrects = e.id or c.kind = 'ident.taught'))
+        group by e.kind, lower(e.data->>'name'), part, absent order by jobs desc, name limit ${MOST_AMENDED}
      )
      select jsonb_build_object(
+       'takenApart', (select count(*)::int from taken),
+       'amended', coalesce((select jsonb_agg(jsonb_build_object(
+          'what', kind, 'name', name, 'part', part, 'absent', absent, 'jobs', jobs, 'last', last) order by jobs desc, name) from amended), '[]'),
        'runs', coalesce((select jsonb_agg(notes) from run), '[]'),
        'ends', coalesce((select jsonb_object_agg(why, n) from (select why, sum(bodies)::int as n from ended group by why) w), '{}'),
        'answered', (select count(distinct job) from named),
