@@ -117,7 +117,7 @@ test('in an empty shop a unit that nobody knows is taught, set by two tries, ret
   await press(page, 'spring')
   await page.getByLabel('Name it').fill('Throttle return spring')
   await page.getByRole('img', { name: /in section/ }).click({ position: { x: 420, y: 260 } })
-  await expect(page.getByText(/Position/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Add to sheet/ })).toBeVisible()
   await accessible(page, 'a new part')
   await press(page, /^Add to sheet/)
   const title = page.locator('main h2')

@@ -7,5 +7,9 @@ export const cautionsOff = (position: Position): readonly string[] => [
   ...(partsTable[position.kind].cautionsOff ?? []),
 ]
 
+/** What holds or seals a part as it goes on, and what that must not touch: by its sheet, else as for its kind; empty where nothing is said. */
+export const aidOf = ({ aid, kind }: Pick<Position, 'aid' | 'kind'>): string =>
+  aid ?? partsTable[kind].aid ?? ''
+
 /** What to mind while a part goes on. A sheet that names none has none: those of taking it off do not hold then. */
 export const cautionsOn = (position: Position): readonly string[] => position.onCautions ?? []

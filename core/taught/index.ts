@@ -13,5 +13,13 @@ export { tracedArea, type Tap } from './traced.ts'
 export { unmeasured, withMeasured } from './measured.ts'
 export { carriedOn, type Carried } from './carried.ts'
 export { bendsOf } from './tries.ts'
-export { amended, amendmentsOf, onlyThat, type Amendment } from './amended.ts'
+export {
+  amended,
+  amendmentsOf,
+  followsFrom,
+  kindsNear,
+  onlyThat,
+  type Amendment,
+  type Follows,
+} from './amended.ts'
 export { jobSheets } from './chosen.ts'

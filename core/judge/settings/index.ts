@@ -1,5 +1,6 @@
 export * from './kind.ts'
 export * from './read.ts'
+export { readWritten } from './written.ts'
 export * from './words.ts'
 export * from './registry.ts'
 export * from './view.ts'

@@ -4,13 +4,22 @@ import { jobNeeds } from '@ekrond/core/plan/needs'
 import { sourcesHere } from '@ekrond/core/bench/admit'
 import { figure, parseLength } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { cautionsOn, lookAlikes, nameOn, type Position, type Sheets } from '@ekrond/core/sheets'
+import {
+  aidOf,
+  cautionsOn,
+  lookAlikes,
+  nameOn,
+  partsTable,
+  type Position,
+  type Sheets,
+} from '@ekrond/core/sheets'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { Ask, AskFoot } from '../../shell/frame'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { Photos } from '../../photos/Photos'
+import { WayRound } from '../../shell/WayRound'
 import { ReadingField } from '../../ui/Field'
 import { Radios } from '../../ui/Radios'
 import { useKeys } from '../../ui/keys'
@@ -60,6 +69,9 @@ export function PartOn({
   const [mark, setMark] = useState('')
   const chosen = open.here.chosen[position.code]
   const [pins, setPins] = useState('')
+  // By its sheet, else as it came off; where nobody knows, nothing is asked.
+  const lies = position.wayRound ?? open.here.off[position.code]?.wayRound
+  const [lay, setLay] = useState('')
   const washer = position.kind === 'washer'
   const wanted = washer ? (fittedWasher(state, sheets.build, open.body) ?? sheets.spec.float.washerMm) : null
   const log = (held: boolean) => {
@@ -70,6 +82,10 @@ export function PartOn({
           ? 'Read its mark first: same thread, different bores.'
           : `That is the ${nameOn(sheets, mark).toLowerCase()}. It goes elsewhere.`,
       )
+    if (lies && lay === '')
+      return setWrong('Which way round does it lie? Look before the next part covers it.')
+    if (position.wayRound && lay && lay !== position.wayRound)
+      return setWrong(`${position.name}: ${position.wayRound}, by its sheet. Turn it round.`)
     const read = thickness.trim() ? parseLength(thickness) : null
     if (read && isRefusal(read)) return setWrong(read.refused.why)
     const found =
@@ -88,6 +104,7 @@ export function PartOn({
           part: from === 'old' ? null : position.part,
           proof: position.proof === '' ? 'none' : held ? 'held' : 'not yet',
           thicknessMm: read?.mm ?? null,
+          ...(lay ? { wayRound: lay } : {}),
         },
       },
       ...(found ? [{ kind: 'finding.judged' as const, data: found.data }] : []),
@@ -154,6 +171,23 @@ export function PartOn({
           <Answer style={{ fontSize: 19 }}>{position.proof}</Answer>
         </div>
       )}
+      {lies && (
+        <>
+          <WayRound
+            label="Which way round?"
+            ways={partsTable[position.kind].wayRound ?? [lies]}
+            value={lay}
+            set={(way) => {
+              setLay(way)
+              setWrong('')
+            }}
+          />
+          {lay && lay !== lies && !position.wayRound && (
+            <ErrorLine>It came off {lies}. Put it back that way, unless you know better.</ErrorLine>
+          )}
+        </>
+      )}
+      {aidOf(position) && <p style={{ fontSize: 16 }}>Fit with: {aidOf(position)}.</p>}
       {washer && (
         <div>
           <Label>

@@ -9,7 +9,18 @@ import { Simulated } from '../../instruments/Simulated'
 import { Ask, AskFoot, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { StepHead } from '../../shell/StepHead'
 import { figures } from '../../theme/global'
-import { Answer, Button, Choice, ErrorLine, Key, Label, MainButton, RedBox, Tick } from '../../ui'
+import {
+  Answer,
+  Button,
+  Choice,
+  ErrorLine,
+  Key,
+  Label,
+  MainButton,
+  QuietButton,
+  RedBox,
+  Tick,
+} from '../../ui'
 import { useKeys } from '../../ui/keys'
 import type { SheetedProps } from '../withSheets'
 import { OffAgain } from '../../shell/OffAgain'
@@ -20,6 +31,8 @@ export interface BenchProps extends SheetedProps {
   standing: ProofStanding
   place: string
   move: (by: number) => void
+  /** to a check that the sheet does not ask for */
+  add: () => void
   /** where Enter leads once this one is done with */
   onward: { words: string; go: () => void }
 }
@@ -53,6 +66,7 @@ export function ProofSheet({
   standing,
   place,
   move,
+  add,
   onward,
   title,
   sub,
@@ -151,6 +165,9 @@ export function ProofSheet({
             <h1>{title}</h1>
             {sub && <p>{sub}</p>}
           </div>
+          <QuietButton onPress={add} style={{ marginLeft: 'auto' }}>
+            Another check
+          </QuietButton>
         </BoardTitle>
         <BoardDrawing>{drawing}</BoardDrawing>
       </Board>

@@ -2,7 +2,10 @@ import { proofsOf, proofStanding, type Proof } from '@ekrond/core/judge/proof'
 import { useState, type ComponentType } from 'react'
 import { useNavigate } from 'react-router'
 import { nextOpen } from '../../ui/next-open'
+import { Unit } from '../../drawing/Unit'
+import { Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
+import { AddCheck } from '../../teach/AddCheck'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { AlikeBench } from './AlikeBench'
 import { HoldBench } from './HoldBench'
@@ -39,6 +42,7 @@ function Prove({ open }: SheetedProps) {
   const [picked, setPicked] = useState<string | null>(
     () => proofs.find((_, i) => !['proved', 'fitted'].includes(standings[i]!.state))?.key ?? proofs[0]!.key,
   )
+  const [adding, setAdding] = useState(false)
   const index = Math.max(
     0,
     proofs.findIndex(({ key }) => key === picked),
@@ -49,6 +53,28 @@ function Prove({ open }: SheetedProps) {
     index,
     standings.map(({ state }) => !['proved', 'fitted'].includes(state)),
   )
+  if (adding)
+    return (
+      <Main>
+        <Board>
+          <BoardTitle>
+            <div>
+              <h1>Another check</h1>
+              <p>made by hand or eye before the return, and again once its part was opened</p>
+            </div>
+          </BoardTitle>
+          <BoardDrawing>
+            <Unit
+              sheets={open.sheets}
+              standings={{}}
+              named={[]}
+              title={`${open.sheets.spec.modelName} in section`}
+            />
+          </BoardDrawing>
+        </Board>
+        <AddCheck open={open} done={() => setAdding(false)} />
+      </Main>
+    )
   return (
     <>
       <OnStrip>
@@ -60,6 +86,7 @@ function Prove({ open }: SheetedProps) {
         proof={proof}
         standing={standings[index]!}
         place={`${index + 1} of ${proofs.length}`}
+        add={() => setAdding(true)}
         move={(by) => setPicked(proofs[(index + by + proofs.length) % proofs.length]!.key)}
         onward={
           following === null

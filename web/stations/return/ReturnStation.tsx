@@ -2,6 +2,7 @@ import { afterReturn, signedBy } from '@ekrond/core/log'
 import { gatePoints, type GatePoint } from '@ekrond/core/bench/stations'
 import { returnSheets } from '@ekrond/core/bench/return-sheet'
 import { capital } from '@ekrond/core/base/words'
+import { amendmentsOf } from '@ekrond/core/taught'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
@@ -10,7 +11,7 @@ import { Scrolled } from '../../ui/Scrolled'
 import { BeforeAfter } from '../../photos/BeforeAfter'
 import { OnStrip } from '../../shell/OnStrip'
 import { SettingsStrip } from '../../shell/SettingsStrip'
-import { ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
+import { Choice, ErrorLine, Key, Label, MainButton, QuietButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { Paper } from './Paper'
@@ -22,8 +23,12 @@ import { EvidenceStrip } from './EvidenceStrip'
 import { LetPass, whereOf } from './LetPass'
 import { PaperWillSay, Since } from './Settle'
 import { EndsOtherwise } from './EndsOtherwise'
+import { UnitAndBook } from '../../teach/UnitAndBook'
 import { AnswerComplaint } from './AnswerComplaint'
 import { Revisions, Reopen } from './WentBack'
+
+/** Where this unit and its book stand side by side on the board. */
+const BOOK = 'unit-and-book'
 
 export default withSheets('return', Return)
 
@@ -77,6 +82,10 @@ function Return({ open }: SheetedProps) {
   const current = standing.find((p) => p.point === picked) ?? standing[0]
   const [wrong, setWrong] = useState('')
   const [ending, setEnding] = useState(false)
+  // What this unit has otherwise than its book, of which nobody said yet whose it is.
+  const whose = open.here.taught
+    ? []
+    : amendmentsOf(state, open.body).filter(({ of }) => !open.here.amendKept[of])
   const settling = !state.returned && !state.closed && !ended
   const navigate = useNavigate()
   const base = `/api/jobs/${open.number ?? open.job}`
@@ -112,6 +121,7 @@ function Return({ open }: SheetedProps) {
           {settling && (
             <EvidenceBoard open={{ ...open, known }} standing={standing} current={current} pick={setPicked} />
           )}
+          <UnitAndBook open={open} id={BOOK} />
           {returnSheets(waiting ? { ...state, returned: null } : state, open.all, open.number ?? 0).map(
             (page) => (
               <Paper key={page.body?.number ?? 1} sheet={page} />
@@ -215,6 +225,12 @@ function Return({ open }: SheetedProps) {
                   </p>
                 ))}
             </div>
+          )}
+          {whose.length > 0 && !ending && (
+            <Choice onPress={() => document.getElementById(BOOK)?.scrollIntoView({ behavior: 'smooth' })}>
+              {whose.length === 1 ? whose[0]!.name : `${whose.length} things`}: only this unit’s, or the
+              book’s?
+            </Choice>
           )}
           {wrong && <ErrorLine role="alert">{wrong}</ErrorLine>}
           <AskFoot>

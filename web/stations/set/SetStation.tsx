@@ -3,8 +3,10 @@ import { settingsToSet } from '@ekrond/core/judge/work'
 import { lazy, Suspense, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { nextOpen } from '../../ui/next-open'
-import { Answer, Label } from '../../ui'
-import { Ask, Main } from '../../shell/frame'
+import { Unit } from '../../drawing/Unit'
+import { Answer, Label, QuietButton } from '../../ui'
+import { Ask, Board, BoardDrawing, BoardTitle, Main } from '../../shell/frame'
+import { AddSetting } from '../../teach/AddSetting'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { SettingBench } from './SettingBench'
 
@@ -30,12 +32,30 @@ function SetWith({ open }: SheetedProps) {
   const { state, sheets, here } = open
   const settings = settingsToSet(sheets, here)
   const navigate = useNavigate()
+  const [adding, setAdding] = useState(false)
   const [index, setIndex] = useState(() =>
     Math.max(
       0,
       settings.findIndex((one) => !readingView(state, sheets, one, open.body).holds),
     ),
   )
+  if (adding)
+    return (
+      <Main>
+        <Board>
+          <BoardTitle>
+            <div>
+              <h1>Another setting</h1>
+              <p>what its kind brings, this unit has from now on; only its value has to be told</p>
+            </div>
+          </BoardTitle>
+          <BoardDrawing>
+            <Unit sheets={sheets} standings={{}} named={[]} title={`${sheets.spec.modelName} in section`} />
+          </BoardDrawing>
+        </Board>
+        <AddSetting open={open} done={() => setAdding(false)} />
+      </Main>
+    )
   if (settings.length === 0)
     return (
       <Main>
@@ -43,6 +63,7 @@ function SetWith({ open }: SheetedProps) {
           <h2>Nothing to set.</h2>
           <Answer>The spec sheet has no settings for this unit.</Answer>
           <Label>Test it on the bench.</Label>
+          <QuietButton onPress={() => setAdding(true)}>Add a setting</QuietButton>
         </Ask>
       </Main>
     )
@@ -56,6 +77,7 @@ function SetWith({ open }: SheetedProps) {
       open={open}
       settings={settings}
       index={at}
+      add={() => setAdding(true)}
       move={(by) => setIndex((now) => (now + by + settings.length) % settings.length)}
       onward={
         following === null

@@ -9,7 +9,7 @@ import { Ask, AskFoot, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
 import { StepHead } from '../../shell/StepHead'
 import { SettingsStrip } from '../../shell/SettingsStrip'
-import { Fraction, Key, Label, MainButton } from '../../ui'
+import { Fraction, Key, Label, MainButton, QuietButton } from '../../ui'
 import { ReadingField } from '../../ui/Field'
 import { useKeys } from '../../ui/keys'
 import { PAD_WORDS, usePad } from '../../ui/Pad'
@@ -60,6 +60,7 @@ export function SettingBench({
   move,
   onward,
   why,
+  add,
 }: SheetedProps & {
   settings: readonly SettingSpec[]
   index: number
@@ -69,6 +70,8 @@ export function SettingBench({
   onward?: { words: string; go: () => void }
   /** what stands over the reading instead of its place among the settings */
   why?: string
+  /** to a setting that the sheet does not have */
+  add?: () => void
 }) {
   const setting = settings[index]!
   const bench = useSettingBench(open, setting, move, onward?.go)
@@ -125,6 +128,7 @@ export function SettingBench({
                 bench={bench}
                 onward={onward?.words}
                 jets={jetSets(open.sheets).length > 0 ? open.to('set') : null}
+                add={add}
               />
             </>
           )}
@@ -170,11 +174,13 @@ function Foot({
   bench: { reading, asking, typed, closed, log },
   onward,
   jets,
+  add,
 }: {
   bench: SettingBenchView
   onward: string | undefined
   /** the station in which its jets are worked out; null where its sheet says none */
   jets: string | null
+  add: (() => void) | undefined
 }) {
   const leadsOn = reading.holds && onward !== undefined
   return (
@@ -192,6 +198,11 @@ function Foot({
         >
           Jets for this place
         </Link>
+      )}
+      {add && !typed && (
+        <QuietButton onPress={add} aria-label="Another setting">
+          + setting
+        </QuietButton>
       )}
     </AskFoot>
   )

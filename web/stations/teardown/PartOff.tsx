@@ -26,6 +26,7 @@ import { OffAgain } from '../../shell/OffAgain'
 import { StepHead } from '../../shell/StepHead'
 import { Answer, Choice, ErrorLine, FieldInput, Key, Label, MainButton, QuietButton } from '../../ui'
 import { Photos } from '../../photos/Photos'
+import { WayRound } from '../../shell/WayRound'
 import { asPart, useWritten } from '../../teach/Written'
 import { ReadingField } from '../../ui/Field'
 import { MendLine } from './MendLine'
@@ -57,6 +58,7 @@ export function PartOff({
   done,
   move,
   other,
+  otherwise,
 }: {
   open: StationProps['open'] & { sheets: Sheets }
   position: Position
@@ -64,8 +66,10 @@ export function PartOff({
   of: number
   done: () => void
   move: (by: number) => void
-  /** of a taught unit: a part that its sheet does not have yet */
+  /** a part that its sheet does not have yet */
   other?: (() => void) | undefined
+  /** of a listed one: this part is not there, or is otherwise than its book says */
+  otherwise?: (() => void) | undefined
 }) {
   const { state, sheets } = open
   const body = open.here
@@ -86,6 +90,8 @@ export function PartOff({
   const shown = SHOWN[measure ? 'measured' : 'looked']
   const alike = lookAlikes(sheets.build, position)
   const written = useWritten(open, position)
+  const [lay, setLay] = useState('')
+  const ways = isOff || position.stays ? [] : (partsTable[position.kind].wayRound ?? [])
   // A measurement decides: what is seen is taken as sound until somebody says otherwise.
   const seen = condition || (raw.trim() ? partsTable[position.kind].conditions[0]!.code : '')
   const draft = seen ? enterFinding(position, seen, raw, gauge, sheets, conditions, override) : null
@@ -109,7 +115,12 @@ export function PartOff({
       ...(body.taught && written.entry ? [{ kind: 'own.part' as const, data: written.entry }] : []),
       ...(isOff || position.stays
         ? []
-        : [{ kind: 'part.off' as const, data: { position: position.code, tray: position.tray } }]),
+        : [
+            {
+              kind: 'part.off' as const,
+              data: { position: position.code, tray: position.tray, ...(lay ? { wayRound: lay } : {}) },
+            },
+          ]),
       { kind: 'finding.judged' as const, data: draft.data },
     ])
     if (no) return setWrong(no.sentence)
@@ -168,6 +179,9 @@ export function PartOff({
         <QuietButton onPress={() => setMore(true)}>
           Other condition: {partsTable[position.kind].conditions.length - shown} more
         </QuietButton>
+      )}
+      {ways.length > 0 && !position.wayRound && (
+        <WayRound label="As it lay, if you can see it" ways={ways} value={lay} set={setLay} />
       )}
       {body.taught && written.fields}
       {measure && (
@@ -250,7 +264,12 @@ export function PartOff({
         )}
         {!isOff && !position.stays && <Stuck open={open} position={position} />}
         {body.taught && !isOff && <QuietButton onPress={none}>Not equipped</QuietButton>}
-        {body.taught && other && <QuietButton onPress={other}>Something else was removed</QuietButton>}
+        {otherwise && !isOff && <QuietButton onPress={otherwise}>Missing or different</QuietButton>}
+        {other && (
+          <QuietButton onPress={other}>
+            {body.taught ? 'Something else was removed' : 'Not in the book'}
+          </QuietButton>
+        )}
       </AskFoot>
     </Ask>
   )

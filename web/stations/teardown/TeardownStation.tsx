@@ -8,7 +8,9 @@ import { OnStrip } from '../../shell/OnStrip'
 import { Key, MainButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
-import { NewPart } from '../../teach/NewPart'
+import { KindTiles, NewPart } from '../../teach/NewPart'
+import { Otherwise } from '../../teach/Otherwise'
+import { useNewPart } from '../../teach/useNewPart'
 import { Tray } from './Tray'
 import { UnitBoard } from '../../shell/UnitBoard'
 import { InTheBowl } from './InTheBowl'
@@ -27,6 +29,7 @@ function Teardown({ open }: SheetedProps) {
   const off = useMemo(() => new Set(Object.keys(body.off)), [body.off])
   const [search] = useSearchParams()
   const [more, setMore] = useState(false)
+  const [otherwise, setOtherwise] = useState<string | null>(null)
   const [tapped, setTapped] = useState<readonly [number, number] | null>(null)
   const [picked, setPicked] = useState<string | null>(search.get('part'))
   const unlocked = isTeardownUnlocked(state, sheets, open.body)
@@ -46,6 +49,15 @@ function Teardown({ open }: SheetedProps) {
     cover !== undefined &&
     (position === cover || (off.has(cover.code) && !body.on[cover.code] && body.sediment === null))
   useKeys({ ArrowDown: () => move(1), ArrowUp: () => move(-1) })
+  const part = useNewPart(open, {
+    layer: position?.layer ?? 1,
+    at: tapped,
+    done: () => {
+      setMore(false)
+      setTapped(null)
+      setPicked(null)
+    },
+  })
 
   return (
     <>
@@ -54,7 +66,7 @@ function Teardown({ open }: SheetedProps) {
       </OnStrip>
       <Main $ask={420}>
         <UnitBoard
-          sheets={sheets}
+          sheets={(more && part.follows?.sheets) || sheets}
           marks={marksOf(claimsOf(open.state, sheets, open.body, open.known))}
           title="Teardown"
           legend={
@@ -64,25 +76,18 @@ function Teardown({ open }: SheetedProps) {
           }
           order={order}
           off={off}
-          current={position}
+          current={more ? (part.follows?.position ?? position) : position}
           next={after}
           onTap={more ? setTapped : undefined}
         >
-          {asksBowl && <InTheBowl open={open} />}
+          {more ? <KindTiles view={part} /> : asksBowl && <InTheBowl open={open} />}
         </UnitBoard>
         {!unlocked ? (
           <Locked open={open} />
         ) : more ? (
-          <NewPart
-            open={open}
-            layer={position?.layer ?? 1}
-            at={tapped}
-            done={() => {
-              setMore(false)
-              setTapped(null)
-              setPicked(null)
-            }}
-          />
+          <NewPart view={part} />
+        ) : position && otherwise === position.code ? (
+          <Otherwise open={open} position={position} done={() => setOtherwise(null)} />
         ) : task?.kind === 'exposed' ? (
           <Exposed key={settingKey(task.setting)} open={open} task={task} />
         ) : task ? (
@@ -94,7 +99,8 @@ function Teardown({ open }: SheetedProps) {
             of={browse.length}
             done={() => setPicked(null)}
             move={move}
-            other={body.taught ? () => setMore(true) : undefined}
+            other={() => setMore(true)}
+            otherwise={body.taught ? undefined : () => setOtherwise(task.position.code)}
           />
         ) : (
           <AllOff open={open} />

@@ -1,0 +1,160 @@
+import { isRefusal } from '@ekrond/core/base/refusal'
+import { capital } from '@ekrond/core/base/words'
+import type { DataOf } from '@ekrond/core/log'
+import { parseLength } from '@ekrond/core/measure'
+import { partKinds, partsTable, type PartKind } from '@ekrond/core/sheets'
+import { followsFrom, kindsNear, type Follows } from '@ekrond/core/taught'
+import { useMemo, useState } from 'react'
+import { newId } from '../data/id'
+import type { OpenJob } from '../data/job'
+import { useOutcomes } from '../data/outcomes'
+
+export const CIRCUITS = ['fuel', 'air', 'vacuum', 'none'] as const
+
+/** What a part can be that nobody’s book names, as the table of parts has them. */
+const OFFERED = partKinds.filter((kind) => partsTable[kind].taught)
+
+const blank = {
+  name: '',
+  circuit: 'fuel' as (typeof CIRCUITS)[number],
+  quantity: 1,
+  size: '',
+  wayRound: '',
+  underneath: '',
+  caution: '',
+  check: '',
+  thread: '',
+  length: '',
+  torque: '',
+}
+type Fields = typeof blank
+
+const newCode = () => `own.${newId().slice(0, 8)}`
+
+/** A length that may be left out, mm; NaN where it is none. */
+const lengthOf = (text: string): number | null => {
+  if (!text.trim()) return null
+  const read = parseLength(text)
+  return isRefusal(read) ? NaN : read.mm
+}
+
+/** A part that its sheet does not have, as it is put together before it is added: by a listed unit and by a taught one alike. */
+export function useNewPart(
+  open: OpenJob,
+  { layer, at, done }: { layer: number; at: readonly [number, number] | null; done: () => void },
+) {
+  const [kind, setKind] = useState<PartKind | null>(null)
+  const [fields, setFields] = useState(blank)
+  const [wrong, setWrong] = useState('')
+  // Two benches that add one at the same moment have two parts.
+  const [position, setPosition] = useState(newCode)
+  const listed = open.here.taught ? undefined : open.sheets?.spec.listNumber
+  const outcomes = useOutcomes(listed).data
+  const seen = useMemo(
+    () =>
+      (listed && outcomes ? outcomes.amended : []).filter(
+        ({ what, absent, name }) =>
+          what === 'own.part' &&
+          !absent &&
+          !Object.values(open.here.ownParts).some((part) => part.name === name),
+      ),
+    [listed, outcomes, open.here.ownParts],
+  )
+  const set = (more: Partial<Fields>) => {
+    setFields((now) => ({ ...now, ...more }))
+    setWrong('')
+  }
+  const words = kind ? partsTable[kind].words : ''
+  const data: DataOf['own.part'] | null = kind && {
+    position,
+    name: fields.name.trim() || capital(words),
+    kind,
+    circuit: fields.circuit,
+    place: 'none',
+    quantity: fields.quantity,
+    mm: lengthOf(fields.size),
+    part: '',
+    stamped: '',
+    underneath: fields.underneath.trim(),
+    at: at ? [at[0], at[1]] : null,
+    absent: false,
+    layer,
+    ...(fields.wayRound ? { wayRound: fields.wayRound } : {}),
+    ...(fields.caution.trim() ? { caution: fields.caution.trim() } : {}),
+    ...(fields.check.trim() ? { check: fields.check.trim() } : {}),
+    ...(fields.thread.trim() && lengthOf(fields.length)
+      ? {
+          fastener: {
+            thread: fields.thread.trim(),
+            lengthMm: lengthOf(fields.length)!,
+            torqueNm: lengthOf(fields.torque),
+          },
+        }
+      : {}),
+  }
+  const follows: Follows | null =
+    data && open.sheets && !open.here.taught ? followsFrom(open.sheets, open.here, data) : null
+  const write = () => {
+    if (!data) return setWrong('Which of these is it most like?')
+    for (const [name, text] of [
+      ['Size', fields.size],
+      ['Length', fields.length],
+      ['Torque', fields.torque],
+    ] as const)
+      if (Number.isNaN(lengthOf(text))) return setWrong(`${name}: “${text.trim()}” is no number.`)
+    if (fields.thread.trim() && !lengthOf(fields.length))
+      return setWrong('A thread needs its length: too long cracks the boss, too short strips it.')
+    const no = open.add('own.part', data)
+    if (no) return setWrong(no.sentence)
+    leave()
+  }
+  const leave = () => {
+    setKind(null)
+    setFields(blank)
+    setPosition(newCode())
+    setWrong('')
+    done()
+  }
+  return {
+    kind,
+    pick: (one: PartKind) => {
+      setKind(one)
+      setFields((now) => ({ ...now, wayRound: '' }))
+      setWrong('')
+    },
+    kinds: useMemo(() => (open.sheets ? kindsNear(open.sheets, at, OFFERED) : OFFERED), [open.sheets, at]),
+    words,
+    fields,
+    set,
+    at,
+    listed,
+    follows,
+    /** what others of this number had besides, the commonest first */
+    seen,
+    takenApart: outcomes?.takenApart ?? 0,
+    /** takes over what was told of such a part the last time */
+    like: (last: Readonly<Record<string, unknown>>) => {
+      const told = last as Partial<DataOf['own.part']>
+      setKind(told.kind ?? null)
+      setFields({
+        ...blank,
+        name: told.name ?? '',
+        circuit: told.circuit ?? 'fuel',
+        quantity: told.quantity ?? 1,
+        size: told.mm ? String(told.mm) : '',
+        wayRound: told.wayRound ?? '',
+        underneath: told.underneath ?? '',
+        caution: told.caution ?? '',
+        check: told.check ?? '',
+        thread: told.fastener?.thread ?? '',
+        length: told.fastener ? String(told.fastener.lengthMm) : '',
+        torque: told.fastener?.torqueNm ? String(told.fastener.torqueNm) : '',
+      })
+    },
+    wrong,
+    write,
+    leave,
+  }
+}
+
+export type NewPartView = ReturnType<typeof useNewPart>
