@@ -4,6 +4,15 @@ import { accessible, expect, test } from './shop.ts'
 const press = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, ...(typeof name === 'string' ? { exact: true } : {}) }).click()
 
+/** Steps through a station's parts, down and then up, until one is asked about. */
+async function stepTo(page: Page, part: string) {
+  const title = page.locator('main h2')
+  for (const name of ['next part', 'previous part'])
+    for (let i = 0; i < 20 && (await title.innerText()) !== part; i++)
+      await page.getByRole('button', { name, exact: true }).click()
+  await expect(title).toHaveText(part)
+}
+
 test('a listed unit is amended where it lies: a part by its shape and place, a missing one, a setting, a check; then whose each is', async ({
   bench: page,
 }) => {
@@ -20,13 +29,42 @@ test('a listed unit is amended where it lies: a part by its shape and place, a m
   await expect(page.getByText(/^Back on after the/)).toBeVisible()
   await accessible(page, 'a part that is not in the book')
   await press(page, /^Add to this unit/)
+  await expect(page.getByRole('group', { name: 'Kind' })).toBeHidden()
   // It comes off like any, is asked about like any, and the tray has it.
-  for (let guard = 0; (await title.innerText()) !== 'Retainer spring' && guard < 12; guard++)
-    await page.keyboard.press('ArrowDown')
+  await stepTo(page, 'Retainer spring')
   await expect(title).toHaveText('Retainer spring')
   await page.getByRole('radio', { name: 'Sound' }).press('Space')
   await press(page, /^Removed, to tray/)
   await expect(page.getByRole('listitem', { name: 'Retainer spring' })).toBeVisible()
+
+  // It goes back on the way it lay, and no other.
+  await page.goto('/jobs/1184/build')
+  await stepTo(page, 'Retainer spring')
+  await expect(title).toHaveText('Retainer spring')
+  const on = page.getByRole('button', { name: /^On/ })
+  await on.click()
+  await expect(page.getByRole('alert')).toContainText('Which way round does it lie?')
+  await press(page, 'small end down')
+  await on.click()
+  await expect(page.getByRole('alert')).toContainText('small end up, by its sheet. Turn it round.')
+  await press(page, 'small end up')
+  await on.click()
+  await expect(title).not.toHaveText('Retainer spring')
+
+  // A plate: the light round it says how far it lies off its centre, and where to push it.
+  await page.goto('/jobs/1184/teardown')
+  await press(page, 'Not in the book')
+  await press(page, 'more shapes')
+  await press(page, 'plate')
+  await page.getByLabel('Name it').fill('Choke plate')
+  await press(page, /^Add to this unit/)
+  await expect(page.getByRole('group', { name: 'Kind' })).toBeHidden()
+  await stepTo(page, 'Choke plate')
+  await page.getByLabel('Light round its edge, held shut').fill('4 0.11 0.02')
+  await expect(
+    page.getByRole('img', { name: /0\.11 mm at 4 o’clock, 0\.02 opposite: push it/ }),
+  ).toBeVisible()
+  await expect(page.getByText(/push the plate toward 4 o’clock/)).toBeVisible()
 
   // What no unit runs without is lost, never absent; another part may be.
   await page.goto('/jobs/1184/teardown?part=float')

@@ -295,6 +295,8 @@ export const Deciding = v.variant('what', [
   v.object({ what: v.literal('force'), newN: positive, atMm: positive }),
   /** a seal over its face */
   v.object({ what: v.literal('proud'), newMm: positive, leastMm: positive }),
+  /** the light round a plate that is held shut: how far it may lie off its bore's centre */
+  v.object({ what: v.literal('light'), allowMm: positive }),
   /** a coil or heater, cold */
   v.object({ what: v.literal('ohms'), lo: positive, hi: positive }),
 ])

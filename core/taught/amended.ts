@@ -63,6 +63,14 @@ const toldOf = (part: OwnPart, cautions: readonly string[]): Partial<Position> =
     : {}),
 })
 
+/** A plate may lie so far off its bore's centre, mm. */
+const PLATE_OFF_MM = 0.02
+
+function decidingOf({ kind, mm }: OwnPart): Position['deciding'] {
+  if (kind === 'plate') return { what: 'light', allowMm: PLATE_OFF_MM }
+  return kind === 'jet' && mm !== null ? { what: 'bore', newMm: mm } : null
+}
+
 /** A part that no sheet has, as a position in the layer in which it was found; nothing is said of it that nobody told. */
 function addedPosition(part: OwnPart, usual: readonly Position[]): Position {
   const like = usual.find(({ kind }) => kind === part.kind)
@@ -83,7 +91,7 @@ function addedPosition(part: OwnPart, usual: readonly Position[]): Position {
     cautions: [],
     always: row.always ?? false,
     ethanolLimit: null,
-    deciding: part.kind === 'jet' && part.mm !== null ? { what: 'bore', newMm: part.mm } : null,
+    deciding: decidingOf(part),
     stays: false,
     proof: '',
     ...toldOf(part, []),

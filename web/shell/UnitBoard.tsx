@@ -19,6 +19,10 @@ interface Props {
   current: Position | undefined
   /** codes in the order in which they come */
   next: readonly string[]
+  /** what stands over the drawing, at its right */
+  head?: ReactNode
+  /** what is shown in place of the unit */
+  instead?: ReactNode
   /** what stands at the drawing's right */
   beside?: ReactNode
   /** what is asked at the drawing's foot */
@@ -51,6 +55,8 @@ export function UnitBoard({
   off,
   current,
   next,
+  head,
+  instead,
   beside,
   children,
   onTap,
@@ -82,24 +88,27 @@ export function UnitBoard({
           <h1>{title}</h1>
           <p>{legend}</p>
         </div>
+        {head && <div>{head}</div>}
       </BoardTitle>
       <Beside>
         <BoardDrawing>
-          <Unit
-            sheets={sheets}
-            standings={standings}
-            named={named}
-            marks={marks}
-            onTap={onTap}
-            title={`${sheets.spec.modelName} in section, ${order.length} parts: ${lying} off.${
-              current ? ` Now ${current.name}.` : ''
-            } Next: ${
-              named
-                .filter(({ code }) => code !== current?.code)
-                .map(({ words }) => words)
-                .join(', ') || 'nothing'
-            }.`}
-          />
+          {instead || (
+            <Unit
+              sheets={sheets}
+              standings={standings}
+              named={named}
+              marks={marks}
+              onTap={onTap}
+              title={`${sheets.spec.modelName} in section, ${order.length} parts: ${lying} off.${
+                current ? ` Now ${current.name}.` : ''
+              } Next: ${
+                named
+                  .filter(({ code }) => code !== current?.code)
+                  .map(({ words }) => words)
+                  .join(', ') || 'nothing'
+              }.`}
+            />
+          )}
         </BoardDrawing>
         {beside}
       </Beside>

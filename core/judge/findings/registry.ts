@@ -6,6 +6,7 @@ import type { Deciding, Position, SpecSheet } from '../../sheets/index.ts'
 import { bore } from './bore.ts'
 import type { Finding, Judgement } from './kind.ts'
 import { force } from './force.ts'
+import { light } from './light.ts'
 import { mass } from './mass.ts'
 import { ohms } from './ohms.ts'
 import { slipOf } from './plausible.ts'
@@ -15,10 +16,17 @@ import { wornStep } from './step.ts'
 import { warp } from './warp.ts'
 
 /** Every measurement that decides about a part. */
-export const findings = { mass, bore, play, warp, step: wornStep, force, proud, ohms } satisfies Record<
-  Deciding['what'],
-  object
->
+export const findings = {
+  mass,
+  bore,
+  play,
+  warp,
+  step: wornStep,
+  force,
+  proud,
+  light,
+  ohms,
+} satisfies Record<Deciding['what'], object>
 
 const findingOf = (what: Deciding['what']) => findings[what] as unknown as Finding<PartMeasured>
 

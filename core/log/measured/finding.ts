@@ -22,6 +22,14 @@ const shapes = {
   step: v.object({ what: v.literal('step'), worn: positive, beside: positive, sigma: positive }),
   force: v.object({ what: v.literal('force'), value: positive, sigma: positive }),
   proud: v.object({ what: v.literal('proud'), value: notNegative, sigma: positive }),
+  light: v.object({
+    what: v.literal('light'),
+    /** how far a plate lies off its bore's centre, mm, toward which hour of the clock, and the light's mean width */
+    offMm: notNegative,
+    hour: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(12)),
+    meanMm: notNegative,
+    sigma: positive,
+  }),
   ohms: v.object({
     what: v.literal('ohms'),
     /** null for an open circuit */

@@ -14,6 +14,7 @@ export const hardware = {
       'File the old staking off first: a screw that is forced breaks in the shaft. Whatever falls here goes into the engine.',
     ],
     mends: {
+      measured: { what: 'centre it', minutes: 15, materialMinor: 120, tries: 3 },
       offCentre: { what: 'centre it', minutes: 15, materialMinor: 120, tries: 3 },
       screwsLoose: { what: 'new screws, secured', minutes: 15, materialMinor: 120, tries: 2 },
     },

@@ -3,6 +3,7 @@ import { conditionsFor, enterFinding } from '@ekrond/core/bench/entering'
 import { findings, mendOrBuy } from '@ekrond/core/judge/findings'
 import {
   partsTable,
+  toolsFor,
   dispositionWord,
   type Position,
   type Sheets,
@@ -12,11 +13,11 @@ import {
   type Disposition,
 } from '@ekrond/core/sheets'
 import { wouldExplain } from '@ekrond/core/diagnose/explain'
-import { lastSaid } from '@ekrond/core/log'
+import { lastSaid, type PartMeasured } from '@ekrond/core/log'
 import { figure, type Gauge } from '@ekrond/core/measure'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { lower } from '@ekrond/core/base/words'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import styled from 'styled-components'
 import { useMarket } from '../../data/library'
 import { useDraft } from '../../data/draft'
@@ -57,8 +58,8 @@ export function PartOff({
   of,
   done,
   move,
-  other,
-  otherwise,
+  shows,
+  next = [],
 }: {
   open: StationProps['open'] & { sheets: Sheets }
   position: Position
@@ -66,10 +67,10 @@ export function PartOff({
   of: number
   done: () => void
   move: (by: number) => void
-  /** a part that its sheet does not have yet */
-  other?: (() => void) | undefined
-  /** of a listed one: this part is not there, or is otherwise than its book says */
-  otherwise?: (() => void) | undefined
+  /** what is measured of it, as it is typed: the board draws it. Stays the same function. */
+  shows: (measured: PartMeasured | null) => void
+  /** this part and those that come off next */
+  next?: readonly Position[]
 }) {
   const { state, sheets } = open
   const body = open.here
@@ -89,6 +90,7 @@ export function PartOff({
   const conditions = conditionsFor(state, sheets)
   const shown = SHOWN[measure ? 'measured' : 'looked']
   const alike = lookAlikes(sheets.build, position)
+  const tools = toolsFor(next)
   const written = useWritten(open, position)
   const [lay, setLay] = useState('')
   const ways = isOff || position.stays ? [] : (partsTable[position.kind].wayRound ?? [])
@@ -97,6 +99,12 @@ export function PartOff({
   const draft = seen ? enterFinding(position, seen, raw, gauge, sheets, conditions, override) : null
   const said = draft && !isRefusal(draft) ? draft : null
   const disposition = said?.said.disposition
+  // What was measured is drawn on the board.
+  const measured = said?.data.measured ?? before?.measured ?? null
+  const seenAs = JSON.stringify(measured)
+  useEffect(() => {
+    shows(JSON.parse(seenAs) as PartMeasured | null)
+  }, [seenAs, shows])
   const explains = wouldExplain(state, sheets, open.body, position, condition)
   const tried = body.findings[position.code]?.said.filter((one) => one.ruled === 'repair').length ?? 0
   const mend = mendOrBuy(
@@ -133,6 +141,25 @@ export function PartOff({
     else done()
   }
   useKeys({ Enter: log })
+  // Light round a plate is looked at before it comes off: it is asked first.
+  const lit = position.deciding?.what === 'light'
+  const asked = measure && (
+    <div>
+      <Label>
+        {measure.label} · {measure.hint}
+      </Label>
+      <ReadingField
+        focus
+        size={38}
+        label={measure.label}
+        value={raw}
+        onChange={setRaw}
+        onEnter={log}
+        unit={measure.unit}
+        logged={before?.raw}
+      />
+    </div>
+  )
   return (
     <Ask aria-label="Current step">
       <StepHead what="part" move={move}>
@@ -162,10 +189,12 @@ export function PartOff({
           goes into the tray.
         </ErrorLine>
       )}
+      {tools.length > 0 && !isOff && <Label as="p">At hand next: {tools.join(', ')}</Label>}
       {lengthWords(position) && <p style={{ fontSize: 16 }}>{lengthWords(position)}</p>}
       {cautionsOff(position).map((caution) => (
         <ErrorLine key={caution}>{caution}</ErrorLine>
       ))}
+      {lit && asked}
       <Radios
         label="Condition?"
         value={condition}
@@ -184,23 +213,7 @@ export function PartOff({
         <WayRound label="As it lay, if you can see it" ways={ways} value={lay} set={setLay} />
       )}
       {body.taught && written.fields}
-      {measure && (
-        <div>
-          <Label>
-            {measure.label} · {measure.hint}
-          </Label>
-          <ReadingField
-            focus
-            size={38}
-            label={measure.label}
-            value={raw}
-            onChange={setRaw}
-            onEnter={log}
-            unit={measure.unit}
-            logged={before?.raw}
-          />
-        </div>
-      )}
+      {!lit && asked}
       {draft && isRefusal(draft) && raw && <ErrorLine role="alert">{draft.refused.why}</ErrorLine>}
       {said && disposition && (
         <Answer aria-live="polite" style={{ fontSize: 19 }}>
@@ -264,12 +277,6 @@ export function PartOff({
         )}
         {!isOff && !position.stays && <Stuck open={open} position={position} />}
         {body.taught && !isOff && <QuietButton onPress={none}>Not equipped</QuietButton>}
-        {otherwise && !isOff && <QuietButton onPress={otherwise}>Missing or different</QuietButton>}
-        {other && (
-          <QuietButton onPress={other}>
-            {body.taught ? 'Something else was removed' : 'Not in the book'}
-          </QuietButton>
-        )}
       </AskFoot>
     </Ask>
   )

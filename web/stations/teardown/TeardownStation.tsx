@@ -1,17 +1,20 @@
 import { claimsOf, marksOf } from '@ekrond/core/claims'
-import { teardownOrder, settingKey } from '@ekrond/core/sheets'
+import { teardownOrder, settingKey, wayIn } from '@ekrond/core/sheets'
 import { isTeardownUnlocked } from '@ekrond/core/bench/stations'
+import type { PartMeasured } from '@ekrond/core/log'
 import { useMemo, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { Ask, AskFoot, Main } from '../../shell/frame'
 import { OnStrip } from '../../shell/OnStrip'
-import { Key, MainButton } from '../../ui'
+import { Key, MainButton, QuietButton } from '../../ui'
 import { useKeys } from '../../ui/keys'
 import { withSheets, type SheetedProps } from '../withSheets'
 import { KindTiles, NewPart } from '../../teach/NewPart'
 import { Otherwise } from '../../teach/Otherwise'
 import { useNewPart } from '../../teach/useNewPart'
+import { WayIn } from './WayIn'
 import { Tray } from './Tray'
+import { PlateLight } from '../../drawing/PlateLight'
 import { UnitBoard } from '../../shell/UnitBoard'
 import { InTheBowl } from './InTheBowl'
 import { Locked } from './Locked'
@@ -30,6 +33,7 @@ function Teardown({ open }: SheetedProps) {
   const [search] = useSearchParams()
   const [more, setMore] = useState(false)
   const [otherwise, setOtherwise] = useState<string | null>(null)
+  const [measured, setMeasured] = useState<PartMeasured | null>(null)
   const [tapped, setTapped] = useState<readonly [number, number] | null>(null)
   const [picked, setPicked] = useState<string | null>(search.get('part'))
   const unlocked = isTeardownUnlocked(state, sheets, open.body)
@@ -79,8 +83,37 @@ function Teardown({ open }: SheetedProps) {
           current={more ? (part.follows?.position ?? position) : position}
           next={after}
           onTap={more ? setTapped : undefined}
+          head={
+            unlocked &&
+            !more &&
+            task?.kind === 'part' && (
+              <>
+                {!body.taught && !off.has(task.position.code) && otherwise === null && (
+                  <QuietButton onPress={() => setOtherwise(task.position.code)}>
+                    Missing or different
+                  </QuietButton>
+                )}
+                <QuietButton onPress={() => setMore(true)}>
+                  {body.taught ? 'Something else was removed' : 'Not in the book'}
+                </QuietButton>
+              </>
+            )
+          }
+          instead={
+            !more &&
+            measured?.what === 'light' &&
+            position?.deciding?.what === 'light' && (
+              <PlateLight measured={measured} allowMm={position.deciding.allowMm} />
+            )
+          }
         >
-          {more ? <KindTiles view={part} /> : asksBowl && <InTheBowl open={open} />}
+          {more ? (
+            <KindTiles view={part} />
+          ) : asksBowl ? (
+            <InTheBowl open={open} />
+          ) : (
+            unlocked && off.size === 0 && <WayIn lines={wayIn(sheets.spec, sheets.build)} />
+          )}
         </UnitBoard>
         {!unlocked ? (
           <Locked open={open} />
@@ -99,8 +132,8 @@ function Teardown({ open }: SheetedProps) {
             of={browse.length}
             done={() => setPicked(null)}
             move={move}
-            other={() => setMore(true)}
-            otherwise={body.taught ? undefined : () => setOtherwise(task.position.code)}
+            shows={setMeasured}
+            next={[task.position, ...order.filter((p) => after.includes(p.code))].slice(0, 3)}
           />
         ) : (
           <AllOff open={open} />
