@@ -8,6 +8,7 @@ import { emptyJob, step, type DataOf, type JobState, type UnsentEntry } from '..
 import { jobNeeds } from '../plan/needs/index.ts'
 import {
   assemblyOrder,
+  calibrationKey,
   carriersOf,
   cautionsOn,
   momentsOf,
@@ -17,9 +18,11 @@ import {
   teardownOrder,
 } from '../sheets/index.ts'
 import { workingConditions } from '../sheets/conditions/index.ts'
-import { amendmentsOf, jobSheets } from '../taught/index.ts'
+import { amendmentsOf, forBook, jobSheets } from '../taught/index.ts'
 import { outsideOf, unitDrawing } from '../unit/families/index.ts'
 import { admit } from './admit/index.ts'
+import { amendedLines } from './return-sheet/amended.ts'
+import { startUpCard } from './return-sheet/start-up.ts'
 
 /** A job of a listed number; what is told of it as the bench would log it. */
 function unit(listNumber: string) {
@@ -305,6 +308,41 @@ describe('a check that its sheet does not ask for', () => {
   })
   it('is refused for a part that is not there', () =>
     expect(unit('K-4417-2S').enter('check.added', { ...poppet, rests: ['slide'] })).toMatch(/has no part/))
+})
+
+describe('what is said of it', () => {
+  it('stands on the card, so that whoever opens it next looks for no part that is not there', () => {
+    const one = unit('K-4417-2S')
+    const screen = one.base.build.positions.find(({ kind }) => kind === 'screen')!
+    expect(amendedLines(one.state(), 1)).toEqual([])
+    one.tell({ name: 'Retainer spring' })
+    one.tell({ position: screen.code, name: screen.name, kind: 'screen', absent: true })
+    expect(startUpCard(one.state(), one.sheets(), 1).lines).toContain(
+      `Not as its book: it has besides retainer spring; it lacks ${screen.name.toLowerCase()}.`,
+    )
+  })
+})
+
+describe('what goes into the library of a taught unit', () => {
+  it('gives the next of its number a jet to measure against, by the bore that was read', () => {
+    const { spec, build } = sheetsFor('K-4417-2S')
+    const jet = build.positions.find(({ kind }) => kind === 'jet')!
+    const bare = {
+      ...sheetsFor('K-4417-2S'),
+      spec,
+      build: {
+        ...build,
+        positions: build.positions.map((one) => (one === jet ? { ...one, deciding: null } : one)),
+      },
+    }
+    const book = forBook(bare, unit('K-4417-2S').state().bodies[1]!)
+    const bore = spec.calibration.find((one) => calibrationKey(one) === jet.code)!.mm
+    expect(bore).toBeGreaterThan(0)
+    expect(book.build.positions.find(({ code }) => code === jet.code)!.deciding).toEqual({
+      what: 'bore',
+      newMm: bore,
+    })
+  })
 })
 
 describe('what becomes of it', () => {

@@ -2,6 +2,7 @@ import { bodyOf, type BodyState, type JobState } from '../log/index.ts'
 import type { OwnPart } from '../log/kinds/index.ts'
 import {
   assemblyOrder,
+  calibrationKey,
   partsTable,
   settingKey,
   type PartKind,
@@ -213,6 +214,25 @@ function withOwnParts(sheets: Sheets, { ownParts, ownPorts }: BodyState): Sheets
     build: {
       ...build,
       positions: [...known, ...added.map((part) => addedPosition(part, known))],
+    },
+  }
+}
+
+/**
+ * A taught body's sheets as they go into the library: with the settings and checks that somebody added, and each jet whose bore was read
+ * decided by it, so that the next unit of the number has something to be measured against.
+ */
+export function forBook(sheets: Sheets, here: BodyState): Sheets {
+  const made = withAdded(sheets, here)
+  const bores = new Map(made.spec.calibration.map((one) => [calibrationKey(one), one.mm]))
+  return {
+    ...made,
+    build: {
+      ...made.build,
+      positions: made.build.positions.map((position) => {
+        const newMm = position.kind === 'jet' && !position.deciding ? bores.get(position.code) : null
+        return newMm ? { ...position, deciding: { what: 'bore', newMm } } : position
+      }),
     },
   }
 }

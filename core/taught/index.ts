@@ -17,6 +17,7 @@ export {
   amended,
   amendmentsOf,
   followsFrom,
+  forBook,
   kindsNear,
   onlyThat,
   type Amendment,

@@ -18,7 +18,7 @@ import {
 import { admit } from '@ekrond/core/bench/admit'
 import { templates } from '@ekrond/core/unit/families/templates'
 import { isRefusal } from '@ekrond/core/base/refusal'
-import { jobSheets, mongrelSheets, taughtSheets } from '@ekrond/core/taught'
+import { forBook, jobSheets, mongrelSheets, taughtSheets } from '@ekrond/core/taught'
 import { summarise } from '@ekrond/core/bench/stations'
 import type { Sheets } from '@ekrond/core/sheets'
 import { createHash } from 'node:crypto'
@@ -156,7 +156,7 @@ export function appender(pool: Pool, cache: JobCache, clock: Clock): Appender {
             { state, before: bodyOf(last, entry.body).published },
             entry,
             // What was chosen for this job’s fuel and place is not the number’s own.
-            taughtSheets(state, templates)[entry.body ?? 1]!,
+            forBook(taughtSheets(state, templates)[entry.body ?? 1]!, bodyOf(state, entry.body)),
           )
         for (const { entry, state } of turn.corrected) await correctBook(client, state, entry)
         await notifyJob(client, job, turn.state.seq)

@@ -6,6 +6,7 @@ import { neverCapped, portsOf } from '../../unit/families/index.ts'
 import { figure } from '../../measure/index.ts'
 import { flowWords } from '../../physics/mixture/index.ts'
 import { isRefusal } from '../../base/refusal/index.ts'
+import { amendedLines } from './amended.ts'
 import { jettedLines } from './jetted.ts'
 import { screwFlowOf, screwKindOf, type Sheets } from '../../sheets/index.ts'
 import { found } from './found.ts'
@@ -155,6 +156,7 @@ export function startUpCard(state: JobState, sheets: Sheets, bodyNumber = 1): St
         : pumped
           ? `Fuel by pump, ${pressure}.${over} New filter, tank without water or dirt.`
           : `Fuel by gravity, ${pressure}.${over} Tap and screen clean, tank without water or dirt, hose falling all the way.`,
+      ...amendedLines(state, bodyNumber),
       ...jettedLines(state, sheets, bodyNumber),
       ...(bodyOf(state, bodyNumber).sediment?.kinds ?? []).map((code) => sedimentOf(code)!.card),
       ...(spec.settings.some(({ sealed }) => sealed)
