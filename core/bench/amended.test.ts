@@ -21,6 +21,7 @@ import { workingConditions } from '../sheets/conditions/index.ts'
 import { amendmentsOf, forBook, jobSheets } from '../taught/index.ts'
 import { outsideOf, unitDrawing } from '../unit/families/index.ts'
 import { admit } from './admit/index.ts'
+import { enterTravel } from './proving/index.ts'
 import { amendedLines } from './return-sheet/amended.ts'
 import { startUpCard } from './return-sheet/start-up.ts'
 
@@ -308,6 +309,36 @@ describe('a check that its sheet does not ask for', () => {
   })
   it('is refused for a part that is not there', () =>
     expect(unit('K-4417-2S').enter('check.added', { ...poppet, rests: ['slide'] })).toMatch(/has no part/))
+})
+
+describe('a heated enricher that its sheet lacks', () => {
+  const add = () => {
+    const one = unit('S26-14F')
+    one.tell({ name: 'Cold start', kind: 'enricher', circuit: 'fuel' })
+    const subject = { state: one.state(), sheets: one.sheets(), body: 1 }
+    return { subject, proof: proofsOf(subject).find(({ key }) => key === 'electric:own.a1')! }
+  }
+  /** Creeps by x = 1 − exp(−(t − 10)/τ): 95 % at 10 + τ·ln 20. */
+  const creeps = (tau: number, gain = 1): [number, number][] =>
+    [0.25, 0.5, 0.75, 0.9].filter((x) => x < gain).map((x) => [10 - tau * Math.log(1 - x / gain), x])
+  it('is timed under current, whatever it is called: no click is asked of it', () => {
+    const { proof } = add()
+    expect(proof).toMatchObject({ how: 'travel', wants: '≤ 300', rests: ['own.a1'] })
+    expect(proof.hold).toMatch(/it does not click/)
+  })
+  it('that creeps shut in 190 s is good, in 430 s slow, and its words are an enricher’s', () => {
+    const { subject, proof } = add()
+    const timed = (tau: number) => {
+      const said = enterTravel(subject, proof, creeps(tau), 12, null)
+      if (isRefusal(said)) throw new Error(said.refused.why)
+      return said
+    }
+    // τ 60: 10 + 60·2.996 = 190; τ 140: 429.
+    expect(timed(60).data.headline).toMatch(/^Shuts\. 95 % of its travel after 19[01] s, 300 is allowed/)
+    expect(timed(60).proved).toBe(true)
+    expect(timed(140)).toMatchObject({ proved: false, remedy: { detail: 'nothing sets it' } })
+    expect(JSON.stringify(timed(140))).not.toMatch(/plate|notch|coil/)
+  })
 })
 
 describe('what is said of it', () => {

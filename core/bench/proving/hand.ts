@@ -1,7 +1,15 @@
 import { fitElectric } from '../../physics/choke/index.ts'
 import { readTyped } from '../../measure/instruments/index.ts'
 import { figure, plainNumber } from '../../measure/index.ts'
-import { type Proof, type ProofSubject, fallsWarm, leastOf, spreadOf } from '../../judge/proof/index.ts'
+import {
+  type Proof,
+  type ProofSubject,
+  fallsWarm,
+  isEnricher,
+  leastOf,
+  spreadOf,
+  travelSeconds,
+} from '../../judge/proof/index.ts'
 import type { ProofMeasured } from '../../log/index.ts'
 import { isRefusal, refuse, type Result } from '../../base/refusal/index.ts'
 import { entered, type EnteredProof, type More } from './entered.ts'
@@ -64,8 +72,10 @@ export function enterTravel(
 ): Result<EnteredProof> {
   const fit = fitElectric(samples)
   if (isRefusal(fit)) return fit
-  const { coilSeconds } = proof.limits
-  const deciding = sheets.build.positions.find(({ kind }) => kind === 'coil')?.deciding
+  const allowed = travelSeconds(proof)
+  const enricher = isEnricher(proof)
+  const [heater] = proof.rests
+  const deciding = sheets.build.positions.find(({ code }) => code === heater)?.deciding
   const band =
     deciding?.what === 'ohms' && volts !== null ? { lo: volts / deciding.hi, hi: volts / deciding.lo } : null
   const measured: ProofMeasured = {
@@ -73,7 +83,7 @@ export function enterTravel(
     samples: samples.map(([t, x]) => [t, x]),
     gain: fit.gain,
     secondsTo95: fit.secondsTo95,
-    limit: coilSeconds,
+    limit: allowed,
     amps,
     ampsLo: band?.lo ?? null,
     // Hot it draws less: only the cold band's upper end holds it.
@@ -93,12 +103,14 @@ export function enterTravel(
       `The curve says so, however long it is on.${current}`,
       {
         remedy: {
-          words: 'Voltage at the terminal first, and its ground; then cover and coil.',
-          detail: 'a poor ground opens it part of the way',
+          words: `Voltage at the terminal first, and its ground; then ${enricher ? 'the enricher itself' : 'cover and coil'}.`,
+          detail: enricher
+            ? 'a poor ground shuts it part of the way: rich when warm'
+            : 'a poor ground opens it part of the way',
         },
       },
     )
-  const headline = `95 % of its travel after ${figure(fit.secondsTo95, 0)} s, ${coilSeconds} is allowed.`
+  const headline = `95 % of its travel after ${figure(fit.secondsTo95, 0)} s, ${allowed} is allowed.`
   if (amps !== null && band && amps < band.lo)
     return entered(
       proof,
@@ -110,7 +122,7 @@ export function enterTravel(
         remedy: {
           words:
             amps < 0.05
-              ? 'The circuit is open: coil, terminal, ground.'
+              ? `The circuit is open: ${enricher ? 'heater' : 'coil'}, terminal, ground.`
               : 'Look at its ground and terminal, then measure it again.',
           detail: 'warm it reads low: let it cool for ten minutes',
         },
@@ -125,8 +137,8 @@ export function enterTravel(
       'A heater draws less as it warms. Either it does not heat, or it is shorted.',
       {
         remedy: {
-          words: 'Feel the cover: cold means no heat, hot at the same current means a short. Replace it.',
-          detail: 'careful: the cover may be hot',
+          words: `Feel ${enricher ? 'it' : 'the cover'}: cold means no heat, hot at the same current means a short. Replace it.`,
+          detail: `careful: ${enricher ? 'it' : 'the cover'} may be hot`,
         },
       },
     )
@@ -134,15 +146,17 @@ export function enterTravel(
     proof,
     measured,
     figure(fit.secondsTo95, 0),
-    fit.secondsTo95 <= coilSeconds ? `Opens. ${headline}` : `Slow. ${headline}`,
+    fit.secondsTo95 <= allowed ? `${enricher ? 'Shuts' : 'Opens'}. ${headline}` : `Slow. ${headline}`,
     `It starts after ${figure(fit.start, 0)} s.${current}`,
     {
       remedy:
-        fit.secondsTo95 <= coilSeconds
+        fit.secondsTo95 <= allowed
           ? null
           : {
-              words: 'Voltage at the terminal first, then the cover’s notch.',
-              detail: 'a notch richer keeps it shut longer',
+              words: enricher
+                ? 'Voltage at the terminal first, then renew it.'
+                : 'Voltage at the terminal first, then the cover’s notch.',
+              detail: enricher ? 'nothing sets it' : 'a notch richer keeps it shut longer',
             },
     },
   )

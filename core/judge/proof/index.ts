@@ -4,6 +4,7 @@ import { curveOf, fitLaws, type FittedLaw, type Law, type Side } from './laws.ts
 export { laminar, type Law } from './laws.ts'
 export { fallsWarm, leastOf, proves, spreadOf } from './proves.ts'
 export * from './figures.ts'
+export { isEnricher, travelSeconds } from './kinds/travel.ts'
 export * from './limits.ts'
 export * from './lifts.ts'
 export * from './list.ts'

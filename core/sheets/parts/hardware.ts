@@ -91,6 +91,33 @@ export const hardware = {
       missing,
     ],
   },
+  enricher: {
+    words: 'heated enricher',
+    place: 'choke',
+    wash: { byHand: 'its heater drowns: a damp cloth, contacts dry' },
+    taught: true,
+    aid: 'its own seal; its plunger dry',
+    conditions: [
+      condition(
+        'free',
+        'Plunger free, needle straight',
+        'reuse',
+        'it is timed on the bench, it does not click',
+      ),
+      condition(
+        'stuck',
+        'Plunger sticks',
+        'clean',
+        'free it dry: stuck in it runs lean cold, out it runs rich',
+        ['choke'],
+      ),
+      condition('dead', 'Heater open', 'replace', 'measure it cold: no current, it never shuts', ['choke']),
+      condition('needleWorn', 'Its needle worn', 'replace', 'it feeds when it should be shut: rich warm', [
+        'choke',
+      ]),
+      missing,
+    ],
+  },
   compensator: {
     words: 'bimetal valve',
     place: 'idle',

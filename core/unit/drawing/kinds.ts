@@ -211,6 +211,8 @@ export function shapeOf(kind: PartKind): Piece[] {
           'thin',
         ),
       ]
+    case 'enricher':
+      return [...solenoid(), closed(rect(-1, -13, 1, -7))]
     case 'compensator':
       return [
         closed(rect(-9, -1, 9, 0.4)),

@@ -1,5 +1,6 @@
 import { readTyped } from '@ekrond/core/measure/instruments'
 import { enterTravel } from '@ekrond/core/bench/proving'
+import { isEnricher, travelSeconds } from '@ekrond/core/judge/proof'
 import { isRefusal } from '@ekrond/core/base/refusal'
 import { useEffect, useState } from 'react'
 import { useDraft } from '../../data/draft'
@@ -13,7 +14,7 @@ const words = (share: number) =>
   ({ 0.25: 'a quarter', 0.5: 'half', 0.75: 'three quarters', 0.9: 'nine tenths', 1: 'to its stop' })[share] ??
   ''
 
-/** An electric coil switched on cold: a tap as its plate passes each mark. */
+/** An electric coil or a heated enricher switched on cold: a tap as its plate or plunger passes each mark. */
 export function TravelBench(props: BenchProps) {
   const { open, proof } = props
   const { state, sheets } = open
@@ -53,7 +54,7 @@ export function TravelBench(props: BenchProps) {
   return (
     <ProofSheet
       {...props}
-      title="The plate opens"
+      title={isEnricher(proof) ? 'The plunger creeps out' : 'The plate opens'}
       sub="share of its travel over seconds"
       entering={entering}
       again={again}
@@ -72,11 +73,11 @@ export function TravelBench(props: BenchProps) {
           curveWords=""
           limitWords=""
           top={100}
-          seconds={proof.limits.coilSeconds + 20}
+          seconds={travelSeconds(proof) + 20}
           popOff={null}
           reseat={null}
           unit="%"
-          volumeWords={`95 % by ${proof.limits.coilSeconds} s`}
+          volumeWords={`95 % by ${travelSeconds(proof)} s`}
         />
       }
     >
@@ -85,7 +86,7 @@ export function TravelBench(props: BenchProps) {
           <p role="timer" style={{ font: '400 40px/1.1 "JetBrains Mono"', letterSpacing: '-0.04em' }}>
             {now.toFixed(0)} s
           </p>
-          <Label>Tap as the plate passes each mark</Label>
+          <Label>Tap as the {isEnricher(proof) ? 'plunger' : 'plate'} passes each mark</Label>
           <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
             {MARKS.map((share) => (
               <Choice

@@ -1,6 +1,8 @@
 import { portsOf } from '../../../unit/families/index.ts'
-import { limitsOf } from '../limits.ts'
-import { codesOf, seen, type Listing } from './kind.ts'
+import { limitsOf, type Limits } from '../limits.ts'
+import type { Position } from '../../../sheets/index.ts'
+import { travelSeconds } from './travel.ts'
+import { codesOf, seen, type Listed, type Listing } from './kind.ts'
 
 const MOVES = ['shaft', 'link', 'body', 'screw']
 
@@ -71,28 +73,44 @@ export const choke: Listing = ({ sheets }) => {
       ]
 }
 
-/** A cut-off solenoid or another part with a winding. */
+/** What a heater drives out by itself is timed; what a winding pulls clicks. */
+const heated = ({ code, name }: Position, limits: Limits): Listed => ({
+  key: `electric:${code}`,
+  name: `${name} shuts`,
+  short: 'Enricher',
+  unit: 'to 95 %, s',
+  how: 'travel',
+  wants: `≤ ${travelSeconds({ key: 'electric', limits })}`,
+  hold: 'Cold, its plunger in sight. Switch it on at its own voltage and tap as the plunger passes each mark: it creeps, it does not click.',
+  rests: [code],
+  settings: [],
+})
+
+/** A heated enricher, a cut-off solenoid or another part with a winding. */
 export const electric: Listing = ({ sheets }) =>
   sheets.build.positions
-    .filter(({ kind }) => kind === 'electric')
+    .filter(({ kind }) => kind === 'electric' || kind === 'enricher')
     .map((part) =>
-      /enrich|heated/i.test(part.name)
-        ? seen(
-            `electric:${part.code}`,
-            `${part.name} moves as it warms`,
-            part.name,
-            'travels to its stop',
-            'At its own voltage for five minutes: it does not click, its plunger creeps out to its stop. Ohms cold before; off again it creeps back.',
-            [part.code],
-          )
-        : seen(
-            `electric:${part.code}`,
-            `${part.name} clicks and moves`,
-            part.name,
-            'moves',
-            'Three times on and off at its own voltage, no longer than it clicks: the plunger moves each time and shuts its seat. A sensor is set to zero again at the engine.',
-            [part.code],
-          ),
+      part.kind === 'enricher'
+        ? heated(part, limitsOf(sheets.spec))
+        : // Sheets of before had no kind for it.
+          /enrich|heated/i.test(part.name)
+          ? seen(
+              `electric:${part.code}`,
+              `${part.name} moves as it warms`,
+              part.name,
+              'travels to its stop',
+              'At its own voltage for five minutes: it does not click, its plunger creeps out to its stop. Ohms cold before; off again it creeps back.',
+              [part.code],
+            )
+          : seen(
+              `electric:${part.code}`,
+              `${part.name} clicks and moves`,
+              part.name,
+              'moves',
+              'Three times on and off at its own voltage, no longer than it clicks: the plunger moves each time and shuts its seat. A sensor is set to zero again at the engine.',
+              [part.code],
+            ),
     )
 
 /** What its sheet asks beside the usual. */
