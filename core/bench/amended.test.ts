@@ -193,6 +193,10 @@ describe('a listed part that is not there', () => {
   })
   it('is never what no unit runs without: a lost needle is judged missing', () => {
     const one = unit('K-4417-2S')
+    const main = one.base.build.positions.find(({ code }) => code.startsWith('jet.main'))!
+    expect(one.tell({ position: main.code, name: main.name, kind: 'jet', absent: true })).toMatch(
+      /No unit runs without/,
+    )
     for (const kind of ['needle', 'seat', 'float', 'cover'] as const) {
       const position = one.base.build.positions.find((each) => each.kind === kind)!
       expect(one.tell({ position: position.code, name: position.name, kind, absent: true }), kind).toMatch(

@@ -3,7 +3,7 @@ import { admit } from '@ekrond/core/bench/admit'
 import { allClaims, claimsOf, isSettled, type Known } from '@ekrond/core/claims'
 import { enterChosen } from '@ekrond/core/bench/entering'
 import { returnSheets } from '@ekrond/core/bench/return-sheet'
-import type { Sheets } from '@ekrond/core/sheets'
+import { partsTable, type Sheets } from '@ekrond/core/sheets'
 import { openPoints } from '@ekrond/core/bench/stations'
 import { chooseOther, jobAskedBlank, jobJets, otherChoices, sizesOf } from '@ekrond/core/plan/jets'
 import { jobSheets } from '@ekrond/core/taught'
@@ -296,6 +296,144 @@ describe.each(MODELS)('a %s', (model) => {
     // Told another place, it was chosen for the wrong one.
     const valley = changed(measured(on, size), 'job.opened', (data) => ({ ...data, altitudeM: 0 }))
     expect(standsChosen(unit, valley)).toContain(point)
+  })
+  it('with hardware that its book lacks is asked for each of it by name, and goes back once each was shown', () => {
+    const like = unit.sheets.build.positions.find(({ stays }) => !stays)!
+    const part = more(unit.log, 'own.part', {
+      position: 'own.spring',
+      name: 'Retainer spring',
+      kind: 'spring',
+      circuit: 'none',
+      place: 'none',
+      quantity: 1,
+      mm: null,
+      part: '',
+      stamped: '',
+      underneath: '',
+      at: null,
+      absent: false,
+      layer: like.layer,
+    })
+    const band = { asWritten: '2', target: 2, lo: 2, hi: 2 }
+    const setting = more(part, 'setting.added', {
+      code: 'own.governor',
+      place: 'none',
+      name: 'Governor link, hole',
+      quantity: 'count',
+      unit: 'mm',
+      ...band,
+      datum: 'counted from the outer hole',
+      hold: 'count from the outer hole',
+      held: 'upright',
+      on: [],
+      off: [],
+      more: '',
+      less: '',
+      source: 'as found',
+      ground: '',
+      absent: false,
+    })
+    const all = more(setting, 'check.added', {
+      code: 'own.poppet',
+      name: 'Choke poppet',
+      wants: 'snaps shut',
+      hold: 'push it open, let go',
+      rests: [],
+      absent: false,
+    })
+    const state = unit.state(all)
+    const open = allClaims(state, jobSheets(state, unit.all))
+      .filter((claim) => !isSettled(claim))
+      .map(({ subject }) => subject)
+    expect(open.sort()).toEqual(['own.governor/none', 'own.spring', 'own:own.poppet'])
+    // Each is shown as anything listed is: looked at, set, tested.
+    const off = more(all, 'part.off', { position: 'own.spring', tray: like.tray })
+    const seen = more(off, 'finding.judged', {
+      position: 'own.spring',
+      condition: 'sound',
+      raw: '',
+      measured: null,
+      shown: { disposition: 'reuse', sure: true, sentence: 'nothing found', rule: '', limit: null },
+      override: null,
+    })
+    expect(standsChosen(unit, seen)).toContain('tray:own.spring')
+    const on = more(seen, 'part.on', {
+      position: 'own.spring',
+      from: 'old',
+      part: null,
+      proof: 'none',
+      thicknessMm: null,
+    })
+    const set = more(on, 'reading.taken', {
+      code: 'own.governor',
+      place: 'none',
+      raw: '2',
+      value: 2,
+      gauge: null,
+      sigma: null,
+      bracket: null,
+      specRev: unit.sheets.specRev,
+      shown: {
+        verdict: 'in',
+        pIn: null,
+        headline: 'Within limits.',
+        meaning: '',
+        remedy: null,
+        facts: [],
+        assumes: [],
+        ...band,
+      },
+    } as DataOf['reading.taken'])
+    const proved = more(set, 'proof.measured', {
+      proof: 'own:own.poppet',
+      name: 'Choke poppet',
+      measured: { what: 'seen', yes: true, words: '' },
+      wants: 'snaps shut',
+      value: 'good',
+      headline: 'Good.',
+      meaning: '',
+      instrument: null,
+      trace: null,
+    } as DataOf['proof.measured'])
+    expect(standsChosen(unit, proved)).toEqual([])
+  })
+  it('that lacks what its book lists wants a photograph and a second person', () => {
+    const listed = unit.sheets.build.positions.find(
+      ({ kind, stays, always, code }) =>
+        !stays && !always && !partsTable[kind].needed && !code.startsWith('jet'),
+    )!
+    const absent = (second?: string): DataOf['own.part'] => ({
+      position: listed.code,
+      name: listed.name,
+      kind: listed.kind,
+      circuit: listed.circuit,
+      place: 'none',
+      quantity: 1,
+      mm: null,
+      part: '',
+      stamped: '',
+      underneath: '',
+      at: null,
+      absent: true,
+      layer: null,
+      ...(second ? { second } : {}),
+    })
+    const never = without(unit.log, ({ data }) => (data as { position?: string }).position === listed.code)
+    const point = `missing:${listed.code}`
+    const alone = more(never, 'own.part', absent())
+    expect(standsChosen(unit, alone)).toContain(point)
+    const both = more(never, 'own.part', absent('O. Dell'))
+    expect(standsChosen(unit, both)).toContain(point)
+    const shown = more(both, 'photo.taken', {
+      photo: 'a'.repeat(64),
+      thumb: 'b'.repeat(64),
+      width: 800,
+      height: 600,
+      step: 'teardown',
+      position: listed.code,
+      words: '',
+    })
+    expect(standsChosen(unit, shown)).not.toContain(point)
   })
   it('with an 85 % blend and its gasoline jets is stopped by their names, and not for a small thing', () => {
     const log = changed(unit.log, 'job.opened', (data) => ({ ...data, ethanol: 0.85 }))

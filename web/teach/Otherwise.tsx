@@ -12,7 +12,7 @@ import { asPart } from './Written'
 
 /** A listed part that this unit lacks or has otherwise: said with a photograph, and a missing one with a second person. */
 export function Otherwise({ open, position, done }: { open: OpenJob; position: Position; done: () => void }) {
-  const never = partsTable[position.kind].needed === true
+  const never = partsTable[position.kind].needed === true || position.code.startsWith('jet.main')
   const [absent, setAbsent] = useState(!never)
   const [second, setSecond] = useState('')
   const [differs, setDiffers] = useState('')
