@@ -15,6 +15,7 @@ const WORDS: Readonly<Record<Deciding['what'], string>> = {
   step: 'measure its wear step',
   force: 'measure its force at its length',
   proud: 'measure how far it stands proud',
+  opens: 'draw it shut and let the vacuum fall until it opens',
   light: 'hold it shut against a lamp and measure the light round it',
   ohms: 'measure its resistance',
 }

@@ -297,6 +297,8 @@ export const Deciding = v.variant('what', [
   v.object({ what: v.literal('proud'), newMm: positive, leastMm: positive }),
   /** the light round a plate that is held shut: how far it may lie off its bore's centre */
   v.object({ what: v.literal('light'), allowMm: positive }),
+  /** a valve that opens as the vacuum falls to so much, kPa */
+  v.object({ what: v.literal('opens'), kpa: positive, giveKpa: positive }),
   /** a coil or heater, cold */
   v.object({ what: v.literal('ohms'), lo: positive, hi: positive }),
 ])

@@ -103,8 +103,8 @@ export const settingSorts: readonly SettingSort[] = [
     hold: 'Hold this pull-off in by a finger, plate lightly shut. A drill shank square in the gap.',
     held: 'upright',
     carriedBy: [{ kind: 'diaphragm' }, 'choke.rod'],
-    more: 'Shorten its link: a larger gap.',
-    less: 'Lengthen its link: a smaller gap.',
+    more: 'Bend its link so that the plate stands further open.',
+    less: 'Bend its link so that the plate stands less open.',
   }),
   sort('dashpot.gap', 'Dashpot', {
     quantity: 'gap',
@@ -143,8 +143,8 @@ export const settingSorts: readonly SettingSort[] = [
     hold: 'Count from where it just touches.',
     held: 'upright',
     carriedBy: [{ kind: 'valve' }, { kind: 'powerPiston' }],
-    more: 'Turn it in: it opens at a deeper vacuum, earlier.',
-    less: 'Turn it out: it opens at a shallower vacuum, later.',
+    more: 'Turn it further in.',
+    less: 'Turn it out.',
   }),
   sort('economizer.gap', 'Economizer, opening', {
     quantity: 'gap',
@@ -183,8 +183,8 @@ export const settingSorts: readonly SettingSort[] = [
     hold: 'As the first bowl’s, with its own float and needle.',
     held: 'inverted',
     carriedBy: [],
-    more: 'Bend its tang toward the needle: the level falls.',
-    less: 'Bend its tang away from the needle: the level rises.',
+    more: 'Bend its tang the way that makes the first bowl’s reading larger.',
+    less: 'Bend its tang the way that makes the first bowl’s reading smaller.',
   }),
   sort('float2.drop', 'Second bowl, float drop', {
     quantity: 'length',
@@ -193,8 +193,8 @@ export const settingSorts: readonly SettingSort[] = [
     hold: 'Upright, the float hanging free.',
     held: 'upright',
     carriedBy: [],
-    more: 'Bend its drop tab away from the stop.',
-    less: 'Bend its drop tab toward the stop.',
+    more: 'Bend its drop tab so that it hangs lower.',
+    less: 'Bend its drop tab so that it hangs higher.',
   }),
   sort('float2.level', 'Second bowl, level', {
     quantity: 'length',
@@ -203,8 +203,8 @@ export const settingSorts: readonly SettingSort[] = [
     hold: 'Fed from the bench tank, tapped once, left two minutes.',
     held: 'upright',
     carriedBy: [],
-    more: 'Bend its tang toward the needle: the level falls.',
-    less: 'Bend its tang away from the needle: the level rises.',
+    more: 'Set its float so that the fuel stands lower.',
+    less: 'Set its float so that the fuel stands higher.',
   }),
 ]
 

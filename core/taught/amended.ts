@@ -67,7 +67,11 @@ const toldOf = (part: OwnPart, cautions: readonly string[]): Partial<Position> =
 /** A plate may lie so far off its bore's centre, mm. */
 const PLATE_OFF_MM = 0.02
 
-function decidingOf({ kind, mm }: OwnPart): Position['deciding'] {
+/** A power valve may open so far from its own vacuum, kPa. */
+const VALVE_OFF_KPA = 2
+
+function decidingOf({ kind, mm, opensKpa }: OwnPart): Position['deciding'] {
+  if (kind === 'valve' && opensKpa) return { what: 'opens', kpa: opensKpa, giveKpa: VALVE_OFF_KPA }
   if (kind === 'plate') return { what: 'light', allowMm: PLATE_OFF_MM }
   return kind === 'jet' && mm !== null ? { what: 'bore', newMm: mm } : null
 }

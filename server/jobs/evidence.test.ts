@@ -383,7 +383,7 @@ describe.each(MODELS)('a %s', (model) => {
         assumes: [],
         ...band,
       },
-    } as DataOf['reading.taken'])
+    })
     const proved = more(set, 'proof.measured', {
       proof: 'own:own.poppet',
       name: 'Choke poppet',
@@ -394,7 +394,7 @@ describe.each(MODELS)('a %s', (model) => {
       meaning: '',
       instrument: null,
       trace: null,
-    } as DataOf['proof.measured'])
+    })
     expect(standsChosen(unit, proved)).toEqual([])
   })
   it('that lacks what its book lists wants a photograph and a second person', () => {

@@ -159,10 +159,10 @@ export function NewPart({ view }: { view: NewPartView }) {
             />
             <Field
               enter={view.write}
-              label="Size"
+              label={kind === 'valve' ? 'Opens at' : 'Size'}
               value={fields.size}
               put={(size) => set({ size })}
-              hint="mm"
+              hint={kind === 'valve' ? 'kPa' : 'mm'}
             />
           </Fields>
           <Field

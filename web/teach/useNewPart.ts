@@ -2,6 +2,7 @@ import { isRefusal } from '@ekrond/core/base/refusal'
 import { capital } from '@ekrond/core/base/words'
 import type { DataOf } from '@ekrond/core/log'
 import { parseLength } from '@ekrond/core/measure'
+import { readTyped } from '@ekrond/core/measure/instruments'
 import { partKinds, partsTable, type PartKind } from '@ekrond/core/sheets'
 import { followsFrom, kindsNear, type Follows } from '@ekrond/core/taught'
 import { useMemo, useState } from 'react'
@@ -38,6 +39,12 @@ const lengthOf = (text: string): number | null => {
   return isRefusal(read) ? NaN : read.mm
 }
 
+/** The vacuum at which a valve opens, kPa; NaN where it is none. */
+function vacuumOf(text: string): number {
+  const read = readTyped(text.trim(), 'pressure')
+  return isRefusal(read) || read <= 0 || read > 95 ? NaN : read
+}
+
 /** A part that its sheet does not have, as it is put together before it is added: by a listed unit and by a taught one alike. */
 export function useNewPart(
   open: OpenJob,
@@ -65,6 +72,8 @@ export function useNewPart(
     setWrong('')
   }
   const words = kind ? partsTable[kind].words : ''
+  // A valve is told by the vacuum at which it opens, anything else by its size.
+  const vacuum = kind === 'valve' && fields.size.trim() ? vacuumOf(fields.size) : 0
   const data: DataOf['own.part'] | null = kind && {
     position,
     name: fields.name.trim() || capital(words),
@@ -72,13 +81,14 @@ export function useNewPart(
     circuit: fields.circuit,
     place: 'none',
     quantity: fields.quantity,
-    mm: lengthOf(fields.size),
+    mm: kind === 'valve' ? null : lengthOf(fields.size),
     part: '',
     stamped: '',
     underneath: fields.underneath.trim(),
     at: at ? [at[0], at[1]] : null,
     absent: false,
     layer,
+    ...(kind === 'valve' && vacuum ? { opensKpa: vacuum } : {}),
     ...(fields.wayRound ? { wayRound: fields.wayRound } : {}),
     ...(fields.caution.trim() ? { caution: fields.caution.trim() } : {}),
     ...(fields.check.trim() ? { check: fields.check.trim() } : {}),
@@ -96,8 +106,9 @@ export function useNewPart(
     data && open.sheets && !open.here.taught ? followsFrom(open.sheets, open.here, data) : null
   const write = () => {
     if (!data) return setWrong('Which of these is it most like?')
+    if (Number.isNaN(vacuum)) return setWrong(`“${fields.size.trim()}” is no vacuum: type 22.0, or 6.5 inHg.`)
     for (const [name, text] of [
-      ['Size', fields.size],
+      ['Size', kind === 'valve' ? '' : fields.size],
       ['Length', fields.length],
       ['Torque', fields.torque],
     ] as const)
@@ -141,7 +152,7 @@ export function useNewPart(
         name: told.name ?? '',
         circuit: told.circuit ?? 'fuel',
         quantity: told.quantity ?? 1,
-        size: told.mm ? String(told.mm) : '',
+        size: told.opensKpa ? String(told.opensKpa) : told.mm ? String(told.mm) : '',
         wayRound: told.wayRound ?? '',
         underneath: told.underneath ?? '',
         caution: told.caution ?? '',

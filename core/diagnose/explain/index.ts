@@ -70,6 +70,8 @@ function causesOf(position: Position, condition: string, ruled: string): readonl
       return ['float', 'level.high']
     case 'play':
       return ['air.leak']
+    case 'opens':
+      return ['power']
     case 'light':
       return ['air.leak', 'links']
     case 'warp':

@@ -11,7 +11,7 @@ export interface Judgement {
   /** the chance that the part is within its limit, as far as the gauge can tell */
   pIn: number
   limit: number
-  unit: 'g' | 'mm' | 'N' | '%' | 'Ω'
+  unit: 'g' | 'mm' | 'N' | '%' | 'Ω' | 'kPa'
   rule: string
   sentence: string
 }

@@ -9,6 +9,7 @@ import { force } from './force.ts'
 import { light } from './light.ts'
 import { mass } from './mass.ts'
 import { ohms } from './ohms.ts'
+import { opens } from './opens.ts'
 import { slipOf } from './plausible.ts'
 import { play } from './play.ts'
 import { proud } from './proud.ts'
@@ -25,6 +26,7 @@ export const findings = {
   force,
   proud,
   light,
+  opens,
   ohms,
 } satisfies Record<Deciding['what'], object>
 

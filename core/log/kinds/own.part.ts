@@ -31,6 +31,8 @@ export interface OwnPart {
   check?: string | undefined
   /** what holds it, where it is held by a thread: thread, length (mm), torque (N·m) */
   fastener?: { thread: string; lengthMm: number; torqueNm: number | null } | undefined
+  /** of a valve: the vacuum at which it opens by its number or book, kPa */
+  opensKpa?: number | undefined
   /** who else looked, where a listed part is not there; and what is otherwise in one that is */
   second?: string | undefined
   differs?: string | undefined
@@ -79,6 +81,7 @@ export const ownPart = defineKind({
         torqueNm: v.nullable(v.pipe(v.number(), v.gtValue(0), v.maxValue(40))),
       }),
     ),
+    opensKpa: v.optional(v.pipe(v.number(), v.gtValue(0), v.maxValue(95))),
     second: v.optional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))),
     differs: v.optional(FewWords),
   }),

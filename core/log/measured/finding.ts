@@ -22,6 +22,8 @@ const shapes = {
   step: v.object({ what: v.literal('step'), worn: positive, beside: positive, sigma: positive }),
   force: v.object({ what: v.literal('force'), value: positive, sigma: positive }),
   proud: v.object({ what: v.literal('proud'), value: notNegative, sigma: positive }),
+  /** the vacuum at which a valve opened, kPa */
+  opens: v.object({ what: v.literal('opens'), kpa: positive, sigma: positive }),
   light: v.object({
     what: v.literal('light'),
     /** how far a plate lies off its bore's centre, mm, toward which hour of the clock, and the light's mean width */
