@@ -10,6 +10,7 @@ import {
   assemblyOrder,
   calibrationKey,
   carriersOf,
+  isOutside,
   cautionsOn,
   momentsOf,
   partsTable,
@@ -21,6 +22,7 @@ import { workingConditions } from '../sheets/conditions/index.ts'
 import { amendmentsOf, forBook, jobSheets } from '../taught/index.ts'
 import { outsideOf, unitDrawing } from '../unit/families/index.ts'
 import { admit } from './admit/index.ts'
+import { isTeardownUnlocked } from './stations/index.ts'
 import { enterTravel } from './proving/index.ts'
 import { amendedLines } from './return-sheet/amended.ts'
 import { startUpCard } from './return-sheet/start-up.ts'
@@ -265,6 +267,30 @@ describe('a setting that its sheet lacks', () => {
     expect(judged(1.3).remedy?.words).toBe('Turn the fast-idle screw out.')
     expect(judged(0.9).remedy).toBeNull()
     expect(one.claim('fastIdle.gap/none')).toMatchObject({ of: 'setting', state: 'open' })
+  })
+  it('locks nothing again: what was noted before teardown stays enough', () => {
+    const one = unit('K-4417-2S')
+    const noted = one.base.spec.settings.filter((each) => isOutside(each, one.base.build))
+    for (const { code, place, target, quantity } of noted)
+      one.enter('asfound.skipped', { code, place, why: `${quantity} ${target ?? ''} not reached` } as never)
+    expect(isTeardownUnlocked(one.state(), one.sheets(), 1)).toBe(true)
+    added(one, 'dashpot.gap', { asWritten: '2.5', target: 2.5, lo: 2, hi: 3 }, { on: [] })
+    expect(isTeardownUnlocked(one.state(), one.sheets(), 1)).toBe(true)
+  })
+  it('is in its book once, also where a newer sheet has it by this very job', () => {
+    const one = unit('K-4417-2S')
+    added(one, 'fastIdle.gap', gap)
+    one.enter('check.added', {
+      code: 'own.poppet',
+      name: 'Choke poppet',
+      wants: 'snaps shut',
+      hold: '',
+      rests: [],
+      absent: false,
+    })
+    const twice = jobSheets(one.state(), { 1: one.sheets() })[1]!
+    expect(twice.spec.settings.filter(({ code }) => code === 'fastIdle.gap')).toHaveLength(1)
+    expect(twice.spec.proofs!.more!.filter(({ code }) => code === 'own.poppet')).toHaveLength(1)
   })
   it('has a moment: it is read while what carries it is on', () => {
     const one = unit('K-4417-2S')

@@ -51,7 +51,9 @@ export function amendmentsOf(state: JobState, body: number): Amendment[] {
 /** What a part brings to its position where somebody told it. */
 const toldOf = (part: OwnPart, cautions: readonly string[]): Partial<Position> => ({
   ...(part.wayRound ? { wayRound: part.wayRound } : {}),
-  ...(part.caution ? { cautions: [...cautions, part.caution], onCautions: [part.caution] } : {}),
+  ...(part.caution
+    ? { cautions: [...new Set([...cautions, part.caution])], onCautions: [part.caution] }
+    : {}),
   ...(part.check ? { proof: part.check } : {}),
   ...(part.fastener
     ? {
@@ -141,6 +143,7 @@ function withAdded(sheets: Sheets, { addedSettings, addedChecks }: BodyState): S
   if (settings.length + checks.length === 0) return sheets
   const { spec } = sheets
   const has = new Set(spec.settings.map(settingKey))
+  const known = new Set(spec.proofs?.more?.map(({ code }) => code))
   return {
     ...sheets,
     spec: {
@@ -153,13 +156,15 @@ function withAdded(sheets: Sheets, { addedSettings, addedChecks }: BodyState): S
         ...spec.proofs,
         more: [
           ...(spec.proofs?.more ?? []),
-          ...checks.map(({ code, name, wants, hold, rests }) => ({
-            code,
-            name,
-            wants,
-            hold: hold || name,
-            rests,
-          })),
+          ...checks
+            .filter(({ code }) => !known.has(code))
+            .map(({ code, name, wants, hold, rests }) => ({
+              code,
+              name,
+              wants,
+              hold: hold || name,
+              rests,
+            })),
         ],
       },
     },

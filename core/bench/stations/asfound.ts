@@ -15,12 +15,16 @@ export const asFoundDone = (here: BodyState, key: string): boolean =>
 export const outsideSettings = (sheets: Pick<Sheets, 'spec' | 'build'>): SettingSpec[] =>
   sheets.spec.settings.filter((setting) => isOutside(setting, sheets.build))
 
+/** What has to be noted before anything comes off: a setting that somebody added, in the middle of the work, locks nothing again. */
+const askedAsFound = (here: BodyState, sheets: Sheets) =>
+  outsideSettings(sheets).filter((setting) => !here.addedSettings[settingKey(setting)])
+
 /** Whether the outside is noted (or skipped with reasons), or somebody said why teardown may begin without it. */
 export function isTeardownUnlocked(state: JobState, sheets: Sheets, body = 1): boolean {
   const here = bodyOf(state, body)
   return (
     here.unlocked !== null ||
-    outsideSettings(sheets).every((setting) => asFoundDone(here, settingKey(setting)))
+    askedAsFound(here, sheets).every((setting) => asFoundDone(here, settingKey(setting)))
   )
 }
 
@@ -49,16 +53,16 @@ export const asfound: Station = {
   state({ state, here, sheets, body }) {
     if (!sheets) return 'none'
     if (isTeardownUnlocked(state, sheets, body)) return 'done'
-    const outside = outsideSettings(sheets)
+    const outside = askedAsFound(here, sheets)
     return progress(doneOf(here, outside), outside.length)
   },
   line({ here, sheets }) {
-    const outside = outsideSettings(sheets)
+    const outside = askedAsFound(here, sheets)
     return `as found: ${doneOf(here, outside)} of ${outside.length} noted`
   },
   minutes({ here, sheets }) {
     if (!sheets || here.unlocked) return 0
-    const outside = outsideSettings(sheets)
+    const outside = askedAsFound(here, sheets)
     return (outside.length - doneOf(here, outside)) * MINUTES_A_SETTING
   },
   canGoOn: (view) => asfound.state(view) !== 'done',

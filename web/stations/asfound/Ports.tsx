@@ -20,10 +20,8 @@ const Row = styled.div`
 export function PortsFound({ open }: SheetedProps) {
   const ports = portsOf(open.sheets)
   const [asked, setAsked] = useState<string | null>(null)
-  const taught = open.here.taught !== null && open.sheets.spec.taught !== undefined
   const [adding, setAdding] = useState(false)
   if (adding) return <NewPort open={open} done={() => setAdding(false)} />
-  if (ports.length === 0 && !taught) return null
   const port = ports.find(({ code }) => code === asked)
   const next = (after: OutsidePort) =>
     setAsked(ports.find((one) => one !== after && !open.here.ports[one.code]?.found)?.code ?? null)
@@ -52,23 +50,22 @@ export function PortsFound({ open }: SheetedProps) {
               </Choice>
             )
           })}
-          {taught && (
-            <Choice onPress={() => setAdding(true)}>
-              {ports.length ? 'Another port' : 'There is a port'}
-            </Choice>
-          )}
+          <QuietButton onPress={() => setAdding(true)}>
+            {ports.length ? 'Another port' : 'There is a port'}
+          </QuietButton>
         </Row>
       )}
     </div>
   )
 }
 
-/** A port of a unit that is being taught: what it does, and which drill just goes in. */
+/** A port that the sheet does not have: what it does, and which drill just goes in. */
 function NewPort({ open, done }: SheetedProps & { done: () => void }) {
   const [code, setCode] = useState<(typeof portCodes)[number] | null>(null)
   const [bore, setBore] = useState('')
   const [wrong, setWrong] = useState('')
-  const left = portCodes.filter((one) => !open.here.ownPorts[one] || open.here.ownPorts[one].absent)
+  const there = new Set(portsOf(open.sheets).map((port) => port.code))
+  const left = portCodes.filter((one) => !there.has(one))
   const write = () => {
     if (!code) return
     const read = parseLength(bore)
