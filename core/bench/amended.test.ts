@@ -272,7 +272,7 @@ describe('a setting that its sheet lacks', () => {
     const one = unit('K-4417-2S')
     const noted = one.base.spec.settings.filter((each) => isOutside(each, one.base.build))
     for (const { code, place, target, quantity } of noted)
-      one.enter('asfound.skipped', { code, place, why: `${quantity} ${target ?? ''} not reached` } as never)
+      one.enter('asfound.skipped', { code, place, why: `${quantity} ${target ?? ''} not reached` })
     expect(isTeardownUnlocked(one.state(), one.sheets(), 1)).toBe(true)
     added(one, 'dashpot.gap', { asWritten: '2.5', target: 2.5, lo: 2, hi: 3 }, { on: [] })
     expect(isTeardownUnlocked(one.state(), one.sheets(), 1)).toBe(true)
