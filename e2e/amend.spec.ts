@@ -8,8 +8,19 @@ const press = (page: Page, name: string | RegExp) =>
 async function stepTo(page: Page, part: string) {
   const title = page.locator('main h2')
   for (const name of ['next part', 'previous part'])
-    for (let i = 0; i < 20 && (await title.innerText()) !== part; i++)
+    for (let i = 0; i < 20; i++) {
+      const now = await title.innerText()
+      if (now === part) return
       await page.getByRole('button', { name, exact: true }).click()
+      // At the last one it stays: then the other way.
+      const moved = await expect(title)
+        .not.toHaveText(now, { timeout: 3_000 })
+        .then(
+          () => true,
+          () => false,
+        )
+      if (!moved) break
+    }
   await expect(title).toHaveText(part)
 }
 
@@ -89,8 +100,11 @@ test('a listed unit is amended where it lies: a part by its shape and place, a m
   await page.getByLabel('What it should be').fill('0.90 ±0.10')
   await page.getByLabel('What it should be').press('Enter')
   const reading = page.getByLabel('Fast idle, gap, reading')
-  for (let guard = 0; !(await reading.isVisible()) && guard < 12; guard++)
+  for (let guard = 0; !(await reading.isVisible()) && guard < 12; guard++) {
+    const now = await title.innerText()
     await page.getByRole('button', { name: 'next setting' }).click()
+    await expect(title).not.toHaveText(now)
+  }
   await reading.fill('0.60')
   await expect(page.getByText('Turn the fast-idle screw in.')).toBeVisible()
   await reading.fill('1.30')

@@ -119,7 +119,7 @@ const REFUSALS = {
     'name',
   ],
   'cannot lack': (name: string): Said => [
-    `No unit runs without its ${lower(name)}. If it is lost, judge it missing: a new one is ordered.`,
+    `No unit runs without its ${lower(name)}. If it is lost, give it the verdict Replace: then a new one is ordered.`,
     'absent',
   ],
   'not amended': (): Said => ['Nothing of this unit differs from its book there.', 'of'],

@@ -7,6 +7,12 @@ export const cautionsOff = (position: Position): readonly string[] => [
   ...(partsTable[position.kind].cautionsOff ?? []),
 ]
 
+const MAIN_JET = /^jet\.main/
+
+/** Whether no unit runs without this part: it can be lost, and is never said not to be there. */
+export const isNeeded = ({ code, kind }: Pick<Position, 'code' | 'kind'>): boolean =>
+  partsTable[kind].needed === true || MAIN_JET.test(code)
+
 /** What holds or seals a part as it goes on, and what that must not touch: by its sheet, else as for its kind; empty where nothing is said. */
 export const aidOf = ({ aid, kind }: Pick<Position, 'aid' | 'kind'>): string =>
   aid ?? partsTable[kind].aid ?? ''

@@ -1,16 +1,14 @@
 import { bodyOf, type BodyState, type JobState } from '../log/index.ts'
 import type { OwnPart } from '../log/kinds/index.ts'
 import {
-  assemblyOrder,
   calibrationKey,
   partsTable,
   settingKey,
-  type PartKind,
   type Position,
   type SettingSpec,
   type Sheets,
 } from '../sheets/index.ts'
-import { portName, portsOf, unitDrawing } from '../unit/families/index.ts'
+import { portName, portsOf } from '../unit/families/index.ts'
 
 /** What a unit has other than its book, as it is listed and asked about. */
 export interface Amendment {
@@ -173,7 +171,7 @@ function withAdded(sheets: Sheets, { addedSettings, addedChecks }: BodyState): S
 }
 
 /** Parts and ports that a listed body has other than its sheets. */
-function withOwnParts(sheets: Sheets, { ownParts, ownPorts }: BodyState): Sheets {
+export function withOwnParts(sheets: Sheets, { ownParts, ownPorts }: BodyState): Sheets {
   const { spec, build } = sheets
   const own = Object.values(ownParts)
   const ports = Object.entries(ownPorts)
@@ -276,53 +274,3 @@ export function amended(sheets: Sheets, here: BodyState): Sheets {
 /** What sheets and what is told of a body make together is made once: of a bank each of its bodies has its own. */
 const known = new WeakMap<Sheets, readonly { told: Told; sheets: Sheets }[]>()
 const MOST_KEPT = 8
-
-/** What follows from a part before it is added: where it is put, and between which two it goes back on. */
-export interface Follows {
-  /** the sheets as they would be, to draw it by */
-  sheets: Sheets
-  position: Position | undefined
-  tray: string
-  /** it goes on after this one; null where it is the first */
-  after: string | null
-  /** and before that one; null where it is the last */
-  before: string | null
-}
-
-/** What follows from a part that a listed body would have besides. */
-export function followsFrom(sheets: Sheets, here: BodyState, part: Omit<OwnPart, 'by'>): Follows {
-  const ownParts = { ...here.ownParts, [part.position]: { ...part, by: '', entry: '' } }
-  const made = withOwnParts(sheets, { ...here, ownParts })
-  const order = assemblyOrder(made.build)
-  const at = order.findIndex(({ code }) => code === part.position)
-  return {
-    sheets: made,
-    position: order[at],
-    tray: order[at]?.tray ?? '',
-    after: order[at - 1]?.name ?? null,
-    before: order[at + 1]?.name ?? null,
-  }
-}
-
-/** What a part at a place may be, by what sits near there: the kinds of the nearest places first, the rest as they are listed. */
-export function kindsNear(
-  sheets: Sheets,
-  at: readonly [number, number] | null,
-  kinds: readonly PartKind[],
-): PartKind[] {
-  if (!at) return [...kinds]
-  const { places } = unitDrawing(sheets)
-  const near = sheets.build.positions
-    .flatMap(({ code, kind }) => {
-      const place = places[code]
-      return place ? [{ kind, far: Math.hypot(place.at[0] - at[0], place.at[1] - at[1]) }] : []
-    })
-    .sort((a, b) => a.far - b.far)
-    .slice(0, 4)
-    .map(({ kind }) => partsTable[kind].place)
-  const rank = (kind: PartKind) => {
-    const found = near.indexOf(partsTable[kind].place)
-    return found < 0 ? near.length : found
-  }
-  return [...kinds].sort((a, b) => rank(a) - rank(b) || kinds.indexOf(a) - kinds.indexOf(b))
-}

@@ -13,14 +13,6 @@ export { tracedArea, type Tap } from './traced.ts'
 export { unmeasured, withMeasured } from './measured.ts'
 export { carriedOn, type Carried } from './carried.ts'
 export { bendsOf } from './tries.ts'
-export {
-  amended,
-  amendmentsOf,
-  followsFrom,
-  forBook,
-  kindsNear,
-  onlyThat,
-  type Amendment,
-  type Follows,
-} from './amended.ts'
+export { amended, amendmentsOf, forBook, onlyThat, type Amendment } from './amended.ts'
 export { jobSheets } from './chosen.ts'
+export { followsFrom, kindsNear, seenOn, type Follows } from './adding.ts'

@@ -1,8 +1,8 @@
 import { wrap, type Remote } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 
-/** Of what is asked while the worker is busy only the last is answered. */
-function openDesk<W, Q, A>(
+/** A worker that is asked: of what is asked while it is busy only the last is answered. */
+export function openDesk<W, Q, A>(
   open: () => Worker,
   ask: (worker: Remote<W>, question: Q) => Promise<A>,
   answer: (question: Q, said: A) => void,

@@ -1,4 +1,4 @@
-import { lightAt } from '@ekrond/core/judge/findings'
+import { lightAt, oppositeHour } from '@ekrond/core/judge/findings'
 import type { PartMeasuredBy } from '@ekrond/core/log'
 import { figure } from '@ekrond/core/measure'
 import { figures } from '../theme/global'
@@ -23,7 +23,7 @@ export function PlateLight({ measured, allowMm }: { measured: PartMeasuredBy<'li
   const shift = Math.min(8, offMm * 60)
   const [dx, dy] = [at(hour, shift)[0] - CENTRE[0], at(hour, shift)[1] - CENTRE[1]]
   const [px, py] = [CENTRE[0] - dx, CENTRE[1] - dy]
-  const opposite = ((hour + 5) % 12) + 1
+  const opposite = oppositeHour(hour)
   const [from, to] = [at(opposite, BORE + 46), at(opposite, BORE + 14)]
   return (
     <svg

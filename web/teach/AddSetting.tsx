@@ -99,7 +99,7 @@ export function AddSetting({ open, done }: { open: OpenJob; done: () => void }) 
       unit: 'mm',
       ...value,
       datum: kind.datum.trim(),
-      hold: kind.hold || kind.datum.trim(),
+      hold: kind.hold,
       held: kind.held,
       on: carriers,
       off: [],

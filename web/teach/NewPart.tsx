@@ -249,15 +249,15 @@ export function NewPart({ view }: { view: NewPartView }) {
 }
 
 /** What others of this number had besides: one tap takes it over. */
-function SeenBefore({ view: { seen, takenApart, like } }: { view: NewPartView }) {
+function SeenBefore({ view: { seen, like } }: { view: NewPartView }) {
   return (
     <div role="group" aria-label="Seen on others of this number" style={{ display: 'grid', gap: 6 }}>
       <Label>Seen on others of this number</Label>
-      {seen.slice(0, 4).map(({ name, jobs, last }) => (
+      {seen.slice(0, 4).map(({ name, on, last }) => (
         <Choice key={name} onPress={() => like(last)} style={{ justifyContent: 'space-between' }}>
           {name}
           <small style={{ fontSize: 15, fontWeight: 400 }}>
-            on {jobs} of {Math.max(jobs, takenApart)}
+            on {on.jobs} of {on.of}
           </small>
         </Choice>
       ))}

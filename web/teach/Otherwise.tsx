@@ -1,5 +1,4 @@
-import type { Position } from '@ekrond/core/sheets'
-import { partsTable } from '@ekrond/core/sheets'
+import { isNeeded, type Position } from '@ekrond/core/sheets'
 import { lower } from '@ekrond/core/base/words'
 import { useState } from 'react'
 import type { OpenJob } from '../data/job'
@@ -12,7 +11,7 @@ import { asPart } from './Written'
 
 /** A listed part that this unit lacks or has otherwise: said with a photograph, and a missing one with a second person. */
 export function Otherwise({ open, position, done }: { open: OpenJob; position: Position; done: () => void }) {
-  const never = partsTable[position.kind].needed === true || position.code.startsWith('jet.main')
+  const never = isNeeded(position)
   const [absent, setAbsent] = useState(!never)
   const [second, setSecond] = useState('')
   const [differs, setDiffers] = useState('')
@@ -61,8 +60,8 @@ export function Otherwise({ open, position, done }: { open: OpenJob; position: P
       </div>
       {never && (
         <p style={{ fontSize: 16 }}>
-          No unit runs without its {lower(position.name)}. If it is lost, judge it missing: a new one is
-          ordered.
+          No unit runs without its {lower(position.name)}. If it is lost, give it the verdict Replace: then a
+          new one is ordered.
         </p>
       )}
       {absent ? (

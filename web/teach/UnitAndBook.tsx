@@ -1,5 +1,5 @@
 import { lower } from '@ekrond/core/base/words'
-import { amendmentsOf, type Amendment } from '@ekrond/core/taught'
+import { amendmentsOf, seenOn, type Amendment } from '@ekrond/core/taught'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { OpenJob } from '../data/job'
@@ -71,13 +71,7 @@ export function UnitAndBook({ open, id }: { open: OpenJob; id: string }) {
             key={one.of}
             open={open}
             one={one}
-            seen={
-              outcomes?.amended.find(
-                ({ name, absent }) =>
-                  name.toLowerCase() === one.name.toLowerCase() && absent === (one.what === 'missing'),
-              )?.jobs ?? 1
-            }
-            of={outcomes?.takenApart ?? 1}
+            seen={seenOn(one.name, one.what === 'missing', outcomes)}
             closed={closed}
           />
         ))}
@@ -90,20 +84,17 @@ function Kept({
   open,
   one,
   seen,
-  of,
   closed,
 }: {
   open: OpenJob
   one: Amendment
-  seen: number
-  of: number
+  seen: { jobs: number; of: number }
   closed: boolean
 }) {
   const kept = open.here.amendKept[one.of]
   const [why, setWhy] = useState('')
   const [wrong, setWrong] = useState('')
-  const total = Math.max(of, seen)
-  const words = `${one.what === 'missing' ? 'missing' : 'seen'} on ${seen} of ${total}`
+  const words = `${one.what === 'missing' ? 'missing' : 'seen'} on ${seen.jobs} of ${seen.of}`
   const keep = (how: 'this unit' | 'book') => {
     const no = open.add('amend.kept', { of: one.of, how, why: why.trim() || words })
     setWrong(no?.sentence ?? '')

@@ -4,7 +4,7 @@ import type { DataOf } from '@ekrond/core/log'
 import { parseLength } from '@ekrond/core/measure'
 import { readTyped } from '@ekrond/core/measure/instruments'
 import { partKinds, partsTable, type PartKind } from '@ekrond/core/sheets'
-import { followsFrom, kindsNear, type Follows } from '@ekrond/core/taught'
+import { followsFrom, kindsNear, seenOn, type Follows } from '@ekrond/core/taught'
 import { useMemo, useState } from 'react'
 import { newId } from '../data/id'
 import type { OpenJob } from '../data/job'
@@ -59,12 +59,14 @@ export function useNewPart(
   const outcomes = useOutcomes(listed).data
   const seen = useMemo(
     () =>
-      (listed && outcomes ? outcomes.amended : []).filter(
-        ({ what, absent, name }) =>
-          what === 'own.part' &&
-          !absent &&
-          !Object.values(open.here.ownParts).some((part) => part.name === name),
-      ),
+      (listed && outcomes ? outcomes.amended : [])
+        .filter(
+          ({ what, absent, name }) =>
+            what === 'own.part' &&
+            !absent &&
+            !Object.values(open.here.ownParts).some((part) => part.name === name),
+        )
+        .map((one) => ({ ...one, on: seenOn(one.name, false, outcomes) })),
     [listed, outcomes, open.here.ownParts],
   )
   const set = (more: Partial<Fields>) => {
@@ -142,7 +144,6 @@ export function useNewPart(
     follows,
     /** what others of this number had besides, the commonest first */
     seen,
-    takenApart: outcomes?.takenApart ?? 0,
     /** takes over what was told of such a part the last time */
     like: (last: Readonly<Record<string, unknown>>) => {
       const told = last as Partial<DataOf['own.part']>

@@ -14,6 +14,8 @@ const towards = (hour: number): [number, number] => [
   Math.sin((2 * Math.PI * hour) / HOURS),
   Math.cos((2 * Math.PI * hour) / HOURS),
 ]
+/** The hour opposite on the clock. */
+export const oppositeHour = (hour: number): number => ((hour + HOURS / 2 - 1) % HOURS) + 1
 /** The nearest hour to a direction, 1 to 12. */
 const hourOf = (x: number, y: number): number =>
   Math.round((Math.atan2(x, y) * HOURS) / (2 * Math.PI) + HOURS) % HOURS || HOURS
@@ -58,7 +60,7 @@ export const light: Finding<Light> = {
       return {
         what: 'light',
         offMm: Math.abs(d),
-        hour: d >= 0 ? first!.hour : ((first!.hour + 5) % HOURS) + 1,
+        hour: d >= 0 ? first!.hour : oppositeHour(first!.hour),
         meanMm: mean(first),
         sigma: off,
       }
@@ -95,7 +97,7 @@ export const light: Finding<Light> = {
       rule: `off centre by ${figure(allowMm, 2)} mm at most`,
     }
     const by = `Off center by ${figure(offMm, 2)} mm. ${figure(allowMm, 2)} is allowed.`
-    const opposite = ((hour + 5) % HOURS) + 1
+    const opposite = oppositeHour(hour)
     if (verdict.verdict === 'out')
       return {
         ...base,

@@ -1,6 +1,7 @@
 import { openCatalogue, withAliases, type Candidate } from '@ekrond/core/identify'
-import { wrap, type Remote } from 'comlink'
+import type { Remote } from 'comlink'
 import { useEffect, useMemo, useRef, useState } from 'react'
+import { openDesk } from '../../data/answered'
 import { weigh, type Asked, type Weighed } from './weigh'
 import type { Weighing } from './weigh.worker'
 
@@ -25,11 +26,11 @@ export function useWeighed(
     () => (catalogue ? weigh(catalogue, JSON.parse(key) as Asked) : null),
     [catalogue, key],
   )
-  const desk = useRef<ReturnType<typeof openDesk> | null>(null)
+  const desk = useRef<ReturnType<typeof openLibrary> | null>(null)
   const [answered, setAnswered] = useState<{ key: string; weighed: Weighed } | null>(null)
   useEffect(() => {
     if (!large) return
-    const opened = openDesk(candidates, (key, weighed) => setAnswered({ key, weighed }))
+    const opened = openLibrary(candidates, (key, weighed) => setAnswered({ key, weighed }))
     desk.current = opened
     return () => {
       desk.current = null
@@ -45,30 +46,17 @@ export function useWeighed(
     : { weighed: here, fresh: true }
 }
 
-/** A worker with the library open. Of what is asked while it is busy only the last is answered. */
-function openDesk(candidates: Candidate[], answer: (key: string, weighed: Weighed) => void) {
-  const worker = new Worker(new URL('./weigh.worker.ts', import.meta.url), { type: 'module' })
-  const weighing: Remote<Weighing> = wrap(worker)
-  const ready = weighing.open(candidates)
-  let asked: string | null = null
-  let busy = false
-  const work = async (): Promise<void> => {
-    if (busy) return
-    busy = true
-    await ready
-    while (asked !== null) {
-      const key = asked
-      asked = null
-      const weighed = await weighing.weigh(JSON.parse(key) as Asked)
-      if (weighed) answer(key, weighed)
-    }
-    busy = false
-  }
-  return {
-    ask(key: string): void {
-      asked = key
-      void work()
+const openWorker = () => new Worker(new URL('./weigh.worker.ts', import.meta.url), { type: 'module' })
+
+/** A worker with the library open. */
+function openLibrary(candidates: Candidate[], answer: (key: string, weighed: Weighed) => void) {
+  let opened: Promise<void> | undefined
+  return openDesk(
+    openWorker,
+    async (weighing: Remote<Weighing>, key: string) => {
+      await (opened ??= weighing.open(candidates))
+      return weighing.weigh(JSON.parse(key) as Asked)
     },
-    close: () => worker.terminate(),
-  }
+    (key, weighed) => weighed && answer(key, weighed),
+  )
 }
