@@ -193,7 +193,7 @@ describe('a listed part that is not there', () => {
     })
     expect(one.claim(subject)).toMatchObject({ state: 'shown' })
   })
-  it('is never what no unit runs without: a lost needle is judged missing', () => {
+  it('is never what no unit runs without: a lost needle is replaced', () => {
     const one = unit('K-4417-2S')
     const main = one.base.build.positions.find(({ code }) => code.startsWith('jet.main'))!
     expect(one.tell({ position: main.code, name: main.name, kind: 'jet', absent: true })).toMatch(
